@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+source "https://rubygems.org"
+
+# The heart and what reads the web.
+gem "zeitwerk", "~> 2.6.18"
+gem "nokolexbor", "~> 0.6.4"
+gem "nokogiri", "~> 1.17.2"
+gem "uri-idna", "~> 0.3.1"
+gem "re2", "~> 2.19"
+
+# Storage and background work. Que reads job arguments with json 2's API; json 3 breaks it.
+gem "activerecord", "~> 7.2.0"
+gem "pg", "~> 1.6.0"
+gem "que", "2.4.1"
+gem "json", "~> 2.10"
+
+# The API.
+gem "sinatra", "~> 4.2"
+gem "puma", "~> 6.6"
+gem "rack-session", "~> 2.1"
+gem "rack-protection", "~> 4.2"
+gem "rack-attack", "~> 6.8"
+gem "committee", "~> 5.6"
+gem "alba", "~> 3.0"
+gem "bcrypt", "~> 3.1"
+
+# The command line and the demo.
+gem "thor", "~> 1.3"
+gem "tty-progressbar", "~> 0.18"
+gem "foreman", "~> 0.90"
+
+group :development, :test do
+  gem "minitest", "~> 5.25"
+  gem "rack-test", "~> 2.2"
+  gem "capybara", "~> 3.40"
+  gem "selenium-webdriver", "~> 4.30"
+  gem "simplecov", "~> 0.22"
+  gem "standard", "~> 1.50"
+end

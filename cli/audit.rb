@@ -1,0 +1,146 @@
+# frozen_string_literal: true
+
+require "etc"
+
+module IronTrellis
+  module Cli
+    # The command audit: makes sure of the database, crawls with worker processes of its own on a queue of its own, so that
+    # it works beside a running application, and writes the files.
+    class Audit
+      POLL_SECONDS = 0.2
+      NOT_BUILT = {"render" => "--render (rendered pages)", "check_external" => "--check-external (external links)"}.freeze
+
+      # @param start_urls [Array<String>]
+      # @param options [Hash] of the command line
+      def initialize(start_urls, options)
+        @start_urls = start_urls
+        @options = options
+      end
+
+      # @return [Integer] exit code
+      def call
+        refuse_unbuilt
+        raise Root::Stop.new("Give at least one start URL, for example: bin/trellis audit https://www.example.test/ --out report", Root::WRONG_USAGE) if @start_urls.empty?
+
+        settings = Core::Settings::Crawl.new(values)
+        intents = intents()
+        crawl = prepare(settings, intents)
+        run(crawl)
+        finish(crawl)
+      end
+
+      private
+
+      def refuse_unbuilt
+        NOT_BUILT.each do |name, words|
+          raise Root::Stop.new("#{words} is not built yet.", Root::WRONG_USAGE) if @options[name]
+        end
+      end
+
+      def values
+        plain = %w[limit max_depth rate concurrency agent ignore_robots allow_private include exclude].to_h { |name| [name, @options[name]] }
+        plain.merge("start_urls" => @start_urls, "hosts" => @options["host"], "resolve" => resolve)
+      end
+
+      # "host:port:address" or "host:port:address:port".
+      def resolve
+        (@options["resolve"] || []).to_h do |text|
+          host, port, address = text.split(":", 3)
+          raise Core::Error::InvalidInput.new("--resolve #{text} can't be read. Write HOST:PORT:ADDRESS, for example www.example.test:80:127.0.0.1:8080.") unless address
+
+          ["#{host.downcase}:#{port}", address]
+        end
+      end
+
+      def intents
+        (@options["intent"] || []).map do |text|
+          pattern, _, intent = text.rpartition("=")
+          next {"pattern" => pattern, "intent" => intent} if %w[index keep_out].include?(intent) && !pattern.empty?
+
+          raise Core::Error::InvalidInput.new("--intent #{text} can't be read. Write PATTERN=index or PATTERN=keep_out.")
+        end
+      end
+
+      def prepare(settings, intents)
+        Store::Database.prepare
+        Work::Queue.connect
+        site = site(settings)
+        site.want(intents: intents, key_pages: @options["key_page"] || [])
+        Work::Crawling.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}")
+      end
+
+      def workers
+        count = @options["workers"].to_i
+        raise Core::Error::InvalidInput.new("--workers must be from 1 to 32.") unless (1..32).cover?(count)
+
+        count
+      end
+
+      def site(settings)
+        name = @options["site"] || settings.main_host
+        site = Store::Site.find_by(name: name)
+        return Store::Site.found(name: name, settings: settings) unless site
+
+        site.update!(settings: settings.to_h)
+        site
+      end
+
+      def run(crawl)
+        pids = Array.new(workers) { spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s) }
+        bar = ProgressLine.new(crawl)
+        until crawl.reload.ended?
+          bar.show(Store::Progress.of(crawl))
+          check_on(pids, crawl)
+          sleep POLL_SECONDS
+        end
+        bar.finish(Store::Progress.of(crawl))
+      ensure
+        pids&.each { |pid| end_worker(pid) }
+      end
+
+      def worker_environment = {"TRELLIS_DATABASE" => Store::Database.name}
+
+      # A worker that died is replaced: what it held goes back to the frontier.
+      def check_on(pids, crawl)
+        pids.map! do |pid|
+          next pid unless Process.wait(pid, Process::WNOHANG)
+
+          warn "A worker ended unexpectedly; starting another."
+          spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s)
+        end
+        troubles = Work::Queue.troubles(crawl.queue).select { |job| job["error_count"] > 2 }
+        raise Root::Stop.new("The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}", Root::COULD_NOT) if troubles.any?
+      end
+
+      def end_worker(pid)
+        Process.kill("TERM", pid)
+        Process.wait(pid)
+      rescue Errno::ESRCH, Errno::ECHILD
+        # It has ended already.
+      end
+
+      def finish(crawl)
+        summary = Work::AuditExport.new(crawl, @options["out"]).call
+        refuse_silence(crawl)
+        warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; written to #{@options["out"]}"
+        failing?(summary) ? Root::FAULTS_FOUND : Root::DONE
+      end
+
+      # Where no start URL could be had there is nothing to judge, and a pipeline must see that.
+      def refuse_silence(crawl)
+        troubles = Store::StartTroubles.of(crawl)
+        return unless troubles.size == crawl.crawl_settings.start_urls.size
+
+        raise Root::Stop.new(troubles.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"), Root::COULD_NOT)
+      end
+
+      def failing?(summary)
+        return false unless @options["fail_on"]
+
+        grades = Core::Faults::Rule::GRADES
+        bad = grades.first(grades.index(@options["fail_on"]) + 1)
+        summary["faults"].keys.any? { |code| bad.include?(Core::Faults::Registry.fetch(code).grade) }
+      end
+    end
+  end
+end

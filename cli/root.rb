@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+require "thor"
+
+module IronTrellis
+  module Cli
+    # bin/trellis: what the application does on screen, for terminals and pipelines.
+    class Root < Thor
+      DONE = 0
+      FAULTS_FOUND = 1
+      WRONG_USAGE = 2
+      COULD_NOT = 3
+
+      # The command can't be done; carries the exit code.
+      class Stop < Core::Error
+        attr_reader :exit_code
+
+        # @param message [String]
+        # @param exit_code [Integer]
+        def initialize(message, exit_code)
+          super(message)
+          @exit_code = exit_code
+        end
+      end
+
+      class_option :debug, type: :boolean, default: false, desc: "Show where in the program an error arose"
+
+      def self.exit_on_failure? = true
+
+      # Runs one command line and gives its exit code.
+      #
+      # @param arguments [Array<String>]
+      # @return [Integer]
+      def self.run(arguments)
+        result = start(arguments, debug: true)
+        result.is_a?(Integer) ? result : DONE
+      rescue Thor::Error => error
+        complain(error, arguments, WRONG_USAGE)
+      rescue Stop => error
+        complain(error, arguments, error.exit_code)
+      rescue Core::Error::InvalidInput => error
+        complain(error, arguments, WRONG_USAGE)
+      rescue Core::Error, SystemCallError, PG::Error => error
+        complain(error, arguments, COULD_NOT)
+      end
+
+      def self.complain(error, arguments, code)
+        warn error.message
+        warn error.full_message(highlight: false) if arguments.include?("--debug")
+        code
+      end
+      private_class_method :complain
+
+      desc "audit START_URL...", "Crawl a site and write what stops its pages"
+      long_desc <<~TEXT
+        Crawls from the start URLs, judges every URL found, and writes urls.jsonl, links.jsonl, faults.jsonl and summary.json into DIR.
+
+        Exit codes: 0 done; 1 done, and --fail-on found such faults; 2 wrong usage; 3 could not do it.
+      TEXT
+      option :out, required: true, banner: "DIR", desc: "Where the four files go"
+      option :site, banner: "NAME", desc: "The site's name (default: the first start host)"
+      option :resolve, type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS", desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"
+      option :host, type: :string, repeatable: true, banner: "HOST", desc: "Another host in scope"
+      option :limit, type: :numeric, desc: "Most URLs to fetch"
+      option :max_depth, type: :numeric, desc: "Most clicks from a start URL"
+      option :rate, type: :numeric, desc: "Requests a second per host; 0 is no limit"
+      option :concurrency, type: :numeric, desc: "Requests at once per host"
+      option :workers, type: :numeric, default: 1, desc: "Worker processes"
+      option :exclude, type: :string, repeatable: true, banner: "PATTERN", desc: "Leave out URLs that match"
+      option :include, type: :string, repeatable: true, banner: "PATTERN", desc: "Only URLs that match"
+      option :agent, banner: "TOKEN", desc: "The product token that robots.txt and robots directives are read for"
+      option :ignore_robots, type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"
+      option :render, type: :boolean, default: false, desc: "Not built yet"
+      option :key_page, type: :string, repeatable: true, banner: "URL", desc: "A page that matters most"
+      option :intent, type: :string, repeatable: true, banner: "PATTERN=index|keep_out", desc: "What is wanted of the URLs that match"
+      option :check_external, type: :boolean, default: false, desc: "Not built yet"
+      option :allow_private, type: :boolean, default: false, desc: "Allow private and loopback addresses"
+      option :fail_on, enum: Core::Faults::Rule::GRADES, desc: "Exit with 1 where such faults, or graver ones, are found"
+      # @return [Integer] exit code
+      def audit(*start_urls)
+        Audit.new(start_urls, options).call
+      end
+    end
+  end
+end

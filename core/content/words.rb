@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Content
+      # Counts Unicode words (UAX #29 section 4.1): runs of letters and digits, joined by an apostrophe, a full
+      # stop or a colon between letters and by a point or comma between digits; each ideograph and each
+      # Hiragana letter is a word of its own.
+      #
+      # The count is the dearest part of reading a page, so texts in Latin, Greek and Cyrillic (and all
+      # punctuation) take a way that makes no string per word: every word is squeezed into one letter.
+      module Words
+        SINGLE = '[\p{Han}\p{Hiragana}]'
+        LETTER = '(?:(?![\p{Han}\p{Hiragana}])[\p{L}\p{Nl}])\p{M}*'
+        DIGIT = '\p{Nd}\p{M}*'
+        WORD = /#{SINGLE}\p{M}*|(?:#{LETTER}|#{DIGIT}|_)(?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/
+        # In bytes, since lookbehind over UTF-8 characters costs ten times as much: a letter is ASCII or any longer
+        # character but those of the blocks of punctuation (lead bytes C2 and E2).
+        BEFORE = '(?<=[A-Za-z\x80-\xFF])(?<!\xC2[\x80-\xBF])(?<!\xE2[\x80-\xBF]{2})'
+        AFTER = '(?=[A-Za-z\xC3-\xE1\xE3-\xF4])'
+        JOINER = /#{BEFORE}(?:['.:]|\xE2\x80\x99|\xC2\xB7)#{AFTER}|(?<=\d)(?:['.,;]|\xE2\x80\x99)(?=\d)/n
+        ASCII_JOINER = /(?<=[A-Za-z])['.:](?=[A-Za-z])|(?<=\d)['.,;](?=\d)/
+        LONE_UNDERSCORE = /(?<![\p{L}\p{N}_])_+(?![\p{L}\p{N}_])/
+        NO_LETTER = /\xE2[\x80-\xBF]{2}|\xC2[\x80-\xA9\xAB-\xB4\xB6-\xB9\xBB-\xBF]|\xC3[\x97\xB7]|\xEF\xBB\xBF|\xEF\xBF\xBD/n
+        SOFT_HYPHEN = "\xC2\xAD".b
+        LETTERS = "A-Za-z0-9_\x80-\xFF".b
+        # Outside these ranges stand scripts that need the whole rule.
+        OTHER_SCRIPTS = /[^\u0000-\u052F\u2000-\u206F\u20A0-\u20CF\u2190-\u2BFF\uFEFF\uFFFD]/
+
+        module_function
+
+        # @param text [String]
+        # @return [Integer] number of words
+        def count(text)
+          return 0 if text.empty?
+
+          text = text.gsub(LONE_UNDERSCORE, " ") if text.include?("_")
+          return text.scan(WORD).size if !text.ascii_only? && OTHER_SCRIPTS.match?(text)
+
+          squeeze(text)
+        end
+
+        def squeeze(text)
+          return text.gsub(ASCII_JOINER, "a").tr("A-Za-z0-9_", "a").squeeze("a").count("a") if text.ascii_only?
+
+          bytes = text.b
+          bytes = bytes.gsub(SOFT_HYPHEN, "") if bytes.include?(SOFT_HYPHEN)
+          bytes.gsub(JOINER, "a").gsub(NO_LETTER, " ").tr(LETTERS, "a").squeeze("a").count("a")
+        end
+        private_class_method :squeeze
+      end
+    end
+  end
+end

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      # Guesses why a link leads to a missing page, from the look of its target.
+      module LikelyCause
+        module_function
+
+        # @param source_url [String] the page with the link
+        # @param target_url [String] what is missing
+        # @return [String, nil] in words; nil where nothing shows
+        def of(source_url, target_url)
+          path = target_url.sub(%r{\Ahttps?://[^/]+}, "")
+          return "the scheme was left out of the link" if scheme_left_out?(source_url, path)
+          return "a stray space in the link" if path.match?(/%20(?:\z|\/)|\/%20|%C2%A0/)
+
+          "the path is doubled" if doubled?(path)
+        end
+
+        # "www.shop.test/x" written as an href becomes a path below the linking page.
+        def scheme_left_out?(source_url, path)
+          host = source_url[%r{\Ahttps?://([^/]+)}, 1].delete_prefix("www.")
+          path.include?("/#{host}") || path.include?("/www.#{host}") || path.match?(%r{/www\.[a-z0-9-]+\.[a-z]{2,}(?:/|\z)})
+        end
+
+        def doubled?(path) = path.match?(%r{\A((?:/[^/]+)+?)\1(?:/|\z)})
+        private_class_method :scheme_left_out?, :doubled?
+      end
+    end
+  end
+end

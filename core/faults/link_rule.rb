@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      # A rule on links and what they lead to. LINKS says which types it looks at, TARGETS which targets are
+      # suspect (:missing answers 4xx, :redirecting redirects): the store picks those, the rule judges them.
+      class LinkRule < Rule
+        class << self
+          # @return [Array<String>] link types
+          def links = self::LINKS
+
+          # @return [Symbol] :missing or :redirecting
+          def targets = self::TARGETS
+        end
+
+        # @param source [Subject] the page with the link
+        # @param target [Subject]
+        # @param links [Array<Hash>] every such link: {text:, place:}
+        # @return [Fault, nil]
+        def check(source, target, links) = raise(NoMethodError, "#{self.class} must define check(source, target, links)")
+      end
+    end
+  end
+end

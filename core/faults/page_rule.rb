@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      # A rule on one page's own facts.
+      class PageRule < Rule
+        # @param page [Subject]
+        # @return [Array<Fault>]
+        def call(page) = [check(page)].flatten.compact
+
+        # @param page [Subject]
+        # @return [Fault, Array<Fault>, nil]
+        def check(page) = raise(NoMethodError, "#{self.class} must define check(page)")
+      end
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      # What all rules share: a rule is a class with constants that describe it and one method that judges.
+      #
+      #   CODE   "title-missing"           GRADE  "stops", "diverts" or "weakens"
+      #   WHY    why it matters            FIX    how to mend it
+      #   SOURCE where the rule comes from ("CP" is common practice)
+      #
+      # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value.
+      class Rule
+        GRADES = %w[stops diverts weakens].freeze
+
+        class << self
+          # @return [String]
+          def code = self::CODE
+
+          # @return [String] one of GRADES
+          def grade = self::GRADE
+
+          # A fault on a URL that is to be kept out is told only where it lets the URL climb.
+          def lets_climb? = false
+
+          # @param about [String, nil]
+          # @return [String, nil] what of it stays the same from crawl to crawl (never a line number)
+          def stable_about(about) = about
+
+          # @return [Array<Class>] the rules of this shape, by code
+          def all = Registry.all.select { |rule| rule < self }
+        end
+
+        # @param settings [Settings::Thresholds]
+        def initialize(settings)
+          @settings = settings
+        end
+
+        private
+
+        attr_reader :settings
+
+        def fault(page, about: nil, **detail)
+          Fault.new(code: self.class.code, grade: self.class.grade, url: page.url, about: about, detail: detail)
+        end
+      end
+    end
+  end
+end

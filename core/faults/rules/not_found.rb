@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A linked or listed URL answers 404 or another 4xx (410 apart).
+        class NotFound < PageRule
+          CODE = "not-found"
+          GRADE = "stops"
+          WHY = "Visitors and crawlers are sent to a page that isn't there, and what the links were worth is lost."
+          FIX = "Bring the page back, redirect it to its closest successor, or say 410 and mend the links."
+          SOURCE = "RFC 9110 section 15.5; CP"
+
+          def check(page)
+            fault(page, status: page.status) if page.missing? && !page.gone? && page.mentioned?
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A title longer than result pages show.
+        class TitleLong < PageRule
+          CODE = "title-long"
+          GRADE = "weakens"
+          WHY = "What is cut off isn't read, and it is often the part that tells pages apart."
+          FIX = "Shorten it, with what matters first."
+          SOURCE = "CP"
+
+          def check(page)
+            return unless page.page? && page.title
+
+            fault(page, about: page.title, chars: page.title_chars) if page.title_chars > settings.title_long
+          end
+
+          def self.stable_about(_about) = nil
+        end
+      end
+    end
+  end
+end

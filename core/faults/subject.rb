@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      # A URL as the rules see it: facts of the crawl, and what was worked out from them.
+      Subject = Struct.new(
+        :url, :kind, :status, :error, :depth, :start, :found_by, :robots_allowed, :robots_line, :robots_rule,
+        :robots_reachable, :redirect_to, :redirect_chain, :redirect_loop, :final_url, :final_status, :noindex,
+        :noindex_where, :header_noindex_alone, :canonical, :canonical_state, :title, :title_chars, :words, :links_in,
+        :followed_in, :in_sitemaps, :group, :group_median_words, :intent, :wanted, :stop, :indexable,
+        keyword_init: true
+      ) do
+        # @return [Boolean] whether it is a page that answers by itself and may be indexed: what it says counts
+        def page? = kind == "html" && indexable
+
+        # @return [Boolean] whether a link, a sitemap or another reference leads to it
+        def mentioned? = links_in.positive? || in_sitemaps.any? || !found_by.empty?
+
+        def missing? = status && (400..499).cover?(status)
+
+        def gone? = status == 410
+      end
+    end
+  end
+end

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Ladder
+      # The way of one URL up the ladder: each rung's judgement, and its stop, the first rung it does not pass.
+      class Climb
+        RUNGS = [Rungs::Found, Rungs::Allowed, Rungs::Answers, Rungs::Direct, Rungs::Open, Rungs::Own].freeze
+        NAMES = %w[found allowed answers direct open own distinct indexed].freeze
+        INDEXABLE = %w[allowed answers direct open own].freeze
+
+        attr_reader :judgements
+
+        # @param evidence [Evidence]
+        def initialize(evidence)
+          @judgements = RUNGS.to_h { |rung| [rung::NAME, rung.judge(evidence)] }
+        end
+
+        # @return [String, nil] the name of the rung it stops at; nil where it passes all that can be judged
+        def stop = @stop ||= @judgements.find { |_, judgement| judgement.state == :stop }&.first
+
+        # @return [String, nil] why it stops, in words
+        def reason = stop && @judgements[stop].reason
+
+        # @return [Boolean] whether it passes the rungs 2 to 6
+        def indexable? = INDEXABLE.all? { |name| @judgements[name].state == :pass }
+      end
+    end
+  end
+end

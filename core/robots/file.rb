@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Robots
+      # A robots.txt, read as RFC 9309 says: groups for the same agent are merged, unknown lines are passed
+      # over, sitemap lines stand outside the groups.
+      class File
+        LINE_END = /\r\n|\r|\n/
+        BOM = "\uFEFF"
+        PRODUCT_TOKEN = /\A[A-Za-z_-]*/
+
+        attr_reader :sitemaps
+
+        # @param text [String] the file, in any encoding that was read as UTF-8
+        def initialize(text)
+          @groups = Hash.new { |groups, token| groups[token] = [] }
+          @sitemaps = []
+          @open = []
+          @group_begun = false
+          text.scrub.delete_prefix(BOM).split(LINE_END, -1).each.with_index(1) { |line, number| read(line, number) }
+        end
+
+        # @param agent [String] a product token, e.g. "IronTrellis"
+        # @return [Array<Rule>] those of the agent's own groups, else those for everyone
+        def rules_for(agent)
+          token = agent.downcase
+          @groups.key?(token) ? @groups[token] : @groups.fetch("*", [])
+        end
+
+        private
+
+        def read(line, number)
+          field, colon, value = line.sub(/#.*/, "").partition(":")
+          return if colon.empty?
+
+          value = value.strip
+          case field.strip.downcase
+          when "user-agent" then begin_group(value)
+          when "allow" then add(true, value, number, line)
+          when "disallow" then add(false, value, number, line)
+          when "sitemap" then @sitemaps << value unless value.empty?
+          end
+        end
+
+        def begin_group(value)
+          @open = [] if @group_begun
+          @group_begun = false
+          token = value.start_with?("*") ? "*" : value[PRODUCT_TOKEN].downcase
+          return if token.empty?
+
+          @groups[token]
+          @open << token
+        end
+
+        # An empty rule matches nothing, but it does end the list of agents of its group.
+        def add(allow, path, number, line)
+          @group_begun = true
+          return unless path.start_with?("/", "*")
+
+          rule = Rule.new(allow: allow, path: path, line: number, text: line.strip)
+          @open.uniq.each { |token| @groups[token] << rule }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Settings
+      # The limits that rules judge by; the defaults are those of the trade that the rules name.
+      Thresholds = Struct.new(:title_long, :thin_words, :thin_share, :thin_group_pages, keyword_init: true) do
+        def self.default
+          new(title_long: 60, thin_words: 120, thin_share: 1.0 / 3, thin_group_pages: 5).freeze
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Url
+      # Percent-encoding: what a browser encodes when it reads a link (WHATWG URL, percent-encode sets), and
+      # the normal form of what is encoded already (RFC 3986 section 6.2.2).
+      module Encoding
+        PATH_UNSAFE = /[^!$%&'()*+,\-.\/0-9:;=@A-Z\[\\\]_a-z|~]/n
+        QUERY_UNSAFE = /[^!$%&()*+,\-.\/0-9:;=?@A-Z\[\\\]^_`a-z{|}~]/n
+        USERINFO_UNSAFE = /[^!$%&'()*+,\-.0-9:A-Z_a-z~]/n
+        UNRESERVED = /[A-Za-z0-9\-._~]/
+        TRIPLE = /%\h\h/
+
+        module_function
+
+        # @param text [String] a path as written
+        # @return [String] encoded; triples in upper case, unreserved characters decoded
+        def path(text) = normalise_triples(escape(text, PATH_UNSAFE))
+
+        # @param text [String] a query as written
+        # @return [String] the same, with what may not stand in a query encoded
+        def query(text) = escape(text, QUERY_UNSAFE)
+
+        # @param text [String] user and password as written
+        # @return [String] encoded
+        def userinfo(text) = escape(text, USERINFO_UNSAFE)
+
+        # RFC 3986 sections 6.2.2.1 and 6.2.2.2.
+        #
+        # @param text [String] "%7euser/%c3%a9"
+        # @return [String] "~user/%C3%A9"
+        def normalise_triples(text)
+          return text unless text.include?("%")
+
+          text.gsub(TRIPLE) do |triple|
+            character = triple[1, 2].hex.chr
+            UNRESERVED.match?(character) ? character : triple.upcase
+          end
+        end
+
+        def escape(text, unsafe)
+          bytes = text.b
+          return text unless unsafe.match?(bytes)
+
+          bytes.gsub(unsafe) { |byte| format("%%%02X", byte.ord) }.force_encoding(::Encoding::UTF_8)
+        end
+        private_class_method :escape
+      end
+    end
+  end
+end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require "re2"
+
+module IronTrellis
+  module Core
+    module Url
+      # A pattern on whole URLs, as auditors write them: a plain glob ("*/tags/*", where * stands for anything),
+      # a path ("/tags/*", matched on every host), or a regular expression between slashes ("/\/p\d+$/").
+      # Regular expressions run on RE2, whose time is linear in the URL: no pattern can hang a crawl.
+      class Pattern
+        # The pattern can't be read.
+        class Malformed < Error::InvalidInput; end
+
+        EXPRESSION = %r{\A/(.+)/\z}m
+        EXPRESSION_SIGNS = /[\\\[\](){}+^$|]|\.\*/
+
+        attr_reader :source
+
+        # @param source [String]
+        # @raise [Malformed]
+        def initialize(source)
+          @source = source.to_s.strip
+          raise Malformed.new("An empty pattern matches nothing. Write one like */tags/*.") if @source.empty?
+
+          @expression = RE2::Regexp.new(translate, log_errors: false)
+          return if @expression.ok?
+
+          raise Malformed.new("The pattern #{@source} can't be read: #{@expression.error}.", pattern: @source)
+        end
+
+        # @param url [String] in normal form
+        # @return [Boolean]
+        def match?(url) = @expression.match?(url)
+
+        # @return [Boolean] whether it names one URL only
+        def exact? = !expression? && !@source.include?("*") && @source.match?(%r{\Ahttps?://})
+
+        private
+
+        # "/lamps/" is a path and "/lamps\/\d+/" an expression: only the latter has signs of one inside.
+        def expression? = @source.match?(EXPRESSION) && @source[EXPRESSION, 1].match?(EXPRESSION_SIGNS)
+
+        def translate
+          return @source[EXPRESSION, 1] if expression?
+
+          glob = @source.split("*", -1).map { |piece| RE2::Regexp.escape(piece) }.join(".*")
+          @source.start_with?("/") ? "^https?://[^/]+#{glob}$" : "^#{glob}$"
+        end
+      end
+    end
+  end
+end

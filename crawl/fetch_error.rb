@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "net/http"
+require "openssl"
+require "socket"
+require "zlib"
+
+module IronTrellis
+  module Crawl
+    # A request that brought no usable answer. `kind` is the error word of formats: dns, connect, closed, tls, timeout,
+    # too_large or malformed.
+    class FetchError < Core::Error
+      KINDS = {
+        "dns" => [SocketError],
+        "tls" => [OpenSSL::SSL::SSLError],
+        "timeout" => [Net::OpenTimeout, Net::ReadTimeout, Net::WriteTimeout, Timeout::Error],
+        "closed" => [EOFError, Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED, IOError],
+        "connect" => [SystemCallError],
+        "malformed" => [Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error, ArgumentError]
+      }.freeze
+
+      attr_reader :kind
+
+      # @param kind [String]
+      # @param message [String]
+      def initialize(kind, message)
+        super(message)
+        @kind = kind
+      end
+
+      # @param error [Exception] raised by a request
+      # @return [FetchError]
+      # @raise the error itself where it is none that a server can cause
+      def self.from(error)
+        return error if error.is_a?(FetchError)
+
+        kind = KINDS.find { |_, classes| classes.any? { |one| error.is_a?(one) } }&.first
+        raise error unless kind
+
+        new(kind, error.message.to_s.scrub.lines.first.to_s.strip)
+      end
+    end
+  end
+end

@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Crawl
+    # What became of one URL of the frontier: what robots.txt said, the answer (nil where it wasn't asked for), and what
+    # was read in it.
+    Outcome = Struct.new(:item, :decision, :answer, :facts, :redirect_to, keyword_init: true) do
+      def fetched? = !answer.nil?
+    end
+  end
+end

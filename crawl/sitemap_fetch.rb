@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+require "zlib"
+
+module IronTrellis
+  module Crawl
+    # Fetches one sitemap file and reads it.
+    class SitemapFetch
+      # 50 MB uncompressed a file (sitemaps.org); a little more is read so that a file over the limit is known as one.
+      BODY_LIMIT = 60_000_000
+      MOST_REDIRECTS = 5
+      GZIP = "\x1F\x8B".b
+
+      # `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
+      Result = Struct.new(:status, :error, :bytes, :reading, keyword_init: true)
+
+      # @param client [Client]
+      # @param url [Core::Url::Parts]
+      # @return [Result]
+      def self.call(client, url)
+        answer = fetch(client, url)
+        return Result.new(status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
+
+        body = unpack(answer.body)
+        Result.new(status: 200, bytes: body.bytesize, reading: Core::Sitemaps::Reader.new(url).call(body))
+      rescue FetchError, Zlib::Error
+        Result.new(status: answer&.status, error: "malformed")
+      end
+
+      def self.fetch(client, url)
+        MOST_REDIRECTS.times do
+          answer = client.fetch(url, body_limit: BODY_LIMIT)
+          location = answer.headers.first("location") if answer.redirect?
+          url = location && Core::Url::Resolver.new(url).parts(location) or return answer
+        end
+        client.fetch(url, body_limit: BODY_LIMIT)
+      end
+
+      # A file named .gz is sent as it is, without a content coding.
+      def self.unpack(body)
+        return body unless body.start_with?(GZIP)
+
+        Decoding.new("gzip", BODY_LIMIT).<<(body).body
+      end
+      private_class_method :fetch, :unpack
+    end
+  end
+end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require "pathname"
+require "zeitwerk"
+
+# The map of the application. Each layer is one folder at the root and one module here; a constant's
+# name is its path (core/url/scope.rb holds IronTrellis::Core::Url::Scope). Imports go one way:
+#
+#   core <- crawl, ports, store <- work <- api, cli
+#
+# Nothing is loaded until it is named, so that small commands start without a database.
+module IronTrellis
+  VERSION = "0.1.0"
+  ROOT = Pathname(__dir__)
+  LAYERS = %w[core crawl ports store work api cli].freeze
+
+  module Core; end # rules and readings: values in, values out
+
+  module Crawl; end # fetching: turns answers of servers into core values
+
+  module Ports; end # the outside: file formats
+
+  module Store; end # PostgreSQL through Active Record
+
+  module Work; end # background jobs and what they orchestrate
+
+  module Api; end # JSON over HTTP
+
+  module Cli; end # the command line
+
+  # The one loader of the application.
+  #
+  # @return [Zeitwerk::Loader]
+  def self.loader
+    @loader ||= Zeitwerk::Loader.new.tap do |loader|
+      LAYERS.each { |layer| loader.push_dir(ROOT.join(layer), namespace: const_get(layer.capitalize)) }
+      loader.ignore(ROOT.join("store/db"))
+      # A rule is found by being there: the registry lists what its folder holds.
+      loader.on_load("IronTrellis::Core::Faults::Registry") do
+        loader.eager_load_namespace(Core::Faults::Rules)
+      end
+      loader.setup
+    end
+  end
+end
+
+IronTrellis.loader

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require_relative "page"
+require_relative "drawing"
+require_relative "frame"
+require_relative "sitemap_file"
+require_relative "catalogue"
+
+module SkerrySite
+  # The Rack application: serves the hosts of Skerry Lamp Works from memory.
+  class Application
+    # Hosts that only send people elsewhere.
+    MOVED = {"skerrylamps.example" => [301, "http://www.skerrylamps.example"], "old.skerrylamps.example" => [302, "http://skerrylamps.example"]}.freeze
+    HTML = "text/html; charset=utf-8"
+
+    def initialize
+      @pages = Catalogue.new.pages
+      @frame = Frame.new
+    end
+
+    # @param env [Hash] Rack environment
+    # @return [Array] Rack response
+    def call(env)
+      host = env["HTTP_HOST"].to_s.sub(/:\d+\z/, "").downcase
+      return moved(host, env) if MOVED.key?(host)
+
+      page = @pages[host][env["PATH_INFO"]]
+      status, headers, body = page ? answer(page) : missing
+      headers["content-length"] = body.bytesize.to_s
+      [status, headers, (env["REQUEST_METHOD"] == "HEAD") ? [] : [body]]
+    end
+
+    private
+
+    def moved(host, env)
+      status, target = MOVED[host]
+      [status, {"location" => "#{target}#{env["PATH_INFO"]}", "content-length" => "0"}, []]
+    end
+
+    def answer(page)
+      headers = page.headers.transform_keys(&:downcase)
+      headers["location"] = page.location if page.location
+      return [page.status, headers.merge("content-type" => page.content_type), page.body] if page.body
+
+      [page.status, headers.merge("content-type" => HTML), page.location ? "" : @frame.call(page)]
+    end
+
+    def missing
+      page = Page.new(lang: "en", title: "Not here | Skerry Lamp Works", parts: "<h1>Nothing hangs here</h1><p>Perhaps you will find it among <a href=\"/lamps/\">the lamps</a>.</p>", alternates: [])
+      [404, {"content-type" => HTML}, @frame.call(page)]
+    end
+  end
+end

@@ -1,0 +1,6 @@
+# frozen_string_literal: true
+
+# The site stand-in: Skerry Lamp Works, all its hosts on one port. Started by bin/demo and by the tests.
+require_relative "application"
+
+run SkerrySite::Application.new

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require "cgi"
+
+module SkerrySite
+  # Puts a page's content into the frame of the site: head, header, navigation, footer.
+  class Frame
+    NAVIGATION = {"/lamps/" => "Lamps", "/guides/" => "Guides", "/journal/" => "Journal", "/press/" => "Press", "/stockists/" => "Stockists",
+                  "/about" => "About", "/contact" => "Contact"}.freeze
+    FOREIGN = {
+      "pt" => ["Lanternas feitas à mão no porto", "Oficina aberta às sextas-feiras"], "it" => ["Lanterne fatte a mano nel porto", "Officina aperta il venerdì"],
+      "da" => ["Lamper lavet i hånden ved havnen", "Værkstedet er åbent om fredagen"], "nb" => ["Lamper laget for hånd ved havna", "Verkstedet er åpent på fredager"]
+    }.freeze
+
+    # @param page [Page]
+    # @return [String] an HTML document
+    def call(page)
+      <<~HTML
+        <!doctype html>
+        <html lang="#{page.lang}">
+        <head>
+        <meta charset="utf-8">
+        #{head(page).join("\n")}
+        </head>
+        <body>
+        <header><a href="#{home(page)}">#{mark(page)}</a>#{navigation(page)}</header>
+        <main>
+        #{page.parts}
+        </main>
+        #{footer(page)}
+        </body>
+        </html>
+      HTML
+    end
+
+    private
+
+    def head(page)
+      [
+        ("<title>#{escape(page.title)}</title>" if page.title),
+        ("<meta name=\"description\" content=\"#{escape(page.description)}\">" if page.description),
+        '<meta name="viewport" content="width=device-width, initial-scale=1">',
+        ("<meta name=\"robots\" content=\"#{escape(page.robots)}\">" if page.robots),
+        ("<link rel=\"canonical\" href=\"#{escape(page.canonical)}\">" if page.canonical),
+        *page.alternates.map { |code, url| "<link rel=\"alternate\" hreflang=\"#{code}\" href=\"#{escape(url)}\">" },
+        '<link rel="stylesheet" href="/style.css">'
+      ].compact
+    end
+
+    def home(page)
+      (page.lang == "en" || page.lang == "da") ? "/" : "/#{page.lang}/"
+    end
+
+    def mark(page) = "Skerry Lamp Works"
+
+    def navigation(page)
+      return "" unless page.lang == "en"
+
+      items = NAVIGATION.map { |href, text| "<li><a href=\"#{href}\">#{text}</a></li>" }
+      "<nav><ul>#{items.join}</ul></nav>"
+    end
+
+    def footer(page)
+      return "<footer><p>#{FOREIGN[page.lang].join(". ")}.</p></footer>" unless page.lang == "en"
+
+      <<~HTML.chomp
+        <footer><p>Skerry Lamp Works, the Net Loft, Inner Quay. Workshop open on Fridays.</p>
+        <p><a href="/pt/">Português</a> <a href="/it/">Italiano</a> <a href="http://www.skerrylamper.example/">Dansk</a></p></footer>
+      HTML
+    end
+
+    def escape(text) = CGI.escapeHTML(text.to_s)
+  end
+end

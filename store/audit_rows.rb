@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # Reads one judged crawl in the form of the audit's files (formats: urls.jsonl, links.jsonl, faults.jsonl).
+    class AuditRows
+      URL_FIELDS = %w[url kind status error content_type bytes response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
+        final_url final_status noindex nofollow directives canonical canonical_source canonical_state hreflang lang title title_chars
+        description description_chars h1 words links_in links_out_internal links_out_external images images_without_alt in_sitemaps group
+        intent importance authority indexable stop stop_reason faults].freeze
+      # What no rule can tell yet stands as null.
+      NOT_KNOWN_YET = {"importance" => nil, "authority" => nil}.freeze
+      SUMS = {"by_status" => "coalesce(status::text, coalesce(error, 'not fetched'))", "by_stop" => "coalesce(stop, 'none')", "by_group" => '"group"'}.freeze
+
+      # @param crawl [Crawl]
+      # @param run [VerdictRun]
+      def initialize(crawl, run)
+        @crawl = crawl
+        @run = run
+        @types = Core::Page::Link.types
+        @places = Core::Page::Link.places
+      end
+
+      # @yieldparam row [Hash{String => Object}] keys in the order of the format
+      def urls
+        Sql.stream(<<~SQL) { |rows| rows.each { |row| yield url(row) } }
+          SELECT l.*, p.directives, p.hreflang, s.alternates
+          FROM #{Partitions.name("ledger_rows", @run.id)} l
+          LEFT JOIN #{Partitions.name("page_facts", @crawl.id)} p USING (url_id)
+          LEFT JOIN (SELECT url_id, jsonb_agg(alternates) AS alternates FROM #{Partitions.name("sitemap_entries", @crawl.id)}
+            WHERE alternates IS NOT NULL GROUP BY url_id) s USING (url_id)
+          ORDER BY l.url COLLATE "C"
+        SQL
+      end
+
+      # @yieldparam row [Hash{String => Object}]
+      def links
+        Sql.stream(<<~SQL) { |rows| rows.each { |row| yield link(row) } }
+          SELECT s.url AS source, t.url AS target, k.type, k.text, k.rel, k.place, k.followed
+          FROM #{Partitions.name("links", @crawl.id)} k JOIN urls s ON s.id = k.source_id JOIN urls t ON t.id = k.target_id
+          ORDER BY s.url COLLATE "C", k.position
+        SQL
+      end
+
+      # @yieldparam row [Hash{String => Object}]
+      def faults
+        Sql.stream(%(SELECT code, grade, url, about, detail FROM #{Partitions.name("faults", @run.id)} ORDER BY code, url COLLATE "C", about COLLATE "C")) do |rows|
+          rows.each { |row| yield row }
+        end
+      end
+
+      # @return [Hash{String => Hash}] numbers of URLs by status, stop and group, and of URLs with each fault
+      def sums
+        table = Partitions.name("ledger_rows", @run.id)
+        counted = SUMS.transform_values { |value| count("SELECT #{value} AS key, count(*) FROM #{table} GROUP BY 1 ORDER BY 1") }
+        counted.merge("faults" => count("SELECT code AS key, count(DISTINCT url_id) FROM #{Partitions.name("faults", @run.id)} GROUP BY 1 ORDER BY 1"))
+      end
+
+      private
+
+      def count(sql) = Sql.rows(sql).to_h { |row| [row["key"], row["count"]] }
+
+      def url(row)
+        row = row.merge(NOT_KNOWN_YET)
+        row["directives"] = (row["directives"] || []).map { |one| one.slice("source", "agent", "tokens") }
+        row["hreflang"] = ((row["hreflang"] || []) + (row["alternates"] || []).flatten).map { |one| one.slice("code", "url", "source") }.uniq
+        URL_FIELDS.to_h { |field| [field, row[field]] }
+      end
+
+      def link(row)
+        row.merge("type" => @types[row["type"]], "rel" => row["rel"].to_s.split, "place" => row["place"] && @places[row["place"]])
+      end
+    end
+  end
+end

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+require "active_record"
+require "open3"
+require "pg"
+
+module IronTrellis
+  module Store
+    # The connection to PostgreSQL and the schema.
+    module Database
+      # The server can't be reached or refuses us.
+      class Unavailable < Core::Error; end
+
+      MIGRATIONS = ROOT.join("store/db/migrate").to_s
+      NAMES = {"test" => "iron_trellis_test"}.freeze
+
+      module_function
+
+      # @return [String] the name of the database of this environment (TRELLIS_ENV)
+      def name = ENV.fetch("TRELLIS_DATABASE") { NAMES.fetch(ENV.fetch("TRELLIS_ENV", ""), "iron_trellis") }
+
+      # @return [String] DATABASE_URL, else the project's own cluster, which is started if need be
+      # @raise [Unavailable]
+      def url
+        @url ||= ENV["DATABASE_URL"] || own_cluster_url
+      end
+
+      # Connects Active Record; the pool holds as many connections as there are threads to use them.
+      #
+      # @param pool [Integer]
+      # @return [void]
+      def connect(pool: 12)
+        ActiveRecord.default_timezone = :utc
+        ActiveRecord::Base.logger = nil
+        ActiveRecord::Base.establish_connection(url: url, pool: pool, keepalives_idle: 30, checkout_timeout: 20)
+        ActiveRecord::Base.connection.execute("SET client_min_messages TO warning")
+      rescue ActiveRecord::ActiveRecordError, PG::Error => error
+        raise Unavailable.new("PostgreSQL can't be used: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+      end
+
+      # Makes the database if it isn't there and brings its schema up to date. Safe to run at once in many places:
+      # Active Record holds an advisory lock while it migrates.
+      #
+      # @return [void]
+      def prepare
+        create unless exists?
+        connect
+        context = ActiveRecord::MigrationContext.new(MIGRATIONS)
+        ActiveRecord::Migration.verbose = false
+        context.migrate if context.needs_migration?
+      end
+
+      # Drops the database of this environment, with all it holds.
+      #
+      # @return [void]
+      def drop
+        ActiveRecord::Base.remove_connection
+        maintenance { |connection| connection.exec("DROP DATABASE IF EXISTS #{connection.quote_ident(database_of_url)} WITH (FORCE)") }
+      end
+
+      def exists?
+        maintenance { |connection| connection.exec_params("SELECT 1 FROM pg_database WHERE datname = $1", [database_of_url]).any? }
+      end
+
+      def create
+        maintenance { |connection| connection.exec("CREATE DATABASE #{connection.quote_ident(database_of_url)}") }
+      rescue PG::DuplicateDatabase
+        # Another process was faster.
+      end
+
+      def database_of_url = url[%r{/([^/?]+)(?:\?.*)?\z}, 1]
+
+      def maintenance
+        connection = PG.connect(url.sub(%r{/[^/?]+(\?.*)?\z}, '/postgres\1'))
+        yield connection
+      rescue PG::ConnectionBad => error
+        raise Unavailable.new("PostgreSQL can't be reached: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+      ensure
+        connection&.close
+      end
+
+      def own_cluster_url
+        script = ROOT.join("bin/postgres").to_s
+        _, error, status = Open3.capture3(script, "start")
+        raise Unavailable.new("PostgreSQL could not be started: #{error.strip}") unless status.success?
+
+        Open3.capture2(script, "url", name).first.strip
+      end
+      private_class_method :exists?, :create, :database_of_url, :maintenance, :own_cluster_url
+    end
+  end
+end

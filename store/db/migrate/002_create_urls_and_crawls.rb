@@ -1,0 +1,169 @@
+# frozen_string_literal: true
+
+# A URL has one row per site for ever; its id is told from its text (Core::Url::NormalForm.id), so nothing needs
+# an index on the text. What one crawl saw lies in tables partitioned by crawl: loaded by COPY, dropped whole.
+class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
+  PARTITIONED = %w[frontier page_facts raw_answers page_blocks links sitemap_entries].freeze
+
+  def up
+    execute <<~SQL
+      CREATE TABLE urls (
+        id bigint PRIMARY KEY,
+        site_id bigint NOT NULL REFERENCES sites ON DELETE CASCADE,
+        url text NOT NULL,
+        first_seen timestamptz NOT NULL
+      );
+      CREATE INDEX urls_by_site ON urls (site_id);
+
+      CREATE TABLE crawls (
+        id bigserial PRIMARY KEY,
+        site_id bigint NOT NULL REFERENCES sites ON DELETE CASCADE,
+        number integer NOT NULL,
+        state text NOT NULL,
+        scope text NOT NULL DEFAULT 'whole',
+        settings jsonb NOT NULL,
+        queue text NOT NULL,
+        slots integer NOT NULL,
+        taken bigint NOT NULL DEFAULT 0,
+        message text,
+        created_at timestamptz NOT NULL,
+        started_at timestamptz,
+        fetching_ended_at timestamptz,
+        finished_at timestamptz,
+        UNIQUE (site_id, number)
+      );
+
+      -- The running totals of a crawl, one row a slot, so that workers never wait for each other to count.
+      CREATE TABLE crawl_counters (
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        slot integer NOT NULL,
+        fetched bigint NOT NULL DEFAULT 0,
+        ok bigint NOT NULL DEFAULT 0,
+        redirected bigint NOT NULL DEFAULT 0,
+        refused bigint NOT NULL DEFAULT 0,
+        failed bigint NOT NULL DEFAULT 0,
+        unanswered bigint NOT NULL DEFAULT 0,
+        blocked bigint NOT NULL DEFAULT 0,
+        bytes bigint NOT NULL DEFAULT 0,
+        PRIMARY KEY (crawl_id, slot)
+      );
+
+      CREATE TABLE robots_files (
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        origin text NOT NULL,
+        status integer,
+        error text,
+        body text,
+        fetched_at timestamptz NOT NULL,
+        PRIMARY KEY (crawl_id, origin)
+      );
+
+      CREATE TABLE sitemap_files (
+        id bigserial PRIMARY KEY,
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        url text NOT NULL,
+        parent text,
+        state text NOT NULL DEFAULT 'waiting',
+        kind text,
+        status integer,
+        error text,
+        bytes bigint,
+        entries integer,
+        UNIQUE (crawl_id, url)
+      );
+
+      -- Every URL that one crawl knows of and may fetch. State and purpose are numbers
+      -- (Store::Frontier::STATES, ::PURPOSES).
+      CREATE TABLE frontier (
+        crawl_id bigint NOT NULL,
+        url_id bigint NOT NULL,
+        url text NOT NULL,
+        purpose smallint NOT NULL,
+        depth integer NOT NULL,
+        state smallint NOT NULL DEFAULT 0,
+        slot smallint,
+        lease_token bigint
+      ) PARTITION BY LIST (crawl_id);
+
+      CREATE TABLE page_facts (
+        crawl_id bigint NOT NULL,
+        url_id bigint NOT NULL,
+        fetched_at timestamptz,
+        robots_allowed boolean,
+        robots_line integer,
+        robots_rule text,
+        status integer,
+        error text,
+        error_detail text,
+        kind text,
+        content_type text,
+        charset text,
+        bytes bigint,
+        response_ms integer,
+        redirect_to_id bigint,
+        redirect_to text,
+        refresh_to_id bigint,
+        refresh_to text,
+        refresh_source text,
+        noindex boolean,
+        nofollow boolean,
+        noindex_where text,
+        header_noindex_alone boolean,
+        directives jsonb,
+        canonical text,
+        canonical_source text,
+        canonical_state text,
+        canonical_marks jsonb,
+        hreflang jsonb,
+        lang text,
+        titles text[],
+        description text,
+        h1 text[],
+        words integer,
+        images integer,
+        images_without_alt integer
+      ) PARTITION BY LIST (crawl_id);
+
+      CREATE TABLE raw_answers (
+        crawl_id bigint NOT NULL,
+        url_id bigint NOT NULL,
+        header_lines text NOT NULL,
+        body bytea
+      ) PARTITION BY LIST (crawl_id);
+
+      CREATE TABLE page_blocks (
+        crawl_id bigint NOT NULL,
+        url_id bigint NOT NULL,
+        hashes bigint[] NOT NULL,
+        texts text NOT NULL
+      ) PARTITION BY LIST (crawl_id);
+
+      -- Types and places are numbers (Core::Page::Link.types, .places).
+      CREATE TABLE links (
+        crawl_id bigint NOT NULL,
+        source_id bigint NOT NULL,
+        target_id bigint NOT NULL,
+        position integer NOT NULL,
+        type smallint NOT NULL,
+        place smallint,
+        followed boolean NOT NULL,
+        internal boolean NOT NULL,
+        rel text,
+        text text
+      ) PARTITION BY LIST (crawl_id);
+
+      CREATE TABLE sitemap_entries (
+        crawl_id bigint NOT NULL,
+        sitemap_file_id bigint NOT NULL,
+        url_id bigint NOT NULL,
+        position integer NOT NULL,
+        lastmod text,
+        alternates jsonb
+      ) PARTITION BY LIST (crawl_id);
+    SQL
+  end
+
+  def down
+    (PARTITIONED + %w[sitemap_files robots_files crawl_counters crawls urls]).each { |table| drop_table table }
+  end
+end

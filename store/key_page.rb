@@ -1,0 +1,10 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # A URL marked as one of those that matter most.
+    class KeyPage < Record
+      self.table_name = "key_pages"
+    end
+  end
+end

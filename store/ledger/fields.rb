@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Ledger
+      # The columns of the ledger as people and programs name them, with the kind of value each holds.
+      module Fields
+        KINDS = {
+          "url" => :text, "kind" => :set, "status" => :number, "error" => :set, "content_type" => :text, "bytes" => :number,
+          "response_ms" => :number, "depth" => :number, "found_by" => :list, "robots_allowed" => :flag, "robots_line" => :number,
+          "redirect_to" => :text, "redirect_chain" => :list, "final_url" => :text, "final_status" => :number, "noindex" => :flag,
+          "nofollow" => :flag, "canonical" => :text, "canonical_source" => :set, "canonical_state" => :set, "lang" => :text,
+          "title" => :text, "title_chars" => :number, "description" => :text, "description_chars" => :number, "h1" => :list,
+          "words" => :number, "links_in" => :number, "links_out_internal" => :number, "links_out_external" => :number,
+          "images" => :number, "images_without_alt" => :number, "in_sitemaps" => :list, "group" => :set, "intent" => :set,
+          "wanted" => :flag, "indexable" => :flag, "stop" => :set, "stop_reason" => :text, "faults" => :list, "fault_count" => :number
+        }.freeze
+        SORTABLE = %w[url status depth words title_chars links_in response_ms bytes fault_count].freeze
+
+        module_function
+
+        # @param name [String]
+        # @return [Symbol] :text, :number, :set, :flag or :list
+        # @raise [Core::Error::InvalidInput]
+        def kind(name)
+          KINDS.fetch(name) do
+            raise Core::Error::InvalidInput.new("The ledger has no column “#{name}”.", field: name, known: KINDS.keys)
+          end
+        end
+      end
+    end
+  end
+end

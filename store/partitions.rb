@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # Tables partitioned by crawl or by verdict run. A partition is built standalone and attached, so that others may
+    # read the parent meanwhile, and dropped whole.
+    module Partitions
+      BY_CRAWL = %w[frontier page_facts raw_answers page_blocks links sitemap_entries].freeze
+      BY_RUN = %w[ledger_rows faults].freeze
+
+      # The frontier is asked while it grows; what is only loaded is indexed afterwards.
+      AT_ONCE = {"frontier" => ["ADD PRIMARY KEY (url_id)"]}.freeze
+      AFTER_LOADING = {
+        "page_facts" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
+        "raw_answers" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
+        "page_blocks" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
+        "links" => ["INDEX %<table>s_by_source ON %<table>s (source_id, position)", "INDEX %<table>s_by_target ON %<table>s (target_id, source_id)"],
+        "sitemap_entries" => ["INDEX %<table>s_by_url ON %<table>s (url_id)"],
+        "faults" => ["INDEX %<table>s_by_url ON %<table>s (url_id)", "INDEX %<table>s_by_code ON %<table>s (code, url)"]
+      }.freeze
+
+      module_function
+
+      # @param parent [String]
+      # @param id [Integer] of the crawl or run
+      # @return [String] the partition's name
+      def name(parent, id) = "#{parent}_#{Integer(id)}"
+
+      # @param parents [Array<String>]
+      # @param id [Integer]
+      # @return [void]
+      def make(parents, id)
+        parents.each do |parent|
+          table = name(parent, id)
+          Sql.raw.exec("CREATE TABLE #{table} (LIKE #{parent} INCLUDING DEFAULTS)")
+          AT_ONCE.fetch(parent, []).each { |change| Sql.raw.exec("ALTER TABLE #{table} #{change}") }
+          Sql.raw.exec("CREATE INDEX #{table}_waiting ON #{table} (depth, url_id) WHERE state = 0") if parent == "frontier"
+          Sql.raw.exec("ALTER TABLE #{parent} ATTACH PARTITION #{table} FOR VALUES IN (#{Integer(id)})")
+        end
+      end
+
+      # Safe to run twice.
+      #
+      # @return [void]
+      def index(parents, id)
+        parents.each do |parent|
+          table = name(parent, id)
+          AFTER_LOADING.fetch(parent, []).each do |statement|
+            Sql.raw.exec("CREATE #{format(statement, table: table).sub("INDEX ", "INDEX IF NOT EXISTS ")}")
+          end
+          Sql.raw.exec("ANALYZE #{table}")
+        end
+      end
+
+      # @return [void]
+      def drop(parents, id) = parents.each { |parent| Sql.raw.exec("DROP TABLE IF EXISTS #{name(parent, id)}") }
+    end
+  end
+end

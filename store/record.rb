@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+require "active_record"
+
+module IronTrellis
+  module Store
+    # What the tables with one row a thing share; the facts of crawls are read and written in bulk instead.
+    class Record < ActiveRecord::Base
+      self.abstract_class = true
+
+      # @param id [Object]
+      # @return [Record]
+      # @raise [Core::Error::NotFound]
+      def self.fetch(id)
+        find_by(id: id) || raise(Core::Error::NotFound.new("There is no #{model_name.human.downcase} #{id}.", id: id))
+      end
+    end
+  end
+end

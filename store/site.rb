@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # What one audit is about.
+    class Site < Record
+      self.table_name = "sites"
+
+      has_many :crawls, -> { order(number: :desc) }, class_name: "IronTrellis::Store::Crawl"
+      has_many :page_groups, -> { order(:position) }, class_name: "IronTrellis::Store::PageGroup"
+      has_many :intents, -> { order(:position) }, class_name: "IronTrellis::Store::Intent"
+      has_many :key_pages, -> { order(:id) }, class_name: "IronTrellis::Store::KeyPage"
+
+      # @param name [String]
+      # @param settings [Core::Settings::Crawl]
+      # @return [Site]
+      # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
+      def self.found(name:, settings:)
+        raise Core::Error::InvalidInput.new("Give the site a name.", problems: [{field: "name", message: "Give the site a name."}]) if name.to_s.strip.empty?
+
+        create!(name: name.strip, settings: settings.to_h)
+      rescue ActiveRecord::RecordNotUnique
+        raise Core::Error::Conflict.new("There is a site called “#{name}” already. Choose another name.")
+      end
+
+      # @return [Core::Settings::Crawl]
+      def crawl_settings = Core::Settings::Crawl.new(settings)
+
+      # What is wanted, replaced as a whole.
+      #
+      # @param intents [Array<Hash>] {"pattern", "intent"}
+      # @param key_pages [Array<String>] URLs
+      # @return [void]
+      # @raise [Core::Error::InvalidInput]
+      def want(intents:, key_pages:)
+        urls = key_pages.map { |url| Core::Url::NormalForm.of(url) }.uniq
+        intents.each { |one| check_intent(one) }
+        transaction do
+          self.intents.delete_all
+          intents.each_with_index { |one, index| self.intents.create!(position: index, pattern: one["pattern"], intent: one["intent"]) }
+          self.key_pages.delete_all
+          urls.each { |url| self.key_pages.create!(url: url) }
+        end
+      end
+
+      # @return [Core::Groups::Intents] groups, intents and key pages as they are now
+      def wishes
+        Core::Groups::Intents.new(grouping: grouping, key_pages: key_pages.reload.map(&:url),
+          rules: intents.reload.map { |one| [Core::Url::Pattern.new(one.pattern), one.intent] })
+      end
+
+      # @return [Core::Groups::Grouping]
+      def grouping
+        groups = page_groups.reload.map do |group|
+          Core::Groups::Grouping::Group.new(name: group.name, pattern: Core::Url::Pattern.new(group.pattern), intent: group.intent)
+        end
+        Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
+      end
+
+      # @return [Crawl, nil] the newest crawl whose verdicts are there
+      def newest_crawl = crawls.find_by(state: Crawl::FINISHED)
+
+      private
+
+      def check_intent(one)
+        Core::Url::Pattern.new(one["pattern"])
+        return if Core::Groups::Intents::NAMES.include?(one["intent"])
+
+        raise Core::Error::InvalidInput.new("“#{one["intent"]}” is no intent. Use one of #{Core::Groups::Intents::NAMES.join(", ")}.")
+      end
+    end
+  end
+end

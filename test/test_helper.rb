@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+ENV["TRELLIS_ENV"] = "test"
+if ENV["COVERAGE"]
+  require "simplecov"
+  SimpleCov.start { add_filter %r{^/(test|vendor)/} }
+end
+
+require "bundler/setup"
+require "minitest/autorun"
+require "json"
+require "tmpdir"
+require "yaml"
+require_relative "../iron_trellis"
+Dir[File.join(__dir__, "support/*.rb")].sort.each { |file| require file }

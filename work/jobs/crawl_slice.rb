@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Crawls for one slot of a crawl, for some seconds; its successor goes on.
+      class CrawlSlice < Job
+        # While other slots still hold URLs that may bring new ones, this one looks again after a moment.
+        IDLE_SECONDS = 0.5
+
+        def run(crawl_id:, slot:)
+          crawl = Store::Crawl.find_by(id: crawl_id)
+          return finish if crawl.nil? || !begun?(crawl)
+
+          deadline = monotonic + SECONDS
+          CrawlSession.new(crawl, slot: slot, clock: -> { now }).run { monotonic > deadline || stopped?(crawl) }
+          go_on(crawl, slot)
+        end
+
+        private
+
+        def begun?(crawl)
+          crawl.advance(Store::Crawl::WAITING, Store::Crawl::CRAWLING, started_at: now)
+          crawl.state == Store::Crawl::CRAWLING
+        end
+
+        # Asked once a second, not at each URL.
+        def stopped?(crawl)
+          return false if @asked && monotonic - @asked < 1
+
+          @asked = monotonic
+          Store::Crawl.where(id: crawl.id, state: Store::Crawl::CRAWLING).none?
+        end
+
+        def go_on(crawl, slot)
+          ActiveRecord::Base.transaction do
+            counts = crawl.frontier.counts
+            if counts[:leased].positive? || (Store::SitemapFiles.new(crawl).waiting? && left?(crawl, counts)) then again(crawl, slot, now + IDLE_SECONDS)
+            elsif left?(crawl, counts) then again(crawl, slot, nil)
+            else Crawling.end_fetching(crawl, now)
+            end
+            finish
+          end
+        end
+
+        def left?(crawl, counts)
+          crawl.reload.state == Store::Crawl::CRAWLING && counts[:waiting].positive? && crawl.taken < crawl.crawl_settings.limit
+        end
+
+        def again(crawl, slot, at)
+          Queue.enqueue(CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue, at: at)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Works out the verdicts of a crawl whose fetching has ended.
+      class Judge < Job
+        # A slot that was stopped stores what it had begun; one that died is not waited for longer than this.
+        PATIENCE = 30
+        LOOK_AGAIN_SECONDS = 0.3
+
+        def run(crawl_id:)
+          crawl = Store::Crawl.find_by(id: crawl_id)
+          return finish unless crawl&.state == Store::Crawl::JUDGING
+          return wait(crawl) if crawl.frontier.counts[:leased].positive? && now - crawl.fetching_ended_at < PATIENCE
+
+          Judging.new(crawl, clock: -> { now }).call
+          crawl.advance(Store::Crawl::JUDGING, Store::Crawl::FINISHED, finished_at: now)
+          finish
+        end
+
+        private
+
+        def wait(crawl)
+          ActiveRecord::Base.transaction do
+            Queue.enqueue(Judge, {crawl_id: crawl.id}, queue: crawl.queue, at: now + LOOK_AGAIN_SECONDS)
+            finish
+          end
+        end
+      end
+    end
+  end
+end
