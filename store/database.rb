@@ -38,16 +38,17 @@ module IronTrellis
         raise Unavailable.new("PostgreSQL can't be used: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
       end
 
-      # Makes the database if it isn't there and brings its schema up to date. Safe to run at once in many places:
-      # Active Record holds an advisory lock while it migrates.
+      # Makes the database if it isn't there and brings its schema up to date. Safe to run at once in many places: one
+      # lock covers all of it, because Active Record's own begins only after it has made its tables.
       #
       # @return [void]
       def prepare
-        create unless exists?
-        connect
-        context = ActiveRecord::MigrationContext.new(MIGRATIONS)
-        ActiveRecord::Migration.verbose = false
-        context.migrate if context.needs_migration?
+        maintenance do |connection|
+          connection.exec_params("SELECT pg_advisory_lock(hashtext($1))", [database_of_url])
+          create(connection) unless exists?(connection)
+          connect
+          migrate
+        end
       end
 
       # Drops the database of this environment, with all it holds.
@@ -58,14 +59,14 @@ module IronTrellis
         maintenance { |connection| connection.exec("DROP DATABASE IF EXISTS #{connection.quote_ident(database_of_url)} WITH (FORCE)") }
       end
 
-      def exists?
-        maintenance { |connection| connection.exec_params("SELECT 1 FROM pg_database WHERE datname = $1", [database_of_url]).any? }
-      end
+      def exists?(connection) = connection.exec_params("SELECT 1 FROM pg_database WHERE datname = $1", [database_of_url]).any?
 
-      def create
-        maintenance { |connection| connection.exec("CREATE DATABASE #{connection.quote_ident(database_of_url)}") }
-      rescue PG::DuplicateDatabase
-        # Another process was faster.
+      def create(connection) = connection.exec("CREATE DATABASE #{connection.quote_ident(database_of_url)}")
+
+      def migrate
+        ActiveRecord::Migration.verbose = false
+        context = ActiveRecord::MigrationContext.new(MIGRATIONS)
+        context.migrate if context.needs_migration?
       end
 
       def database_of_url = url[%r{/([^/?]+)(?:\?.*)?\z}, 1]
@@ -86,7 +87,7 @@ module IronTrellis
 
         Open3.capture2(script, "url", name).first.strip
       end
-      private_class_method :exists?, :create, :database_of_url, :maintenance, :own_cluster_url
+      private_class_method :exists?, :create, :migrate, :database_of_url, :maintenance, :own_cluster_url
     end
   end
 end

@@ -15,10 +15,17 @@ module IronTrellis
       # @param settings [Core::Settings::Crawl]
       # @return [Site]
       # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
-      def self.found(name:, settings:)
+      def self.found(name:, settings:) = new(settings: settings.to_h).rename(name)
+
+      # @param name [String]
+      # @return [Site] itself, saved
+      # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
+      def rename(name)
         raise Core::Error::InvalidInput.new("Give the site a name.", problems: [{field: "name", message: "Give the site a name."}]) if name.to_s.strip.empty?
 
-        create!(name: name.strip, settings: settings.to_h)
+        self.name = name.strip
+        transaction(requires_new: true) { save! }
+        self
       rescue ActiveRecord::RecordNotUnique
         raise Core::Error::Conflict.new("There is a site called “#{name}” already. Choose another name.")
       end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require "committee"
+require "rack/attack"
+require "rack/protection"
+require "rack/session"
+require "sinatra/base"
+
+module IronTrellis
+  module Api
+    # JSON over HTTP, described by openapi.yaml; requests are held to it. One file a resource, in routes/.
+    class App < Sinatra::Base
+      CONTRACT = ROOT.join("api/openapi.yaml").to_s
+
+      configure do
+        set :show_exceptions, false
+        set :raise_errors, false
+        set :dump_errors, false
+        set :protection, false
+        set :host_authorization, {}
+        set :clock, -> { Time.now }
+      end
+
+      use Rack::Protection::AuthenticityToken, reaction: :deny, logger: nil
+      use Committee::Middleware::RequestValidation, schema_path: CONTRACT, prefix: "/api", strict_reference_validation: true, error_class: ContractError,
+        coerce_date_times: false, parse_response_by_content_type: false
+
+      helpers Helpers
+      Dir[ROOT.join("api/routes/*.rb")].sort.each { |file| register Routes.const_get(File.basename(file, ".rb").split("_").map(&:capitalize).join) }
+
+      before do
+        content_type :json
+        headers "cache-control" => "no-store"
+        sign_in_needed! unless %w[/api/session /api/accounts].include?(request.path_info)
+      end
+
+      error(Core::Error) { |error| problem(error) }
+
+      error do |error|
+        warn error.full_message(highlight: false)
+        problem(Core::Error.new("Something went wrong on our side. It was written to the server's log; try again, and tell us if it stays."))
+      end
+
+      not_found { problem(Core::Error::NotFound.new("There is nothing at #{request.path_info}.")) }
+    end
+  end
+end

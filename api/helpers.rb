@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require "json"
+
+module IronTrellis
+  module Api
+    # What the routes share.
+    module Helpers
+      # @return [Hash] the request's JSON body
+      # @raise [Core::Error::InvalidInput]
+      def body_json
+        JSON.parse(request.body.tap(&:rewind).read)
+      rescue JSON::ParserError
+        raise Core::Error::InvalidInput.new("The body of the request is not JSON.")
+      end
+
+      def json(value) = JSON.generate(value)
+
+      def now = settings.clock.call
+
+      # @return [Store::User, nil]
+      def user = @user ||= session[:user_id] && Store::User.find_by(id: session[:user_id])
+
+      def sign_in_needed!
+        raise Core::Error::NotSignedIn.new("Sign in to see this.") unless user
+      end
+
+      def site = @site ||= Store::Site.fetch(params[:site])
+
+      def crawl = @crawl ||= Store::Crawl.fetch(params[:crawl])
+
+      # @return [Store::VerdictRun]
+      # @raise [Core::Error::Conflict] where the crawl isn't judged yet
+      def run
+        crawl.verdict_run || raise(Core::Error::Conflict.new("Crawl #{crawl.number} isn't judged yet. It can be read when it is finished."))
+      end
+
+      # @return [Store::Ledger::Conditions]
+      def conditions
+        Store::Ledger::Conditions.new(params[:where].to_s.empty? ? nil : JSON.parse(params[:where]))
+      rescue JSON::ParserError
+        raise Core::Error::InvalidInput.new("The conditions in “where” are not JSON.")
+      end
+
+      def problem(error)
+        problem = Problem.of(error)
+        status problem.status
+        content_type Problem::TYPE
+        halt json(problem.to_h)
+      end
+    end
+  end
+end

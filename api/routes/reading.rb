@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Routes
+      # What a judged crawl holds: the trellis, the ledger, dossiers.
+      module Reading
+        def self.registered(app)
+          app.get("/api/crawls/:crawl/trellis") { json(Store::Trellis.new(run, params[:reading] || "all").call) }
+
+          app.get("/api/crawls/:crawl/urls") do
+            json(Store::Ledger::Page.new(run, conditions: conditions, sort: params[:sort] || "url", after: params[:after], limit: (params[:limit] || 100).to_i).call)
+          end
+
+          app.get("/api/crawls/:crawl/totals") { json(Store::Ledger::Totals.of(run, conditions)) }
+
+          app.get("/api/crawls/:crawl/urls/:url") { json(dossier.call) }
+
+          app.get("/api/crawls/:crawl/urls/:url/links") { json(dossier.links(params[:direction])) }
+
+          app.helpers do
+            def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+require "active_support"
+require "active_support/cache"
+require "fileutils"
+require "rack/attack"
+require "rack/session"
+require "securerandom"
+
+module IronTrellis
+  module Api
+    # The whole web server as one Rack application: session, rate limits, the API under /api, and the front end.
+    module Server
+      module_function
+
+      # @return [#call]
+      def application
+        limits = rate_limits
+        secret = session_secret
+        Rack::Builder.new do
+          use SecurityHeaders
+          use Rack::Session::Cookie, key: "iron_trellis", secret: secret, httponly: true, same_site: :lax, expire_after: 30 * 86_400
+          use limits
+          # Not mapped by URL: the API's own paths are whole, as in the contract.
+          run Rack::Cascade.new([FrontEnd.new, App])
+        end.to_app
+      end
+
+      # Sign-in may be tried ten times a minute from one address.
+      def rate_limits
+        Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
+        Rack::Attack.throttle("sign-in by address", limit: 10, period: 60) { |request| request.ip if request.path == "/api/session" && request.post? }
+        Rack::Attack.throttled_responder = lambda do |_request|
+          problem = Problem.new(code: "too-many-tries", status: 429, detail: "Too many tries to sign in. Wait a minute and try again.")
+          [429, {"content-type" => Problem::TYPE, "retry-after" => "60"}, [JSON.generate(problem.to_h)]]
+        end
+        Rack::Attack
+      end
+
+      # Kept beside the data so that sessions outlive a restart; SESSION_SECRET names one for several servers.
+      def session_secret
+        return ENV["SESSION_SECRET"] if ENV["SESSION_SECRET"]
+
+        file = ROOT.join("var/session_secret")
+        FileUtils.mkdir_p(file.dirname)
+        File.write(file, SecureRandom.hex(64), perm: 0o600) unless file.exist?
+        file.read
+      end
+      private_class_method :rate_limits, :session_secret
+    end
+  end
+end

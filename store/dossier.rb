@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # Everything that one crawl knows about one URL.
+    class Dossier
+      MOST_LINKS = 200
+      PLACES = Core::Page::Link.places
+      TYPES = Core::Page::Link.types
+
+      # @param crawl [Crawl] judged
+      # @param url_id [Integer]
+      # @raise [Core::Error::NotFound]
+      def initialize(crawl, url_id)
+        @crawl = crawl
+        @run = crawl.verdict_run
+        @id = url_id
+        @row = Sql.rows("SELECT * FROM #{Partitions.name("ledger_rows", @run.id)} WHERE url_id = $1", [url_id]).first
+        raise Core::Error::NotFound.new("Crawl #{crawl.number} knows no such URL.", id: url_id) unless @row
+      end
+
+      # @return [Hash] the ledger row, the climb rung by rung, hops, directives, canonical marks, headers, faults
+      def call
+        {
+          url: @row.slice(*Ledger::Fields::KINDS.keys).merge("url_id" => @id.to_s), climb: @row["climb"], hops: hops, facts: facts, header_lines: header_lines,
+          faults: faults, clicks: clicks
+        }
+      end
+
+      # @param direction [String] "in" or "out"
+      # @return [Hash] rows ([{url_id, url, type, text, rel, place, followed, internal}]), at most MOST_LINKS, and the number of all
+      def links(direction)
+        here, there = (direction == "in") ? %w[target_id source_id] : %w[source_id target_id]
+        table = Partitions.name("links", @crawl.id)
+        rows = Sql.rows(<<~SQL, [@id])
+          SELECT k.#{there} AS url_id, u.url, k.type, k.text, k.rel, k.place, k.followed, k.internal, count(*) OVER () AS total
+          FROM #{table} k JOIN urls u ON u.id = k.#{there}
+          WHERE k.#{here} = $1 AND k.source_id <> k.target_id ORDER BY #{(direction == "in") ? "u.url, k.position" : "k.position"} LIMIT #{MOST_LINKS}
+        SQL
+        {rows: rows.map { |row| link(row) }, total: rows.first&.fetch("total") || 0}
+      end
+
+      private
+
+      def link(row)
+        row.slice("url", "text", "rel", "followed", "internal").merge("url_id" => row["url_id"].to_s, "type" => TYPES[row["type"]], "place" => row["place"] && PLACES[row["place"]])
+      end
+
+      # The redirect path with what each hop answered.
+      def hops
+        chain = @row["redirect_chain"]
+        return [] if chain.empty? && @row["redirect_to"].nil?
+
+        statuses = Sql.rows("SELECT url_id, url, status FROM #{Partitions.name("ledger_rows", @run.id)} WHERE url = ANY($1::text[])", [Sql.array([@row["url"], *chain])])
+          .to_h { |row| [row["url"], row] }
+        [@row["url"], *chain].map { |url| {url: url, url_id: statuses.dig(url, "url_id")&.to_s, status: statuses.dig(url, "status")} }
+      end
+
+      def facts
+        row = Sql.rows(<<~SQL, [@id]).first
+          SELECT fetched_at, robots_rule, error_detail, charset, refresh_to, refresh_source, directives, canonical_marks, hreflang, titles
+          FROM #{Partitions.name("page_facts", @crawl.id)} WHERE url_id = $1
+        SQL
+        row&.merge("fetched_at" => row["fetched_at"]&.iso8601(3))
+      end
+
+      def header_lines
+        Sql.rows("SELECT header_lines FROM #{Partitions.name("raw_answers", @crawl.id)} WHERE url_id = $1", [@id]).first&.fetch("header_lines").to_s.split("\n")
+      end
+
+      def faults
+        Sql.rows("SELECT code, grade, about, detail FROM #{Partitions.name("faults", @run.id)} WHERE url_id = $1 ORDER BY code, about", [@id]).map do |row|
+          rule = Core::Faults::Registry.fetch(row["code"])
+          row.merge("why" => rule::WHY, "fix" => rule::FIX, "source" => rule::SOURCE)
+        end
+      end
+
+      # The shortest way from a start: at each page, a linking page that is one click nearer.
+      NEARER = <<~SQL
+        SELECT l.url_id, l.url, l.depth FROM %<links>s k JOIN %<ledger>s l ON l.url_id = k.source_id
+        WHERE k.target_id = $1 AND (k.followed AND k.type IN (0, 4, 8) AND l.depth = $2 - 1 OR k.type IN (7, 8) AND l.depth = $2 AND k.source_id <> $1 AND l.redirect_to IS NOT NULL)
+        ORDER BY l.depth, l.url LIMIT 1
+      SQL
+
+      def clicks
+        path = [{url: @row["url"], url_id: @id.to_s}]
+        id, depth = @id, @row["depth"]
+        while depth && (depth.positive? || path.size == 1) && path.size < 60
+          step = Sql.rows(format(NEARER, links: Partitions.name("links", @crawl.id), ledger: Partitions.name("ledger_rows", @run.id)), [id, depth]).first or break
+          break if path.any? { |one| one[:url_id] == step["url_id"].to_s }
+
+          path.unshift({url: step["url"], url_id: step["url_id"].to_s})
+          id, depth = step.values_at("url_id", "depth")
+        end
+        depth ? path : []
+      end
+    end
+  end
+end

@@ -1,0 +1,62 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Session = Schemas["Session"];
+export type Site = Schemas["Site"];
+export type Crawl = Schemas["Crawl"];
+export type LedgerRow = Schemas["LedgerRow"];
+export type Dossier = Schemas["Dossier"];
+export type Trellis = Schemas["Trellis"];
+export type Problem = Schemas["Problem"];
+export type Rung = Schemas["Rung"];
+
+/** What the API said went wrong; the message is meant for people. */
+export class ApiError extends Error {
+  readonly status: number;
+  readonly problem: Problem | undefined;
+
+  constructor(status: number, problem: Problem | undefined) {
+    super(problem?.detail ?? `The server answered ${status}.`);
+    this.status = status;
+    this.problem = problem;
+  }
+
+  /** The message for one field of a form, if it has one. */
+  forField(name: string): string | undefined {
+    return this.problem?.problems
+      ?.filter((one) => one.field === name)
+      .map((one) => one.message)
+      .join(" ");
+  }
+}
+
+let csrfToken = "";
+
+/** Changes need the token that the session gave. */
+export function keepToken(token: string) {
+  csrfToken = token;
+}
+
+const middleware: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-CSRF-Token", csrfToken);
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: "/api" });
+api.use(middleware);
+
+/** Gives the data of an answer, or throws what went wrong. */
+export async function data<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<NonNullable<T>> {
+  const { data: value, error, response } = await answer;
+  if (response.ok && value !== undefined && value !== null) return value;
+  throw new ApiError(response.status, isProblem(error) ? error : undefined);
+}
+
+function isProblem(value: unknown): value is Problem {
+  return typeof value === "object" && value !== null && "detail" in value;
+}

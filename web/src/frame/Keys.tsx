@@ -1,0 +1,71 @@
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useEffect, useRef, useState } from "react";
+import { useAddress } from "../kit/address";
+import { STAGES } from "./stages";
+
+const LIST: [string, string][] = [
+  ...STAGES.filter((stage) => stage.screens.length > 0).map((stage): [string, string] => [
+    `g ${stage.letter}`,
+    `go to ${stage.name}`,
+  ]),
+  ["/", "find a URL"],
+  ["j k", "next and previous row"],
+  ["Enter", "open the row’s dossier"],
+  ["Esc", "close what lies on top"],
+  ["?", "this list"],
+];
+
+/** Whether a key press is meant for a field and not for us. */
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** The keys that work on every screen. */
+export function useKeys() {
+  const { navigate, to, siteId } = useAddress();
+  const [helpOpen, setHelpOpen] = useState(false);
+  const afterG = useRef(false);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const wasG = afterG.current;
+      afterG.current = event.key === "g";
+      if (wasG) {
+        const screen = STAGES.find((stage) => stage.letter === event.key)?.screens[0];
+        if (screen && Number.isFinite(siteId)) navigate(to(screen.path));
+      } else if (event.key === "/") {
+        event.preventDefault();
+        document.getElementById("find")?.focus();
+      } else if (event.key === "?") setHelpOpen(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [navigate, to, siteId]);
+
+  return { helpOpen, closeHelp: () => setHelpOpen(false) };
+}
+
+/** The list of keys. */
+export function KeyHelp({ open, close }: { open: boolean; close: () => void }) {
+  return (
+    <Dialog open={open} onClose={close} aria-labelledby="keys-title">
+      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogContent>
+        <table>
+          <tbody>
+            {LIST.map(([key, meaning]) => (
+              <tr key={key}>
+                <th scope="row" style={{ textAlign: "left", paddingRight: 24, fontWeight: 600 }}>
+                  <kbd>{key}</kbd>
+                </th>
+                <td>{meaning}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </DialogContent>
+    </Dialog>
+  );
+}

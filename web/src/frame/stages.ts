@@ -1,0 +1,22 @@
+/** The five stages and the screens that stand so far; a stage without screens is shown as coming. */
+export const STAGES: { name: string; letter: string; screens: { path: string; name: string }[] }[] = [
+  {
+    name: "Crawl",
+    letter: "c",
+    screens: [
+      { path: "crawl/setup", name: "Setup" },
+      { path: "crawl/live", name: "Live" },
+    ],
+  },
+  {
+    name: "Read",
+    letter: "r",
+    screens: [
+      { path: "read/trellis", name: "Trellis" },
+      { path: "read/ledger", name: "Ledger" },
+    ],
+  },
+  { name: "Decide", letter: "d", screens: [] },
+  { name: "Plan", letter: "p", screens: [] },
+  { name: "Prove", letter: "v", screens: [] },
+];

@@ -1,0 +1,22 @@
+/** One condition on a column of the ledger. */
+export type Condition = { field: string; op: string; value?: string | number | boolean | string[] };
+/** An and/or tree of conditions, the same for API, lens, export and address. */
+export type Where = { all: (Condition | { any: Condition[] })[] };
+
+export const NO_CONDITIONS: Where = { all: [] };
+
+/** Reads the conditions of an address; what can't be read counts as none. */
+export function readWhere(text: string | null): Where {
+  if (!text) return NO_CONDITIONS;
+  try {
+    const value: unknown = JSON.parse(text);
+    if (typeof value === "object" && value !== null && "all" in value && Array.isArray(value.all))
+      return value as Where;
+  } catch {
+    // An address that was cut short shows everything rather than nothing.
+  }
+  return NO_CONDITIONS;
+}
+
+/** The conditions as they stand in an address; nothing where there are none. */
+export const writeWhere = (where: Where) => (where.all.length === 0 ? undefined : JSON.stringify(where));

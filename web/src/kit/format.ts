@@ -1,0 +1,36 @@
+const whole = new Intl.NumberFormat();
+
+/** A whole number in the reader's locale. */
+export const count = (value: number) => whole.format(value);
+
+/** "1 URL", "12 URLs". */
+export const counted = (value: number, one: string, many = `${one}s`) => `${count(value)} ${value === 1 ? one : many}`;
+
+/** A day in the reader's locale, with the year only where it isn't this one. */
+export function day(iso: string) {
+  const date = new Date(iso);
+  const thisYear = date.getFullYear() === new Date().getFullYear();
+  return date.toLocaleDateString(undefined, {
+    day: "numeric",
+    month: "short",
+    ...(thisYear ? {} : { year: "numeric" }),
+  });
+}
+
+/** Day and time in the reader's locale. */
+export const moment = (iso: string) =>
+  new Date(iso).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
+
+/** "41 s", "3 min", "2 h 10 min". */
+export function duration(seconds: number) {
+  if (seconds < 90) return `${count(Math.round(seconds))} s`;
+  const minutes = Math.round(seconds / 60);
+  return minutes < 90 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+}
+
+/** "412 B", "12 KB", "3.4 MB". */
+export function bytes(value: number) {
+  if (value < 1000) return `${value} B`;
+  if (value < 1_000_000) return `${Math.round(value / 1000)} KB`;
+  return `${(value / 1_000_000).toLocaleString(undefined, { maximumFractionDigits: 1 })} MB`;
+}

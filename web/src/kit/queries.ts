@@ -1,0 +1,31 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, data, keepToken } from "../api/client";
+
+/** The session; its token is kept for changes. */
+export function useSession() {
+  return useQuery({
+    queryKey: ["session"],
+    queryFn: async () => {
+      const session = await data(api.GET("/session"));
+      keepToken(session.csrf_token);
+      return session;
+    },
+  });
+}
+
+export function useSites() {
+  return useQuery({ queryKey: ["sites"], queryFn: () => data(api.GET("/sites")).then((answer) => answer.sites) });
+}
+
+export function useCrawls(site: number) {
+  return useQuery({
+    queryKey: ["crawls", site],
+    queryFn: () =>
+      data(api.GET("/sites/{site}/crawls", { params: { path: { site } } })).then((answer) => answer.crawls),
+    enabled: Number.isFinite(site),
+    refetchInterval: (query) => (query.state.data?.some((crawl) => !isEnded(crawl.state)) ? 1000 : false),
+  });
+}
+
+/** Whether nothing more will happen to a crawl. */
+export const isEnded = (state: string) => state === "finished" || state === "failed";

@@ -1,0 +1,50 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { Fragment, type ReactNode } from "react";
+import { Link, useLocation } from "react-router";
+import { UrlText } from "../../../kit/UrlText";
+
+/** One part of the dossier under its heading. */
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ minWidth: 0 }}>
+      <Typography variant="h2" component="h3" sx={{ borderBottom: 1, borderColor: "iron", pb: 0.5, mb: 1 }}>
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+/** Names with their values. */
+export function Facts({ rows }: { rows: [string, ReactNode][] }) {
+  return (
+    <Box
+      component="dl"
+      sx={{ m: 0, display: "grid", gridTemplateColumns: "92px minmax(0, 1fr)", columnGap: 1.5, rowGap: 0.5 }}
+    >
+      {rows.map(([name, value]) => (
+        <Fragment key={name}>
+          <Box component="dt" sx={{ color: "text.secondary" }}>
+            {name}
+          </Box>
+          <Box component="dd" sx={{ m: 0, minWidth: 0, overflowWrap: "anywhere" }}>
+            {value}
+          </Box>
+        </Fragment>
+      ))}
+    </Box>
+  );
+}
+
+/** A URL that opens its own dossier, in the place where this one is. */
+export function UrlLink({ id, url }: { id: string; url: string }) {
+  const { pathname, search } = useLocation();
+  const query = new URLSearchParams(search);
+  query.set("url", id);
+  return (
+    <Link to={`${pathname}?${query}`} style={{ textDecorationThickness: 1, textUnderlineOffset: 3 }}>
+      <UrlText url={url} size={12} />
+    </Link>
+  );
+}

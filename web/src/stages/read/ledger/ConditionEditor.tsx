@@ -1,0 +1,113 @@
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import Popover from "@mui/material/Popover";
+import TextField from "@mui/material/TextField";
+import { type FormEvent, useState } from "react";
+import type { Condition } from "../../../kit/conditions";
+import { COLUMNS, type Column, columnOf } from "./columns";
+import { QUESTIONS } from "./sentence";
+
+type Props = {
+  anchor: HTMLElement | null;
+  first: Condition | undefined;
+  close: () => void;
+  keep: (condition: Condition) => void;
+};
+
+/** Makes or changes one condition in place. */
+export function ConditionEditor({ anchor, first, close, keep }: Props) {
+  return (
+    <Popover
+      open={!!anchor}
+      anchorEl={anchor}
+      onClose={close}
+      anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
+    >
+      <Form first={first} close={close} keep={keep} />
+    </Popover>
+  );
+}
+
+function Form({ first, close, keep }: Omit<Props, "anchor">) {
+  const [column, setColumn] = useState<Column | null>(first ? (columnOf(first.field) ?? null) : null);
+  const [op, setOp] = useState(first?.op ?? "");
+  const [text, setText] = useState(first?.value === undefined ? "" : String(first.value));
+  const questions = column ? QUESTIONS[column.kind] : [];
+  const question = questions.find(([name]) => name === op) ?? questions[0];
+  const value = column && question ? readValue(column, text) : undefined;
+  const ready = column && question && (!question[2] || value !== undefined);
+
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (!column || !question || !ready) return;
+    keep({ field: column.field, op: question[0], ...(question[2] ? { value } : {}) });
+    close();
+  };
+
+  return (
+    <Box component="form" onSubmit={submit} sx={{ p: 2, width: 300, display: "grid", gap: 1.5 }}>
+      <Autocomplete
+        options={COLUMNS}
+        value={column}
+        getOptionLabel={(one) => one.subject}
+        isOptionEqualToValue={(one, two) => one.field === two.field}
+        onChange={(_, one) => {
+          setColumn(one);
+          setOp("");
+          setText(one?.kind === "flag" ? "true" : "");
+        }}
+        renderInput={(params) => <TextField {...params} label="Column" autoFocus={!first} />}
+      />
+      {column && column.kind !== "flag" && (
+        <TextField select label="Question" value={question?.[0] ?? ""} onChange={(event) => setOp(event.target.value)}>
+          {questions.map(([name, words]) => (
+            <MenuItem key={name} value={name}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {column && question?.[2] && <Value column={column} text={text} setText={setText} />}
+      <Button type="submit" variant="contained" disabled={!ready}>
+        Narrow
+      </Button>
+    </Box>
+  );
+}
+
+function Value({ column, text, setText }: { column: Column; text: string; setText: (text: string) => void }) {
+  const choices = column.kind === "flag" ? ["true", "false"] : column.choices;
+  if (choices) {
+    return (
+      <TextField
+        select
+        label="Value"
+        value={choices.includes(text) ? text : ""}
+        onChange={(event) => setText(event.target.value)}
+      >
+        {choices.map((choice) => (
+          <MenuItem key={choice} value={choice}>
+            {column.kind === "flag" ? (choice === "true" ? "yes" : "no") : choice}
+          </MenuItem>
+        ))}
+      </TextField>
+    );
+  }
+  return (
+    <TextField
+      label="Value"
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      type={column.kind === "number" ? "number" : "text"}
+    />
+  );
+}
+
+function readValue(column: Column, text: string): Condition["value"] {
+  if (text === "") return undefined;
+  if (column.kind === "flag") return text === "true";
+  if (column.kind !== "number") return text;
+  return Number.isFinite(Number(text)) ? Number(text) : undefined;
+}

@@ -1,0 +1,146 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import { useState } from "react";
+import { Link } from "react-router";
+import { useAddress } from "../../../kit/address";
+import { count } from "../../../kit/format";
+import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { useCurrent } from "../../../kit/useCurrent";
+import { COLUMNS, type Column } from "./columns";
+import { ConditionBar } from "./ConditionBar";
+import { LedgerTable } from "./LedgerTable";
+import { useLedger } from "./useLedger";
+
+/** Every URL as a row with all evidence as columns. */
+export default function Ledger() {
+  const { crawl, loading, error } = useCurrent();
+  const { to } = useAddress();
+  if (error) return <Failed error={error} />;
+  if (loading) return <Loading what="the crawls" />;
+  if (crawl?.state !== "finished") {
+    return (
+      <Empty
+        title="Nothing to read yet"
+        action={
+          <Button component={Link} to={to("crawl/live")} variant="contained">
+            To the crawl
+          </Button>
+        }
+      >
+        The ledger lists every URL once a crawl is finished.
+      </Empty>
+    );
+  }
+  return <LedgerOf crawl={crawl.id} />;
+}
+
+function LedgerOf({ crawl }: { crawl: number }) {
+  const ledger = useLedger(crawl);
+  return (
+    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr) auto" }}>
+      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 2, alignItems: "start" }}>
+        <Box sx={{ flex: 1 }}>
+          <ConditionBar where={ledger.where} change={ledger.setWhere} />
+        </Box>
+        <ColumnChoice columns={ledger.columns} choose={ledger.setColumns} />
+      </Box>
+      {ledger.pages.error ? (
+        <Failed error={ledger.pages.error} retry={() => ledger.pages.refetch()} />
+      ) : (
+        <LedgerTable ledger={ledger} />
+      )}
+      <Footer totals={ledger.totals.data} />
+    </Box>
+  );
+}
+
+function ColumnChoice({ columns, choose }: { columns: Column[]; choose: (fields: string[]) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const shown = columns.map((column) => column.field as string);
+  const flip = (field: string) =>
+    choose(
+      shown.includes(field)
+        ? shown.filter((one) => one !== field)
+        : COLUMNS.map((one) => one.field as string).filter((one) => shown.includes(one) || one === field),
+    );
+  return (
+    <>
+      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
+        Columns
+      </Button>
+      <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)} slotProps={{ list: { dense: true } }}>
+        {COLUMNS.filter((column) => column.field !== "url").map((column) => (
+          <MenuItem
+            key={column.field}
+            role="menuitemcheckbox"
+            aria-checked={shown.includes(column.field)}
+            onClick={() => flip(column.field)}
+          >
+            <Checkbox
+              size="small"
+              checked={shown.includes(column.field)}
+              tabIndex={-1}
+              sx={{ p: 0, mr: 1 }}
+              disableRipple
+              slotProps={{ input: { "aria-hidden": true } }}
+            />
+            {column.name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
+
+type TotalsData = {
+  urls: number;
+  of: number;
+  wanted: number;
+  indexable: number;
+  with_faults: number;
+  median_words: number | null;
+};
+
+function Footer({ totals }: { totals: TotalsData | undefined }) {
+  return (
+    <Box
+      component="footer"
+      aria-label="Totals"
+      sx={{
+        borderTop: 2,
+        borderColor: "iron",
+        bgcolor: "background.paper",
+        px: 2.5,
+        py: 1,
+        display: "flex",
+        gap: 4,
+        minHeight: 38,
+      }}
+    >
+      {totals && (
+        <>
+          <span>
+            <strong>{count(totals.urls)}</strong> {totals.urls === totals.of ? "URLs" : `of ${count(totals.of)} URLs`}
+          </span>
+          <span>
+            wanted <strong>{count(totals.wanted)}</strong>
+          </span>
+          <span>
+            indexable <strong>{count(totals.indexable)}</strong>
+          </span>
+          <span>
+            with faults <strong>{count(totals.with_faults)}</strong>
+          </span>
+          {totals.median_words !== null && (
+            <span>
+              median words <strong>{count(totals.median_words)}</strong>
+            </span>
+          )}
+        </>
+      )}
+    </Box>
+  );
+}

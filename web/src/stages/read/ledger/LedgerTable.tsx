@@ -1,0 +1,216 @@
+import Box from "@mui/material/Box";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useRef, useState } from "react";
+import type { LedgerRow } from "../../../api/client";
+import { Loading } from "../../../kit/Notice";
+import { cellContent, type Column } from "./columns";
+import type { useLedger } from "./useLedger";
+
+const ROW = 32;
+
+/** The rows, drawn only where they are seen; more are fetched as the end comes near. */
+export function LedgerTable({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
+  const field = useRef<HTMLDivElement>(null);
+  const { rows, columns, pages } = ledger;
+  const [at, setAt] = useState(0);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => field.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+  });
+  const items = virtual.getVirtualItems();
+  const last = items.at(-1)?.index ?? 0;
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = pages;
+
+  useEffect(() => {
+    if (last >= rows.length - 40 && hasNextPage && !isFetchingNextPage) fetchNextPage();
+  }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage]);
+
+  useRowKeys(
+    rows,
+    at,
+    (index) => {
+      setAt(index);
+      virtual.scrollToIndex(index);
+    },
+    ledger.open,
+  );
+
+  if (pages.isLoading) return <Loading what="the ledger" />;
+  if (rows.length === 0)
+    return <Box sx={{ p: 4, color: "text.secondary" }}>No URL meets these conditions. Drop one of them above.</Box>;
+
+  const template = columns
+    .map((column) =>
+      column.field === "url" ? `minmax(${column.width}px, 2fr)` : `minmax(${column.width}px, ${column.width}fr)`,
+    )
+    .join(" ");
+  return (
+    <Box
+      ref={field}
+      role="table"
+      aria-label="URLs"
+      aria-rowcount={rows.length}
+      tabIndex={0}
+      sx={{ overflow: "auto", borderTop: 1, borderColor: "divider" }}
+    >
+      <Box sx={{ minWidth: columns.reduce((sum, column) => sum + column.width, 0) }}>
+        <Head columns={columns} template={template} sort={ledger.sort} sortBy={ledger.sortBy} />
+        <Box role="rowgroup" sx={{ height: virtual.getTotalSize(), position: "relative", bgcolor: "background.paper" }}>
+          {items.map((item) => {
+            const row = rows[item.index];
+            if (!row) return null;
+            return (
+              <Row
+                key={row.url_id}
+                row={row}
+                columns={columns}
+                template={template}
+                top={item.start}
+                marked={item.index === at}
+                opened={row.url_id === ledger.openUrl}
+                open={() => {
+                  setAt(item.index);
+                  ledger.open(row.url_id);
+                }}
+              />
+            );
+          })}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** j and k move, Enter opens. */
+function useRowKeys(rows: LedgerRow[], at: number, move: (index: number) => void, open: (id: string) => void) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(event.target.tagName))
+        return;
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const row = rows[at];
+      if (event.key === "j") move(Math.min(rows.length - 1, at + 1));
+      else if (event.key === "k") move(Math.max(0, at - 1));
+      else if (event.key === "Enter" && row) open(row.url_id);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [rows, at, move, open]);
+}
+
+type HeadProps = { columns: Column[]; template: string; sort: string; sortBy: (field: string) => void };
+
+function Head({ columns, template, sort, sortBy }: HeadProps) {
+  return (
+    <Box role="rowgroup" sx={{ position: "sticky", top: 0, zIndex: 1 }}>
+      <Box
+        role="row"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: template,
+          bgcolor: "background.default",
+          borderBottom: 2,
+          borderColor: "iron",
+        }}
+      >
+        {columns.map((column) => {
+          const direction =
+            sort === column.field ? "ascending" : sort === `-${column.field}` ? "descending" : undefined;
+          return (
+            <Box
+              key={column.field}
+              role="columnheader"
+              aria-sort={direction ?? (column.sortable ? "none" : undefined)}
+              sx={{
+                px: 1.25,
+                py: 0.75,
+                fontSize: 12,
+                fontWeight: 650,
+                textAlign: column.kind === "number" ? "right" : "left",
+                color: "text.secondary",
+              }}
+            >
+              {column.sortable ? (
+                <Box
+                  component="button"
+                  type="button"
+                  onClick={() => sortBy(column.field)}
+                  sx={{
+                    font: "inherit",
+                    color: direction ? "text.primary" : "inherit",
+                    bgcolor: "transparent",
+                    border: 0,
+                    p: 0,
+                    cursor: "pointer",
+                    whiteSpace: "nowrap",
+                  }}
+                >
+                  {column.name}
+                  {direction === "ascending" ? " ↑" : direction === "descending" ? " ↓" : ""}
+                </Box>
+              ) : (
+                column.name
+              )}
+            </Box>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+type RowProps = {
+  row: LedgerRow;
+  columns: Column[];
+  template: string;
+  top: number;
+  marked: boolean;
+  opened: boolean;
+  open: () => void;
+};
+
+function Row({ row, columns, template, top, marked, opened, open }: RowProps) {
+  return (
+    <Box
+      role="row"
+      aria-selected={opened}
+      onClick={open}
+      sx={{
+        position: "absolute",
+        top,
+        left: 0,
+        right: 0,
+        height: ROW,
+        display: "grid",
+        gridTemplateColumns: template,
+        alignItems: "center",
+        borderBottom: 1,
+        borderColor: "divider",
+        cursor: "pointer",
+        bgcolor: opened ? "color-mix(in srgb, var(--mui-palette-verdigris) 14%, transparent)" : undefined,
+        boxShadow: marked ? "inset 3px 0 0 var(--mui-palette-verdigris)" : undefined,
+        "&:hover": { bgcolor: "color-mix(in srgb, var(--mui-palette-verdigris) 8%, transparent)" },
+      }}
+    >
+      {columns.map((column) => (
+        <Box
+          key={column.field}
+          role="cell"
+          title={column.kind === "text" || column.kind === "list" ? String(row[column.field] ?? "") : undefined}
+          sx={{
+            px: 1.25,
+            overflow: "hidden",
+            textOverflow: "ellipsis",
+            whiteSpace: "nowrap",
+            textAlign: column.kind === "number" ? "right" : "left",
+            minWidth: 0,
+          }}
+        >
+          {cellContent(column, row)}
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,149 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { api, data, type Trellis } from "../../../api/client";
+import { narrowed, useAddress } from "../../../kit/address";
+import type { Condition } from "../../../kit/conditions";
+import { count } from "../../../kit/format";
+import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { useCurrent } from "../../../kit/useCurrent";
+import { TrellisDrawing } from "./TrellisDrawing";
+import { TrellisTable } from "./TrellisTable";
+
+export type Reading = "all" | "wanted" | "strays";
+/** One cell of the trellis: pages of a group that stop at a rung, or that pass all rungs (null). */
+export type Cell = { group: string; stop: string | null };
+
+const READINGS: { name: Reading; label: string }[] = [
+  { name: "all", label: "All pages" },
+  { name: "wanted", label: "Wanted pages that stop" },
+  { name: "strays", label: "Strays that climb" },
+];
+
+/** Where pages stop on their way into the index. */
+export default function TrellisScreen() {
+  const { crawl, running, loading, error } = useCurrent();
+  const { search, change, to } = useAddress();
+  const asked = READINGS.find((one) => one.name === search.get("reading"))?.name;
+  const trellis = useTrellis(crawl?.id, asked);
+  if (error ?? trellis.error)
+    return <Failed error={error ?? trellis.error ?? new Error()} retry={() => trellis.refetch()} />;
+  if (loading || (crawl && !trellis.data)) return <Loading what="the trellis" />;
+  if (!crawl || !trellis.data)
+    return <NothingYet running={!!running} setup={to("crawl/setup")} live={to("crawl/live")} />;
+
+  const reading = asked ?? (trellis.data.wanted > 0 ? "wanted" : "all");
+  const asTable = search.get("as") === "table";
+  const cellAddress = (cell: Cell) => to("read/ledger", narrowed(...conditionsOf(cell, reading)));
+  return (
+    <Box sx={{ px: 2.5, py: 1.5 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
+        <Typography variant="h1">Where pages stop on their way into the index</Typography>
+        <Typography sx={{ color: "text.secondary" }}>{headline(trellis.data, reading)}</Typography>
+        <Box sx={{ flex: 1 }} />
+        <Button onClick={() => change({ as: asTable ? undefined : "table" }, true)}>
+          {asTable ? "As a drawing" : "As a table"}
+        </Button>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={reading}
+          onChange={(_, value: Reading | null) => value && change({ reading: value }, true)}
+        >
+          {READINGS.map((one) => (
+            <ToggleButton
+              key={one.name}
+              value={one.name}
+              sx={{
+                py: 0.5,
+                color: "text.primary",
+                "&.Mui-selected, &.Mui-selected:hover": { bgcolor: "iron", color: "background.paper" },
+              }}
+            >
+              {one.label}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      </Box>
+      {trellis.data.groups.length === 0 ? (
+        <NoPages reading={reading} setup={to("crawl/setup")} />
+      ) : asTable ? (
+        <TrellisTable trellis={trellis.data} addressOf={cellAddress} />
+      ) : (
+        <TrellisDrawing trellis={trellis.data} strays={reading === "strays"} addressOf={cellAddress} />
+      )}
+    </Box>
+  );
+}
+
+function useTrellis(crawl: number | undefined, asked: Reading | undefined) {
+  return useQuery({
+    queryKey: ["trellis", crawl, asked ?? "first"],
+    queryFn: async () => {
+      const path = { crawl: crawl ?? 0 };
+      const first = await data(
+        api.GET("/crawls/{crawl}/trellis", { params: { path, query: { reading: asked ?? "wanted" } } }),
+      );
+      if (asked || first.wanted > 0) return first;
+      return data(api.GET("/crawls/{crawl}/trellis", { params: { path, query: { reading: "all" } } }));
+    },
+    enabled: crawl !== undefined,
+    placeholderData: (before) => before,
+  });
+}
+
+function headline(trellis: Trellis, reading: Reading) {
+  if (reading === "strays")
+    return `${count(trellis.pages - trellis.stopping)} of ${count(trellis.pages)} pages to be kept out climb all the same`;
+  return `${count(trellis.stopping)} of ${count(trellis.pages)} ${reading === "wanted" ? "wanted pages" : "pages"} stop`;
+}
+
+/** The ledger conditions for the URLs behind one cell. */
+function conditionsOf(cell: Cell, reading: Reading): Condition[] {
+  return [
+    { field: "group", op: "is", value: cell.group },
+    cell.stop === null ? { field: "stop", op: "empty" } : { field: "stop", op: "is", value: cell.stop },
+    ...(reading === "wanted" ? [{ field: "wanted", op: "is", value: true }] : []),
+    ...(reading === "strays" ? [{ field: "intent", op: "is", value: "keep_out" }] : []),
+    // The trellis counts pages and documents, not what they embed.
+    ...["image", "script", "style"].map((kind) => ({ field: "kind", op: "is_not", value: kind })),
+  ];
+}
+
+function NothingYet({ running, setup, live }: { running: boolean; setup: string; live: string }) {
+  return (
+    <Empty
+      title={running ? "The first crawl is still running" : "Nothing to read yet"}
+      action={
+        <Button component={Link} to={running ? live : setup} variant="contained">
+          {running ? "Watch it" : "Set up a crawl"}
+        </Button>
+      }
+    >
+      {running
+        ? "The trellis is drawn when it is finished."
+        : "Crawl the site first; then this shows where its pages stop."}
+    </Empty>
+  );
+}
+
+function NoPages({ reading, setup }: { reading: Reading; setup: string }) {
+  return (
+    <Empty
+      title={reading === "strays" ? "Nothing is to be kept out yet" : "Nothing is wanted yet"}
+      action={
+        <Button component={Link} to={setup} variant="contained">
+          Say what is wanted
+        </Button>
+      }
+    >
+      {reading === "strays"
+        ? "A stray is a page that you want kept out and that climbs all the same. Say in the setup which pages those are."
+        : "Mark key pages or patterns in the setup, or list pages in a sitemap: those count as wanted."}
+    </Empty>
+  );
+}

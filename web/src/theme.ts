@@ -1,0 +1,108 @@
+import { createTheme } from "@mui/material/styles";
+
+declare module "@mui/material/styles" {
+  interface Palette {
+    iron: string;
+    slate: string;
+    verdigris: string;
+    moss: string;
+    rust: string;
+    brass: string;
+    heather: string;
+    mist: string;
+    bar: string;
+  }
+  interface PaletteOptions {
+    iron?: string;
+    slate?: string;
+    verdigris?: string;
+    moss?: string;
+    rust?: string;
+    brass?: string;
+    heather?: string;
+    mist?: string;
+    bar?: string;
+  }
+}
+
+export const MONO = '"JetBrains Mono Variable", monospace';
+
+const light = {
+  iron: "#23292C",
+  slate: "#566065",
+  verdigris: "#2A7062",
+  moss: "#86A873",
+  rust: "#A84A22",
+  brass: "#8A6416",
+  heather: "#6C5A8C",
+  mist: "#DDE3E1",
+  bar: "#23292C",
+};
+
+const dark = {
+  iron: "#E9E6DF",
+  slate: "#A6B0B3",
+  verdigris: "#63B7A5",
+  moss: "#6E8F5F",
+  rust: "#E08457",
+  brass: "#D9AE5B",
+  heather: "#B5A4D3",
+  mist: "#3A4347",
+  bar: "#14181A",
+};
+
+/**
+ * Iron on calm paper. Brass, rust, slate and heather are a shade darker than the palette's first drawing, so that text in
+ * them reaches 4.5:1 on paper (WCAG 2.2, 1.4.3).
+ */
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: "media" },
+  colorSchemes: {
+    light: {
+      palette: {
+        ...light,
+        background: { default: "#F7F4EE", paper: "#FFFDF9" },
+        text: { primary: light.iron, secondary: light.slate },
+        primary: { main: light.verdigris, contrastText: "#FFFFFF" },
+        error: { main: light.rust },
+        divider: light.mist,
+      },
+    },
+    dark: {
+      palette: {
+        ...dark,
+        background: { default: "#1B2023", paper: "#22292C" },
+        text: { primary: dark.iron, secondary: dark.slate },
+        primary: { main: dark.verdigris, contrastText: "#10201C" },
+        error: { main: dark.rust },
+        divider: dark.mist,
+      },
+    },
+  },
+  shape: { borderRadius: 4 },
+  typography: {
+    fontFamily: '"Hanken Grotesk Variable", sans-serif',
+    fontSize: 13.5,
+    htmlFontSize: 16,
+    body1: { fontSize: 13.5 },
+    body2: { fontSize: 12 },
+    h1: { fontSize: 20, fontWeight: 650, letterSpacing: 0 },
+    h2: { fontSize: 15, fontWeight: 650 },
+    button: { textTransform: "none", fontWeight: 600, fontSize: 13.5 },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontVariantNumeric: "tabular-nums", overflow: "hidden" },
+        a: { color: "inherit" },
+        "*:focus-visible": { outline: "2px solid var(--mui-palette-verdigris)", outlineOffset: 2 },
+        "@media (prefers-reduced-motion: reduce)": {
+          "*": { transition: "none !important", animation: "none !important" },
+        },
+      },
+    },
+    MuiButton: { defaultProps: { disableElevation: true, size: "small" } },
+    MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
+    MuiTooltip: { defaultProps: { arrow: true } },
+  },
+});

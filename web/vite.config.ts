@@ -1,0 +1,8 @@
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vite";
+
+export default defineConfig({
+  plugins: [react()],
+  // Fonts and pictures stay files: the content security policy allows no inlined ones but images.
+  build: { assetsInlineLimit: 0 },
+});
