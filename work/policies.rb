@@ -56,7 +56,7 @@ module IronTrellis
 
         robots_url = "#{result.origin}/robots.txt"
         resolver = Core::Url::Resolver.new(Core::Url::NormalForm.parse(robots_url))
-        sitemaps = Core::Robots::File.new(result.body).sitemaps.filter_map { |location| resolver.call(location) }
+        sitemaps = Core::Robots::Ruleset.new(result.body).sitemaps.filter_map { |location| resolver.call(location) }
         Store::SitemapFiles.new(@crawl).add(sitemaps, parent: robots_url)
       end
     end

@@ -21,7 +21,7 @@ module IronTrellis
         # @return [Policy]
         def self.from_answer(status:, text:, agent:)
           case status
-          when 200..299 then new(rules: File.new(text.to_s).rules_for(agent))
+          when 200..299 then new(rules: Ruleset.new(text.to_s).rules_for(agent))
           when 400..499 then new(rules: [])
           else new(rules: [], reachable: false)
           end

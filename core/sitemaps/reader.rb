@@ -11,6 +11,10 @@ module IronTrellis
         Result = Struct.new(:kind, :entries, :sitemaps, :error, keyword_init: true)
         Entry = Struct.new(:url, :lastmod, :alternates, keyword_init: true)
 
+        # A document type with declarations inside is refused before parsing: entities are how small files grow huge.
+        ENTITIES = /<!DOCTYPE[^>]*\[/in
+        PROLOGUE = 65_536
+
         # @param base [Url::Parts] where the file was found
         def initialize(base)
           @resolver = Url::Resolver.new(base)
@@ -19,6 +23,8 @@ module IronTrellis
         # @param xml [String] bytes, uncompressed
         # @return [Result] what could be read; `error` tells where reading ended early, nil if it didn't
         def call(xml)
+          return Result.new(kind: "unknown", entries: [], sitemaps: [], error: "it declares entities, which a sitemap may not") if ENTITIES.match?(xml.byteslice(0, PROLOGUE))
+
           events = Events.new
           Nokogiri::XML::SAX::Parser.new(events).parse(xml) { |context| context.replace_entities = false }
           Result.new(kind: events.kind, entries: events.entries.filter_map { |entry| resolve(entry) },
@@ -28,7 +34,9 @@ module IronTrellis
         private
 
         def resolve(entry)
-          entry.url = @resolver.call(entry.url.to_s) or return nil
+          return nil if entry.url.to_s.empty?
+
+          entry.url = @resolver.call(entry.url) or return nil
           entry.alternates = entry.alternates.filter_map do |one|
             url = @resolver.call(one[:url].to_s)
             {code: one[:code], url: url, source: "sitemap"} if url && one[:code]

@@ -41,7 +41,14 @@ export function StageRail({ screen }: { screen: string }) {
             <Box
               component="li"
               key={stage.name}
-              sx={{ display: "grid", justifyItems: "center", pt: 1, pb: 0.75, position: "relative" }}
+              sx={{
+                display: "grid",
+                justifyItems: "center",
+                alignContent: "start",
+                pt: 1,
+                pb: 0.75,
+                position: "relative",
+              }}
             >
               <Station
                 stage={stage.name}

@@ -28,6 +28,7 @@ export function DossierSheet() {
             height: "calc(100% - 46px)",
             borderLeft: 3,
             borderColor: "iron",
+            "&:focus-visible": { outline: "none" },
           },
         },
         backdrop: { sx: { bgcolor: "rgba(35,41,44,0.18)", top: 46 } },

@@ -26,7 +26,7 @@ export function DossierView({ crawl, url, tools }: Props) {
   return (
     <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2.5, gridTemplateColumns: "minmax(0, 1fr)" }}>
       <Header dossier={page} tools={tools} />
-      <Ladder climb={page.climb} />
+      <Ladder dossier={page} />
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
           <Faults dossier={page} />
@@ -91,7 +91,7 @@ function Faults({ dossier }: { dossier: Dossier }) {
             {fault.why} <em>{fault.fix}</em>
             <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
               {" "}
-              {fault.source === "CP" ? "Common practice" : fault.source.replace(/; CP$/, "; common practice")}
+              {fault.source === "CP" ? "Common practice" : fault.source.replace(/\bCP\b/g, "common practice")}
             </Box>
           </Box>
         </Box>

@@ -1,12 +1,14 @@
 import Box from "@mui/material/Box";
 import type { Dossier } from "../../../api/client";
+import { count, counted } from "../../../kit/format";
 import { RUNGS } from "../../../kit/rungs";
 import { colourOf, Sign, type State } from "../../../kit/signs/Sign";
 
 type Step = Dossier["climb"][number];
 
 /** The eight rungs with what was judged at each; the first that stops is its stop. */
-export function Ladder({ climb }: { climb: Dossier["climb"] }) {
+export function Ladder({ dossier }: { dossier: Dossier }) {
+  const { climb } = dossier;
   const steps = new Map<string, Step>(climb.map((step) => [step.rung, step]));
   const stop = climb.find((step) => step.state === "stop")?.rung;
   return (
@@ -53,11 +55,20 @@ export function Ladder({ climb }: { climb: Dossier["climb"] }) {
                 overflow: "hidden",
               }}
             >
-              {step?.reason ?? (step?.state === "pass" ? "passes" : step ? "not known" : "not judged yet")}
+              {step?.reason ??
+                (step?.state === "pass" ? passing(rung.name, dossier.url) : step ? "not known" : "not judged yet")}
             </Box>
           </Box>
         );
       })}
     </Box>
   );
+}
+
+/** What lets it pass a rung, in a few words. */
+function passing(rung: string, url: Dossier["url"]) {
+  if (rung === "found") return url.depth == null ? "listed in a sitemap" : counted(url.depth, "click");
+  if (rung === "answers") return `${url.status} in ${count(url.response_ms ?? 0)} ms`;
+  if (rung === "own") return url.canonical_state === "self" ? "canonical is itself" : "no canonical";
+  return { allowed: "by robots.txt", direct: "no redirect", open: "no noindex" }[rung] ?? "passes";
 }

@@ -34,10 +34,12 @@ export default function Ledger() {
       </Empty>
     );
   }
-  return <LedgerOf crawl={crawl.id} />;
+  return <LedgerOf crawl={crawl.id} mainHost={hostOf(crawl.settings.start_urls?.[0])} />;
 }
 
-function LedgerOf({ crawl }: { crawl: number }) {
+const hostOf = (url: string | undefined) => (url ? new URL(url).origin : "");
+
+function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
   const ledger = useLedger(crawl);
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr) auto" }}>
@@ -50,7 +52,7 @@ function LedgerOf({ crawl }: { crawl: number }) {
       {ledger.pages.error ? (
         <Failed error={ledger.pages.error} retry={() => ledger.pages.refetch()} />
       ) : (
-        <LedgerTable ledger={ledger} />
+        <LedgerTable ledger={ledger} mainHost={mainHost} />
       )}
       <Footer totals={ledger.totals.data} />
     </Box>

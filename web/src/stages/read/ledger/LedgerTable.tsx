@@ -9,7 +9,7 @@ import type { useLedger } from "./useLedger";
 const ROW = 32;
 
 /** The rows, drawn only where they are seen; more are fetched as the end comes near. */
-export function LedgerTable({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
+export function LedgerTable({ ledger, mainHost }: { ledger: ReturnType<typeof useLedger>; mainHost: string }) {
   const field = useRef<HTMLDivElement>(null);
   const { rows, columns, pages } = ledger;
   const [at, setAt] = useState(0);
@@ -66,6 +66,7 @@ export function LedgerTable({ ledger }: { ledger: ReturnType<typeof useLedger> }
                 key={row.url_id}
                 row={row}
                 columns={columns}
+                mainHost={mainHost}
                 template={template}
                 top={item.start}
                 marked={item.index === at}
@@ -163,6 +164,7 @@ function Head({ columns, template, sort, sortBy }: HeadProps) {
 
 type RowProps = {
   row: LedgerRow;
+  mainHost: string;
   columns: Column[];
   template: string;
   top: number;
@@ -171,7 +173,7 @@ type RowProps = {
   open: () => void;
 };
 
-function Row({ row, columns, template, top, marked, opened, open }: RowProps) {
+function Row({ row, mainHost, columns, template, top, marked, opened, open }: RowProps) {
   return (
     <Box
       role="row"
@@ -208,7 +210,7 @@ function Row({ row, columns, template, top, marked, opened, open }: RowProps) {
             minWidth: 0,
           }}
         >
-          {cellContent(column, row)}
+          {cellContent(column, row, mainHost)}
         </Box>
       ))}
     </Box>

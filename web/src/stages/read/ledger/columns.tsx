@@ -17,7 +17,7 @@ export type Column = {
   width: number;
   sortable?: boolean;
   choices?: string[];
-  show?: (row: LedgerRow) => ReactNode;
+  show?: (row: LedgerRow, mainHost: string) => ReactNode;
 };
 
 const RUNG_NAMES = ["found", "allowed", "answers", "direct", "open", "own", "distinct", "indexed"];
@@ -29,9 +29,9 @@ export const COLUMNS: Column[] = [
     name: "URL",
     subject: "URL",
     kind: "text",
-    width: 330,
+    width: 300,
     sortable: true,
-    show: (row) => <UrlText url={row.url} />,
+    show: (row, mainHost) => <UrlText url={row.url} withHost={!row.url.startsWith(mainHost)} />,
   },
   {
     field: "status",
@@ -53,7 +53,7 @@ export const COLUMNS: Column[] = [
   },
   { field: "stop_reason", name: "Why", subject: "reason", kind: "text", width: 240 },
   { field: "depth", name: "Depth", subject: "depth", kind: "number", width: 64, sortable: true },
-  { field: "title", name: "Title", subject: "title", kind: "text", width: 250 },
+  { field: "title", name: "Title", subject: "title", kind: "text", width: 220 },
   { field: "title_chars", name: "Title chars", subject: "title characters", kind: "number", width: 84, sortable: true },
   { field: "words", name: "Words", subject: "words", kind: "number", width: 68, sortable: true },
   { field: "links_in", name: "Links in", subject: "links in", kind: "number", width: 76, sortable: true },
@@ -99,7 +99,7 @@ export const COLUMNS: Column[] = [
     width: 76,
     show: (row) => (row.in_sitemaps.length === 0 ? "" : count(row.in_sitemaps.length)),
   },
-  { field: "faults", name: "Faults", subject: "faults", kind: "list", width: 220 },
+  { field: "faults", name: "Faults", subject: "faults", kind: "list", width: 180 },
   {
     field: "fault_count",
     name: "Number of faults",
@@ -141,9 +141,9 @@ const byField = new Map(COLUMNS.map((column) => [column.field as string, column]
 /** The column of a field, if there is one. */
 export const columnOf = (field: string) => byField.get(field);
 
-/** What a cell shows. */
-export function cellContent(column: Column, row: LedgerRow): ReactNode {
-  if (column.show) return column.show(row);
+/** What a cell shows; URLs of the main host go without it. */
+export function cellContent(column: Column, row: LedgerRow, mainHost: string): ReactNode {
+  if (column.show) return column.show(row, mainHost);
   const value = row[column.field];
   if (value === null || value === undefined) return "";
   if (typeof value === "boolean") return value ? "yes" : "no";
@@ -157,7 +157,7 @@ function Stop({ row }: { row: LedgerRow }) {
     <Box
       component="span"
       title={row.stop_reason ?? undefined}
-      sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}
+      sx={{ display: "flex", gap: 0.75, alignItems: "center" }}
     >
       {row.stop ? (
         <Sign state={stateOfRung(row.stop)} size={14} />

@@ -5,7 +5,7 @@ import type { Trellis } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
 import { stateOfRung, RUNGS } from "../../../kit/rungs";
 import { colourOf, SignShape } from "../../../kit/signs/Sign";
-import { climbing, drop, HEAD, NAMES, ROW, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
+import { climbing, HEAD, NAMES, ROW, stem, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
 import type { Cell } from "./TrellisScreen";
 
 type Props = { trellis: Trellis; strays: boolean; addressOf: (cell: Cell) => string };
@@ -113,22 +113,26 @@ type VineProps = {
 };
 
 function Vine({ group, row, most, judged, rungs, strays, addressOf }: VineProps) {
-  const y = HEAD + row * ROW + 22;
+  const y = HEAD + row * ROW + 20;
   const left = climbing(group, rungs);
   const end = judged === 8 ? WIDTH - 60 : uprightAt(judged - 1) + 40;
+  // A stray should be thin: it is not what the trellis is for.
+  const scale = strays ? most * 6 : most;
+  const [host, name] = split(group.name);
   const fill = strays ? "var(--mui-palette-rust)" : "var(--mui-palette-moss)";
   const passing = counted(group.through, "page");
   return (
     <g>
       <path d={`M0 ${HEAD + row * ROW - 4}H${WIDTH}`} stroke="var(--mui-palette-mist)" />
       <text x={0} y={y} fontSize="14" fontWeight="650" fill="var(--mui-palette-iron)">
-        {shorten(group.name)}
+        {shorten(name)}
         <title>{group.name}</title>
       </text>
       <text x={0} y={y + 17} fontSize="12" fill="var(--mui-palette-slate)">
         {counted(group.pages, "page")}
+        {host && ` · ${shorten(host)}`}
       </text>
-      <path d={vine(left, judged, y - 4, strays ? most * 6 : most, row)} fill={fill} />
+      <path d={vine(left, judged, y - 4, scale, row)} fill={fill} />
       {judged < 8 && group.through > 0 && (
         <path
           d={tendril(end, y - 4, row)}
@@ -148,8 +152,8 @@ function Vine({ group, row, most, judged, rungs, strays, addressOf }: VineProps)
           index={index}
           row={row}
           y={y - 4}
-          width={thickness(left[index] ?? 0, most)}
-          drop={thickness(group.stops[rung.name] ?? 0, most)}
+          width={thickness(left[index] ?? 0, scale)}
+          after={thickness(left[index + 1] ?? 0, scale)}
           group={group.name}
           address={addressOf({ group: group.name, stop: rung.name })}
         />
@@ -207,7 +211,7 @@ type DropProps = {
   row: number;
   y: number;
   width: number;
-  drop: number;
+  after: number;
   group: string;
   address: string;
 };
@@ -215,9 +219,9 @@ type DropProps = {
 function Drop(props: DropProps) {
   if (props.number === 0) return null;
   const x = uprightAt(props.index);
-  const y = sway(x, props.y, props.row) + props.width / 2 - 2;
+  const edge = sway(x - 30, props.y, props.row) + props.width / 2;
+  const signY = edge + 3;
   const state = stateOfRung(props.rung);
-  const signY = props.y + 12;
   return (
     <Target
       row={props.row}
@@ -225,10 +229,10 @@ function Drop(props: DropProps) {
       address={props.address}
       label={`${props.group}: ${counted(props.number, "page")} ${props.number === 1 ? "stops" : "stop"} at ${props.rung}`}
     >
-      <rect x={x - 6} y={props.y - 6} width={76} height={36} fill="transparent" />
-      <path d={drop(x, Math.min(y, signY - 9), Math.min(9, Math.max(2, props.drop)))} fill={colourOf(state)} />
-      <SignShape state={state} x={x + 8} y={signY} />
-      <text x={x + 29} y={signY + 14} fontSize="13.5" fontWeight="700" fill={colourOf(state)}>
+      <rect x={x - 6} y={edge - 6} width={84} height={28} fill="transparent" />
+      <path d={stem(x, edge, Math.max(1.5, props.width - props.after), signY + 7)} fill={colourOf(state)} />
+      <SignShape state={state} x={x + 17} y={signY} />
+      <text x={x + 37} y={signY + 14} fontSize="13.5" fontWeight="700" fill={colourOf(state)}>
         {count(props.number)}
       </text>
     </Target>
@@ -276,6 +280,12 @@ function tendril(from: number, y: number, row: number) {
   const steps: string[] = [];
   for (let x = from; x <= WIDTH - 88; x += 14) steps.push(`${x} ${Math.round(sway(x, y, row) * 10) / 10}`);
   return `M${steps.join("L")}`;
+}
+
+/** A group on another host than the main one: its host and its folder. */
+function split(name: string): [string, string] {
+  const match = /^([^/]+)(\/.*)$/.exec(name);
+  return match ? [(match[1] ?? "").replace(/^www\./, ""), match[2] ?? ""] : ["", name];
 }
 
 const shorten = (name: string) => (name.length * 7.6 > NAMES - 14 ? `${name.slice(0, 19)}…` : name);

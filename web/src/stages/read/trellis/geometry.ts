@@ -6,8 +6,8 @@ export const NAMES = 176;
 export const FIRST = 268;
 export const LAST = 1096;
 export const HEAD = 44;
-export const ROW = 56;
-const THICKEST = 26;
+export const ROW = 52;
+const THICKEST = 20;
 const THINNEST = 1.6;
 
 /** Where the upright of a rung stands. */
@@ -49,8 +49,16 @@ export function vine(left: number[], judged: number, y: number, most: number, ro
 /** The middle of a row's vine at x. */
 export const sway = (x: number, y: number, row: number) => y + 3 * Math.sin(x / 95 + row * 1.7);
 
-/** The stem of a drop: off the vine at a rung and down to its sign. */
-export const drop = (x: number, y: number, width: number) =>
-  `M${x - 14} ${round(y)}Q${x + 6} ${round(y)} ${x + 10} ${round(y + 13)}l${round(-width)} 0Q${x + 4 - width} ${round(y + 4)} ${x - 14} ${round(y + 2)}Z`;
+/**
+ * The stem of a drop: it leaves the vine's lower edge before the upright, as thick as what stops, and hangs down behind it.
+ */
+export function stem(x: number, edge: number, width: number, toY: number) {
+  const from = x - 30;
+  const tip = x + 12;
+  return (
+    `M${from} ${round(edge - width)}C${x - 6} ${round(edge - width)} ${tip + 1} ${round(edge)} ${tip + 1} ${round(toY)}` +
+    `H${tip - 1}C${tip - 2} ${round(edge + 3)} ${x - 10} ${round(edge)} ${from} ${round(edge)}Z`
+  );
+}
 
 const round = (value: number) => Math.round(value * 10) / 10;

@@ -5,7 +5,7 @@ module IronTrellis
     module Robots
       # A robots.txt, read as RFC 9309 says: groups for the same agent are merged, unknown lines are passed
       # over, sitemap lines stand outside the groups.
-      class File
+      class Ruleset
         LINE_END = /\r\n|\r|\n/
         BOM = "\uFEFF"
         PRODUCT_TOKEN = /\A[A-Za-z_-]*/

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+require_relative "test_helper"
+
+# The folders are the architecture: imports go one way.
+class ArchitectureTest < Minitest::Test
+  ROOT = IronTrellis::ROOT
+  ALLOWED = {
+    "core" => [], "crawl" => %w[core], "ports" => %w[core], "store" => %w[core crawl], "work" => %w[core crawl ports store],
+    "api" => %w[core store work], "cli" => %w[core store work]
+  }.freeze
+  # What the core must not know: no database, no web, no network, no files, no clock.
+  FOREIGN_TO_CORE = /\b(ActiveRecord|Sinatra|Net::HTTP|TCPSocket|::File\b|(?<![:\w])File\.|IO\.|Dir\.|Time\.now|Process\.clock_gettime|PG::)/
+
+  ALLOWED.each do |layer, allowed|
+    define_method("test_#{layer}_names_only_layers_below_it") do
+      others = ALLOWED.keys - allowed - [layer]
+      offences = code_of(layer).flat_map do |file, text|
+        named = text.scan(/(?<![:\w])(Core|Crawl|Ports|Store|Work|Api|Cli)::[A-Z]/).flatten.uniq.map(&:downcase)
+        # Store::Crawl is a crawl's row; inside the store it is called Crawl.
+        (named & others).map { |name| "#{file} names #{name}" }
+      end
+
+      assert_empty offences
+    end
+  end
+
+  def test_the_core_knows_no_database_no_web_no_network_no_files_and_no_clock
+    offences = code_of("core").select { |_, text| FOREIGN_TO_CORE.match?(text) }.map(&:first)
+
+    assert_empty offences
+  end
+
+  def test_every_constant_is_where_its_path_says
+    IronTrellis.loader.eager_load
+
+    assert_operator IronTrellis::Core::Faults::Registry.all.size, :>=, 20
+  end
+
+  def test_the_stand_ins_share_no_code_with_the_application
+    files = Dir[ROOT.join("standins/**/*.rb")]
+
+    assert_empty files.select { |file| File.read(file).match?(/IronTrellis|iron_trellis/) }
+  end
+
+  def test_no_file_of_ruby_is_longer_than_300_lines
+    long = Dir[ROOT.join("{#{ALLOWED.keys.join(",")},standins,test}/**/*.rb")].select { |file| File.foreach(file).count > 300 }
+
+    assert_empty long
+  end
+
+  private
+
+  # Comments may name anything.
+  def code_of(layer)
+    Dir[ROOT.join(layer, "**/*.rb")].to_h { |file| [file.delete_prefix("#{ROOT}/"), File.readlines(file).grep_v(/^\s*#/).join] }
+  end
+end

@@ -1,0 +1,103 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+class AuditTest < Minitest::Test
+  include TestDatabase
+  include AuditRun
+
+  KEYS = IronTrellis::Store::AuditRows::URL_FIELDS
+
+  def test_the_four_files_have_the_keys_of_the_format_in_order
+    result = audit_skerry("--site", "formats")
+
+    assert_equal 0, result.code, result.err
+    assert_equal [KEYS], result.rows("urls").map(&:keys).uniq
+    assert_equal [%w[source target type text rel place followed]], result.rows("links").map(&:keys).uniq
+    assert_equal [%w[code grade url about detail]], result.rows("faults").map(&:keys).uniq
+    assert_equal %w[site started_at seconds fetched urls by_status by_stop by_group faults pages_per_second settings], result.summary.keys
+    assert_equal result.rows("urls").size, result.summary["urls"]
+    assert_equal [], result.rows("urls").map { |row| row["url"] } - result.rows("urls").map { |row| row["url"] }.sort
+  end
+
+  def test_intents_key_pages_limits_and_patterns_count
+    result = audit_skerry("--site", "options", "--intent", "/lamps/*=keep_out", "--key-page", "http://www.skerrylamps.example/search", "--exclude", "*/journal/*", "--max-depth", "1")
+    rows = result.rows("urls").to_h { |row| [row["url"].delete_prefix("http://www.skerrylamps.example"), row] }
+
+    assert_equal "keep_out", rows["/lamps/"]["intent"]
+    assert_empty rows.keys.grep(%r{^/journal/})
+    assert_nil rows["/guides/choose-a-lamp"]&.fetch("error")
+    assert_nil rows.fetch("/account/")["status"]
+  end
+
+  def test_a_limit_is_kept_to_exactly_with_two_workers
+    assert_equal 25, audit_skerry("--site", "limit", "--limit", "25", "--workers", "2").summary["fetched"]
+  end
+
+  def test_fail_on_gives_exit_code_1_where_such_faults_are
+    assert_equal 1, audit_skerry("--site", "fail on", "--fail-on", "stops").code
+  end
+
+  def test_wrong_usage_is_told_with_exit_code_2_and_no_stack_trace
+    {
+      ["audit", "--out", "/tmp/x"] => /start URL/, ["audit", "www.a.test", "--out", "/tmp/x"] => %r{http://},
+      ["audit", "http://a.test/"] => /--out/, ["audit", "http://a.test/", "--out", "/tmp/x", "--render"] => /not built yet/,
+      ["audit", "http://a.test/", "--out", "/tmp/x", "--resolve", "a"] => /HOST:PORT:ADDRESS/, ["audit", "http://a.test/", "--out", "/tmp/x", "--limit", "0"] => /limit/,
+      ["audit", "http://a.test/", "--out", "/tmp/x", "--exclude", "/(/"] => /pattern/, ["audit", "http://a.test/", "--out", "/tmp/x", "--intent", "x"] => /PATTERN=index/,
+      ["nonsense"] => /nonsense/
+    }.each do |arguments, message|
+      result = trellis(*arguments)
+      assert_equal 2, result.code, arguments.inspect
+      assert_match message, result.err
+      refute_match(/\.rb:\d+/, result.err)
+    end
+  end
+
+  def test_a_database_that_cannot_be_reached_is_exit_code_3
+    result = trellis("audit", "http://a.test/", "--out", "/tmp/x", environment: {"DATABASE_URL" => "postgresql://nobody@127.0.0.1:1/x"})
+
+    assert_equal 3, result.code
+    assert_match(/PostgreSQL can't be reached/, result.err)
+    refute_match(/\.rb:\d+/, result.err)
+  end
+
+  def test_starts_that_cannot_be_crawled_end_with_a_clear_message
+    server = RawServer.new { |path, socket| bad_start(path, socket) }
+    at = "http://127.0.0.1:#{server.port}"
+    {
+      "http://nowhere.invalid/" => /no address/, "http://127.0.0.1:1/" => /robots.txt could not be read/, "#{at}/hang" => /in time/,
+      "#{at}/off-site" => %r{redirects to http://elsewhere.example/, which is not on a host in scope}, "#{at}/huge" => /larger than the limit/
+    }.each do |url, message|
+      result = audit(url, "--site", "bad start #{url}")
+      assert_equal 3, result.code, "#{url}: #{result.err}"
+      assert_match message, result.err
+      refute_match(/\.rb:\d+/, result.err)
+    end
+  ensure
+    server.close
+  end
+
+  def test_a_start_that_is_no_html_is_one_row
+    server = RawServer.new do |path, socket|
+      socket.write((path == "/robots.txt") ? "HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n" : "HTTP/1.1 200 OK\r\nContent-Type: application/pdf\r\nContent-Length: 8\r\n\r\n%PDF-1.4")
+      :keep
+    end
+    rows = audit("http://127.0.0.1:#{server.port}/a.pdf", "--site", "pdf #{server.port}").rows("urls")
+
+    assert_equal [["pdf", 200, nil, true]], rows.map { |row| row.values_at("kind", "status", "stop", "indexable") }
+  ensure
+    server.close
+  end
+
+  private
+
+  def bad_start(path, socket)
+    case path
+    when "/robots.txt" then socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
+    when "/hang" then sleep 40
+    when "/off-site" then socket.write("HTTP/1.1 301 Moved\r\nLocation: http://elsewhere.example/\r\nContent-Length: 0\r\n\r\n")
+    when "/huge" then socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 104857600\r\n\r\n") && 100.times { socket.write("x" * 1_048_576) }
+    end
+    :keep
+  end
+end

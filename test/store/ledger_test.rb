@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+class LedgerTest < Minitest::Test
+  include TestDatabase
+
+  Store = IronTrellis::Store
+
+  def setup
+    super
+    @run = self.class.run_of_ten
+  end
+
+  # Ten made rows: url n, words n * 10, but none for every third.
+  def self.run_of_ten
+    @run_of_ten ||= begin
+      settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
+      crawl = Store::Crawl.begin(Store::Site.found(name: "ledger #{rand}", settings: settings), now: Time.now)
+      run = Store::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
+      writer = Store::VerdictWriter.new(run)
+      writer.ledger((0..9).map { |number| row(number) })
+      writer.faults([])
+      writer.finish(Time.now)
+      run
+    end
+  end
+
+  def self.row(number)
+    {"url_id" => number - 5, "url" => "http://ledger.test/#{number}", "kind" => "html", "status" => number.even? ? 200 : 404, "words" => (number % 3).zero? ? nil : number * 10,
+     "found_by" => number.even? ? %w[link sitemap] : [], "redirect_chain" => [], "in_sitemaps" => [], "links_in" => number / 2, "group" => "/g/", "intent" => "undecided",
+     "title" => "100%_#{number}", "wanted" => number.even?, "indexable" => true, "stop" => number.even? ? nil : "answers", "faults" => [], "fault_count" => 0, "climb" => []}
+  end
+
+  def where(tree) = Store::Ledger::Conditions.new(tree)
+
+  def found(tree, sort: "url") = Store::Ledger::Page.new(@run, conditions: where(tree), sort: sort).call[:rows].map { |row| row["url"][/\d+\z/].to_i }
+
+  def one(field, op, value = nil) = {"field" => field, "op" => op, "value" => value}
+
+  def test_every_question_finds_what_it_should
+    assert_equal [0, 3, 6, 9], found(one("words", "empty"))
+    assert_equal [5, 7, 8], found(one("words", "at_least", 50))
+    assert_equal [1, 2], found(one("words", "below", 40))
+    assert_equal [1, 3, 5, 7, 9], found(one("stop", "is", "answers"))
+    assert_equal [0, 2, 4, 6, 8], found(one("stop", "is_not", "answers"))
+    assert_equal [0, 2, 4, 6, 8], found(one("found_by", "has", "sitemap"))
+    assert_equal [1, 3, 5, 7, 9], found(one("found_by", "empty"))
+    assert_equal [0, 2, 4, 6, 8], found(one("wanted", "is", true))
+    assert_equal [7], found(one("url", "ends", "/7"))
+    assert_equal [4], found(one("title", "is", "100%_4"))
+    assert_equal [1, 3, 5, 7, 9], found(one("stop", "one_of", %w[answers open]))
+  end
+
+  def test_signs_of_patterns_are_plain_text
+    assert_equal (0..9).to_a, found(one("title", "contains", "0%_"))
+    assert_empty found(one("title", "contains", "1%4"))
+  end
+
+  def test_groups_of_conditions_are_joined_by_and_and_or
+    tree = {"all" => [one("wanted", "is", true), {"any" => [one("words", "below", 30), one("words", "at_least", 80)]}]}
+
+    assert_equal [2, 8], found(tree)
+    assert_equal (0..9).to_a, found({"all" => []})
+  end
+
+  def test_what_was_given_never_becomes_sql
+    assert_empty found(one("url", "is", "' OR true --"))
+    [one("url; DROP TABLE x", "is", "y"), one("url", "is = '' OR", "y"), one("words", "below", "1 OR 1=1"), {"all" => "x"}, one("wanted", "is", "true")].each do |tree|
+      assert_raises(IronTrellis::Core::Error::InvalidInput) { where(tree) }
+    end
+  end
+
+  def test_pages_go_on_from_the_last_key_in_every_order_with_empty_values_last
+    %w[url -url words -words links_in -links_in].each do |sort|
+      whole = found(nil, sort: sort)
+      pieces = []
+      after = nil
+      loop do
+        page = Store::Ledger::Page.new(@run, conditions: where(nil), sort: sort, after: after, limit: 3).call
+        pieces.concat(page[:rows].map { |row| row["url"][/\d+\z/].to_i })
+        break unless (after = page[:next])
+      end
+      assert_equal whole, pieces, sort
+      assert_equal 10, pieces.uniq.size
+    end
+    assert_equal [8, 7, 5, 4, 2, 1], found(nil, sort: "-words").first(6)
+  end
+
+  def test_a_cursor_that_is_none_and_a_column_that_is_none_are_refused
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Page.new(@run, conditions: where(nil), after: "nonsense") }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Page.new(@run, conditions: where(nil), sort: "title;") }
+  end
+
+  def test_totals_count_what_is_shown
+    totals = Store::Ledger::Totals.of(@run, where(one("wanted", "is", true)))
+
+    assert_equal [5, 10, 5, 5, 0, 40], totals.values_at("urls", "of", "wanted", "indexable", "with_faults", "median_words")
+  end
+
+  def test_two_urls_with_one_id_fail_loudly
+    site = @run.crawl.site_id
+    Store::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
+    Store::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
+
+    assert_raises(Store::Urls::Collision) { Store::Urls.add(site, {77 => "http://ledger.test/b"}, Time.now) }
+  end
+
+  def test_migrations_can_be_taken_back_and_made_again
+    name = "iron_trellis_migrations"
+    base = Store::Database.url
+    environment = {"TRELLIS_ENV" => "test", "DATABASE_URL" => base.sub(%r{/[^/]+\z}, "/#{name}")}
+    script = 'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Database; d.drop; d.prepare; ' \
+      "c = ActiveRecord::MigrationContext.new(d::MIGRATIONS); c.down(0); left = ActiveRecord::Base.connection.tables; c.migrate; d.drop; puts left.sort.inspect"
+    out, err, status = Open3.capture3(environment, "ruby", "-e", script, chdir: IronTrellis::ROOT.to_s)
+
+    assert status.success?, err
+    assert_equal %w[ar_internal_metadata schema_migrations].inspect, out.strip
+  end
+end
