@@ -16,7 +16,7 @@ module IronTrellis
 
       def json(value) = JSON.generate(value)
 
-      def now = settings.clock.call
+      def now = settings.clock
 
       # @return [Store::User, nil]
       def user = @user ||= session[:user_id] && Store::User.find_by(id: session[:user_id])

@@ -43,9 +43,9 @@ module IronTrellis
         urls = key_pages.map { |url| Core::Url::NormalForm.of(url) }.uniq
         intents.each { |one| check_intent(one) }
         transaction do
-          self.intents.delete_all
+          Intent.where(site_id: id).delete_all
           intents.each_with_index { |one, index| self.intents.create!(position: index, pattern: one["pattern"], intent: one["intent"]) }
-          self.key_pages.delete_all
+          KeyPage.where(site_id: id).delete_all
           urls.each { |url| self.key_pages.create!(url: url) }
         end
       end

@@ -41,7 +41,7 @@ module IronTrellis
           return SHUT unless @reachable
           return FREE if @rules.empty?
 
-          target = url.query ? "#{url.path}?#{Url::Encoding.normalise_triples(url.query)}" : url.path
+          target = url.query ? "#{url.path}?#{Url::Percent.normalise_triples(url.query)}" : url.path
           rule = @rules.select { |one| one.match?(target) }.max_by { |one| [one.octets, one.allow? ? 1 : 0, -one.line] }
           rule ? Decision.new(allowed: rule.allow?, line: rule.line, rule: rule.text) : FREE
         end

