@@ -8,6 +8,7 @@ import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
 import type { Site } from "../../../api/client";
 import { Failed, Loading } from "../../../kit/Notice";
+import { Title } from "../../../kit/Title";
 import { useCurrent } from "../../../kit/useCurrent";
 import { MONO } from "../../../theme";
 import { type Fields, useSetup } from "./useSetup";
@@ -57,6 +58,7 @@ function SetupForm({ site, running }: { site: Site | undefined; running: boolean
       }}
       sx={{ display: "grid", gridTemplateRows: "1fr auto", minHeight: "100%" }}
     >
+      <Title>Setup</Title>
       <Box
         sx={{
           px: 2.5,

@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import { useAddress } from "../../../kit/address";
 import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Title } from "../../../kit/Title";
 import { useCurrent } from "../../../kit/useCurrent";
 import { DossierView } from "./DossierView";
 
@@ -15,6 +16,7 @@ export default function DossierPage() {
     return <Empty title="No URL was named">Open one from the ledger, or find it with the finder above.</Empty>;
   return (
     <Box sx={{ bgcolor: "background.paper", minHeight: "100%" }}>
+      <Title>Dossier</Title>
       <DossierView crawl={crawl.id} url={url} />
     </Box>
   );

@@ -8,6 +8,7 @@ import { Link } from "react-router";
 import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Title } from "../../../kit/Title";
 import { useCurrent } from "../../../kit/useCurrent";
 import { COLUMNS, type Column } from "./columns";
 import { ConditionBar } from "./ConditionBar";
@@ -43,6 +44,7 @@ function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
   const ledger = useLedger(crawl);
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr) auto" }}>
+      <Title>Ledger</Title>
       <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 2, alignItems: "start" }}>
         <Box sx={{ flex: 1 }}>
           <ConditionBar where={ledger.where} change={ledger.setWhere} />

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+require "capybara"
+require "capybara/dsl"
+require "capybara/minitest"
+require "selenium-webdriver"
+
+# Drives Debian's Chromium against the real server, with a worker process beside it.
+module Browser
+  ARGUMENTS = %w[--headless=new --no-sandbox --disable-gpu --disable-dev-shm-usage --disable-background-networking --disable-component-update
+    --disable-sync --no-first-run --window-size=1280,800].freeze
+  AXE = File.expand_path("../../web/node_modules/axe-core/axe.min.js", __dir__)
+
+  Capybara.register_driver(:chromium) do |app|
+    options = Selenium::WebDriver::Chrome::Options.new(args: ARGUMENTS, binary: "/usr/bin/chromium")
+    options.add_preference("intl.accept_languages", "en-GB")
+    service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service)
+  end
+  Capybara.configure do |config|
+    config.default_driver = :chromium
+    config.default_max_wait_time = 15
+    config.server = :puma, {Silent: true}
+    config.save_path = File.expand_path("../../var/test", __dir__)
+  end
+
+  include Capybara::DSL
+  include Capybara::Minitest::Assertions
+
+  def self.ready
+    @ready ||= begin
+      FileUtils.mkdir_p(Capybara.save_path)
+      Capybara.app = IronTrellis::Api::Server.application
+      pid = spawn({"TRELLIS_ENV" => "test"}, IronTrellis::ROOT.join("bin/worker").to_s, "--parent", Process.pid.to_s)
+      Minitest.after_run do
+        Process.kill("TERM", pid)
+        Process.wait(pid)
+      end
+      true
+    end
+  end
+
+  def setup
+    super
+    Browser.ready
+    Rack::Attack.cache.store.clear
+    IronTrellis::Store::User.delete_all
+  end
+
+  def teardown
+    page.driver.save_screenshot(File.join(Capybara.save_path, "#{name}.png")) unless passed?
+    Capybara.reset_sessions!
+    super
+  end
+
+  # @return [Array<String>] what axe-core finds wrong on the page as it is, in words
+  def accessibility_faults
+    page.execute_script(File.read(AXE))
+    results = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")
+    results["violations"].flat_map { |rule| rule["nodes"].map { |node| "#{rule["id"]}: #{node["html"][0, 160]} #{node["failureSummary"].to_s[0, 200]}" } }
+  end
+
+  def press(*keys) = page.driver.browser.switch_to.active_element.send_keys(*keys)
+end
