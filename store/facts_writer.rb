@@ -50,6 +50,7 @@ module IronTrellis
           Urls.add(@crawl.site_id, @urls, @now.call)
           @crawl.frontier.add(found)
           count(outcomes)
+          @crawl.frontier.give_back(outcomes.count { |outcome| !outcome.fetched? })
         end
         @discovery.settle(found.filter_map { |_, url, purpose, _, state| url if purpose == :page && state == :waiting })
       end

@@ -24,12 +24,12 @@ module IronTrellis
            OR %<table>s.state = #{STATES[:waiting]} AND EXCLUDED.state = #{STATES[:waiting]} AND EXCLUDED.purpose < %<table>s.purpose
       SQL
 
-      # Taking from the crawl's row first makes leasing one at a time, so two slots never choose the same URLs and
-      # the limit holds exactly; SKIP LOCKED would need neither wait nor limit, but a limit is asked for.
+      # Taking from the crawl's row first makes leasing one at a time, so that the limit holds exactly. Rows that a writer
+      # holds are passed over: it takes the crawl's row last, and would wait for us while we wait for it.
       TAKE = "SELECT taken FROM crawls WHERE id = $1 FOR UPDATE"
       LEASE = <<~SQL
         UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-        FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:waiting]} ORDER BY depth, url_id LIMIT $3) chosen
+        FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:waiting]} ORDER BY depth, url_id LIMIT $3 FOR UPDATE SKIP LOCKED) chosen
         WHERE f.url_id = chosen.url_id
         RETURNING f.url_id, f.url, f.purpose, f.depth
       SQL
@@ -76,7 +76,7 @@ module IronTrellis
         ActiveRecord::Base.transaction do
           Sql.run(TAKE, [@crawl.id])
           freed = Sql.run("UPDATE #{@table} SET state = #{STATES[:waiting]}, lease_token = NULL WHERE state = #{STATES[:leased]} AND slot = $1", [slot]).cmd_tuples
-          Sql.run("UPDATE crawls SET taken = taken - $2 WHERE id = $1", [@crawl.id, freed]) if freed.positive?
+          give_back(freed)
         end
       end
 
@@ -90,6 +90,14 @@ module IronTrellis
         closed = Sql.run("UPDATE #{@table} SET state = #{STATES[:done]}, lease_token = NULL WHERE url_id = ANY($1::bigint[]) AND lease_token = $2",
           [Sql.array(ids), token]).cmd_tuples
         raise LeaseLost.new("Another worker has taken over this slot of the crawl.") unless closed == ids.size
+      end
+
+      # Takes off the limit's account what was leased but not asked for, since robots.txt blocks it.
+      #
+      # @param count [Integer]
+      # @return [void]
+      def give_back(count)
+        Sql.run("UPDATE crawls SET taken = taken - $2 WHERE id = $1", [@crawl.id, count]) if count.positive?
       end
 
       # @return [Hash{Symbol => Integer}] number of URLs by state

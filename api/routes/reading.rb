@@ -5,7 +5,14 @@ module IronTrellis
     module Routes
       # What a judged crawl holds: the trellis, the ledger, dossiers.
       module Reading
+        # What the routes of one URL share.
+        module OneUrl
+          def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
+        end
+
         def self.registered(app)
+          app.helpers OneUrl
+
           app.get("/api/crawls/:crawl/trellis") { json(Store::Trellis.new(run, params[:reading] || "all").call) }
 
           app.get("/api/crawls/:crawl/urls") do
@@ -17,10 +24,6 @@ module IronTrellis
           app.get("/api/crawls/:crawl/urls/:url") { json(dossier.call) }
 
           app.get("/api/crawls/:crawl/urls/:url/links") { json(dossier.links(params[:direction])) }
-
-          app.helpers do
-            def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
-          end
         end
       end
     end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require "bundler/setup"
+require "json"
+require "tmpdir"
+require "fileutils"
+
+# What the benches share. A bench prints one line of JSON; ratios are taken within one run, as medians.
+module Bench
+  ROOT = File.expand_path("../..", __dir__)
+
+  module_function
+
+  # @yield the work to time
+  # @return [Float] seconds
+  def seconds
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    yield
+    Process.clock_gettime(Process::CLOCK_MONOTONIC) - began
+  end
+
+  # @param values [Array<Numeric>]
+  # @return [Float]
+  def median(values)
+    sorted = values.sort
+    (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2.0
+  end
+
+  # Prints a line of JSON and nothing else on standard output.
+  def report(values) = puts(JSON.generate(values))
+
+  def say(text) = warn(text)
+end
