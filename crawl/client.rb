@@ -59,9 +59,10 @@ module IronTrellis
       end
 
       def exchange(connection, url, verb, guard, body_limit)
-        answer = Answer.new(header_lines: guard.header_lines)
+        answer = Answer.new
         connection.request(request(url, verb)) do |response|
           answer.status = response.code.to_i
+          answer.header_lines = guard.header_lines
           guard.begin_body(body_limit)
           answer.body = read_body(response, verb, body_limit)
         end

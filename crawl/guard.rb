@@ -7,14 +7,14 @@ module IronTrellis
     class Guard
       HEADER_BYTES = 262_144
 
-      attr_reader :header_lines, :bytes
+      attr_reader :bytes
 
       # @param seconds [Numeric] for the whole request
       def initialize(seconds)
         @deadline = now + seconds
         @budget = HEADER_BYTES
         @bytes = 0
-        @header_lines = []
+        @raw_lines = []
         @in_headers = true
       end
 
@@ -39,10 +39,12 @@ module IronTrellis
 
       # @param line [String] as read
       def note(line)
-        return unless @in_headers
+        @raw_lines << line if @in_headers
+      end
 
-        text = line.chomp.force_encoding(Encoding::UTF_8).scrub
-        @header_lines << text unless text.empty? || text.match?(%r{\AHTTP/\d})
+      # @return [Array<String>] the header lines as they came, in order
+      def header_lines
+        @raw_lines.map { |line| line.chomp.force_encoding(Encoding::UTF_8).scrub }.reject { |line| line.empty? || line.match?(%r{\AHTTP/\d}) }
       end
 
       # @param limit [Integer] bytes of body; the framing of chunks is let pass beside it

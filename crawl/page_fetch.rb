@@ -18,10 +18,10 @@ module IronTrellis
         @ignore_robots = ignore_robots
       end
 
-      # @param item [#url, #head?] a URL of the frontier
+      # @param item [#parts, #head?] a URL of the frontier
       # @return [Outcome]
       def call(item)
-        url = Core::Url::NormalForm.parse(item.url)
+        url = item.parts
         decision = @policies.call(url, @client)&.decide(url)
         return Outcome.new(item: item, decision: decision) if decision && !decision.allowed? && !@ignore_robots
 

@@ -10,6 +10,9 @@ module IronTrellis
       # One leased URL.
       Item = Struct.new(:id, :url, :purpose, :depth) do
         def head? = purpose == PURPOSES[:resource]
+
+        # @return [Core::Url::Parts]
+        def parts = @parts ||= Core::Url::NormalForm.split(url)
       end
 
       # The lease isn't ours any more: another worker took the slot over.

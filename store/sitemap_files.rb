@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "json"
-
 module IronTrellis
   module Store
     # The sitemap files of a crawl and what they list.
@@ -49,7 +47,7 @@ module IronTrellis
         urls = (entries.map(&:url) + entries.flat_map { |entry| entry.alternates.map { |one| one[:url] } }).uniq
         ids = urls.to_h { |url| [url, Core::Url::NormalForm.id(@crawl.site_id, url)] }
         Urls.add(@crawl.site_id, ids.invert, now)
-        Sql.copy(Partitions.name("sitemap_entries", @crawl.id), ENTRIES, entries.each_with_index.map { |entry, position| row(file, entry, position, ids) })
+        Copy.new("sitemap_entries", ENTRIES).call(Partitions.name("sitemap_entries", @crawl.id), entries.each_with_index.map { |entry, position| row(file, entry, position, ids) })
         @crawl.frontier.add(ids.select { |url, _| scope.cover?(url) }.map { |url, id| [id, url, :page, 1, :waiting] })
       end
 
@@ -59,7 +57,7 @@ module IronTrellis
       private
 
       def row(file, entry, position, ids)
-        [@crawl.id, file["id"], ids.fetch(entry.url), position, entry.lastmod, entry.alternates.empty? ? nil : JSON.generate(entry.alternates)]
+        [@crawl.id, file["id"], ids.fetch(entry.url), position, entry.lastmod, entry.alternates.empty? ? nil : entry.alternates]
       end
 
       def update(file, result, entries)

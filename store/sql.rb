@@ -4,11 +4,9 @@ require "pg"
 
 module IronTrellis
   module Store
-    # Bulk statements that Active Record has no words for: parameters, arrays and COPY on its connection.
+    # Bulk statements that Active Record has no words for: parameters, arrays and cursors on its connection.
     module Sql
       ARRAY = PG::TextEncoder::Array.new.freeze
-      COPY_ROW = PG::TextEncoder::CopyRow.new.freeze
-      COPY_ROWS = 500
 
       module_function
 
@@ -50,25 +48,6 @@ module IronTrellis
         result.map_types!(types)
         result.to_a
       end
-
-      # Rows are sent in big pieces: a call a row would cost as much as the rows themselves.
-      #
-      # @param table [String]
-      # @param columns [Array<String>]
-      # @param rows [Enumerable<Array>] values; nil is NULL, arrays and JSON as text
-      # @return [void]
-      def copy(table, columns, rows)
-        names = columns.map { |column| %("#{column}") }.join(", ")
-        raw.copy_data("COPY #{table} (#{names}) FROM STDIN") do
-          rows.each_slice(COPY_ROWS) { |some| raw.put_copy_data(some.map { |row| COPY_ROW.encode(row) }.join) }
-        end
-      end
-
-      # Arrays in COPY and parameters, strings with NUL taken out: PostgreSQL's text can't hold it.
-      #
-      # @param text [String, nil]
-      # @return [String, nil]
-      def text(text) = text&.include?("\0") ? text.delete("\0") : text
 
       def raw = ActiveRecord::Base.connection.raw_connection
 

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "json"
-
 module IronTrellis
   module Store
     # Stores a verdict run: ledger rows, faults and rollups, and then swaps it in.
@@ -22,14 +20,14 @@ module IronTrellis
       # @param rows [Array<Hash{String => Object}>] by column
       # @return [void]
       def ledger(rows)
-        Sql.copy(Partitions.name("ledger_rows", @run.id), LEDGER, rows.lazy.map { |row| LEDGER.map { |column| value(column, row[column]) } })
+        Copy.new("ledger_rows", LEDGER).call(Partitions.name("ledger_rows", @run.id), rows.lazy.map { |row| [@run.id, *row.values_at(*LEDGER.drop(1))] })
       end
 
       # @param faults [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its identity
       # @return [void]
       def faults(faults)
-        Sql.copy(Partitions.name("faults", @run.id), FAULTS, faults.lazy.map do |fault, url_id, identity|
-          [@run.id, identity, fault.code, fault.grade, url_id, fault.url, Sql.text(fault.about), Sql.text(JSON.generate(fault.detail))]
+        Copy.new("faults", FAULTS).call(Partitions.name("faults", @run.id), faults.lazy.map do |fault, url_id, identity|
+          [@run.id, identity, fault.code, fault.grade, url_id, fault.url, fault.about, fault.detail]
         end)
       end
 
@@ -49,16 +47,6 @@ module IronTrellis
         Sql.raw.exec("ANALYZE #{table}")
         Partitions.index(["faults"], @run.id)
         @run.update!(finished_at: now)
-      end
-
-      private
-
-      def value(column, value)
-        case value
-        when Array then (column == "climb") ? JSON.generate(value) : Sql.array(value.map { |one| Sql.text(one) })
-        when String then Sql.text(value)
-        else (column == "run_id") ? @run.id : value
-        end
       end
     end
   end

@@ -57,7 +57,7 @@ module IronTrellis
 
       def lease
         items = @crawl.frontier.lease(@slot, @token, count: BATCH, limit: @settings.limit)
-        items.each { |item| lane(item.url) << item }
+        items.each { |item| lane(item.parts.authority) << item }
         @in_flight += items.size
       end
 
@@ -115,8 +115,7 @@ module IronTrellis
         read
       end
 
-      def lane(url)
-        host = Core::Url::NormalForm.parse(url).authority
+      def lane(host)
         @lanes[host] ||= Crawl::Lane.new(concurrency: share(@settings.concurrency).ceil, rate: share(@settings.rate), results: @results) { worker }
       end
 

@@ -28,7 +28,8 @@ module IronTrellis
         job.enqueue(**args, job_options: {queue: queue, run_at: at}.compact)
       end
 
-      # Works jobs until `stop?` says so; a job that runs then is finished first.
+      # Works jobs until `stop?` says so; a job that runs then is finished first. No job is taken before a thread is free
+      # for it: kept in a buffer it would be locked away from other processes that could work it.
       #
       # @param queues [Array<String>]
       # @param threads [Integer]
@@ -36,7 +37,7 @@ module IronTrellis
       # @return [void]
       def work(queues:, threads:)
         locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads, poll_interval: POLL_SECONDS,
-          maximum_buffer_size: threads)
+          maximum_buffer_size: 0)
         sleep 0.1 until yield
         locker.stop!
       end

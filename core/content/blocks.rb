@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module IronTrellis
   module Core
     module Content
@@ -37,10 +35,6 @@ module IronTrellis
           text.tr("\t-\r", " ").squeeze(" ")
         end
         private_class_method :fold
-
-        # @param blocks [Array<String>]
-        # @return [Array<Integer>] signed 64 bits each: the first 8 bytes of the MD5 of the text
-        def hashes(blocks) = blocks.map { |block| Digest::MD5.digest(block).unpack1("q>") }
       end
     end
   end

@@ -1,25 +1,13 @@
 # frozen_string_literal: true
 
-require "capybara"
-require "capybara/dsl"
 require "capybara/minitest"
-require "selenium-webdriver"
+require_relative "chromium"
 
 # Drives Debian's Chromium against the real server, with a worker process beside it.
 module Browser
-  ARGUMENTS = %w[--headless=new --no-sandbox --disable-gpu --disable-dev-shm-usage --disable-background-networking --disable-component-update
-    --disable-sync --no-first-run --window-size=1280,800].freeze
   AXE = File.expand_path("../../web/node_modules/axe-core/axe.min.js", __dir__)
 
-  Capybara.register_driver(:chromium) do |app|
-    options = Selenium::WebDriver::Chrome::Options.new(args: ARGUMENTS, binary: "/usr/bin/chromium")
-    options.add_preference("intl.accept_languages", "en-GB")
-    service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
-    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service)
-  end
   Capybara.configure do |config|
-    config.default_driver = :chromium
-    config.default_max_wait_time = 15
     config.server = :puma, {Silent: true}
     config.save_path = File.expand_path("../../var/test", __dir__)
   end

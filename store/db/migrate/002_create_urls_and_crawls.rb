@@ -134,7 +134,6 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
       CREATE TABLE page_blocks (
         crawl_id bigint NOT NULL,
         url_id bigint NOT NULL,
-        hashes bigint[] NOT NULL,
         texts text NOT NULL
       ) PARTITION BY LIST (crawl_id);
 
