@@ -7,6 +7,7 @@ module SkerrySite
   class Frame
     NAVIGATION = {"/lamps/" => "Lamps", "/guides/" => "Guides", "/journal/" => "Journal", "/press/" => "Press", "/stockists/" => "Stockists",
                   "/about" => "About", "/contact" => "Contact"}.freeze
+    # What the foot of each foreign page says.
     FOREIGN = {
       "pt" => ["Lanternas feitas à mão no porto", "Oficina aberta às sextas-feiras"], "it" => ["Lanterne fatte a mano nel porto", "Officina aperta il venerdì"],
       "da" => ["Lamper lavet i hånden ved havnen", "Værkstedet er åbent om fredagen"], "nb" => ["Lamper laget for hånd ved havna", "Verkstedet er åpent på fredager"]
@@ -61,12 +62,18 @@ module SkerrySite
     end
 
     def footer(page)
-      return "<footer><p>#{FOREIGN[page.lang].join(". ")}.</p></footer>" unless page.lang == "en"
+      return "<footer><p>#{FOREIGN[page.lang].join(". ")}.</p>#{sister(page)}</footer>" unless page.lang == "en"
 
       <<~HTML.chomp
         <footer><p>Skerry Lamp Works, the Net Loft, Inner Quay. Workshop open on Fridays.</p>
         <p><a href="/pt/">Português</a> <a href="/it/">Italiano</a> <a href="http://www.skerrylamper.example/">Dansk</a></p></footer>
       HTML
+    end
+
+    # The Danish and the Norwegian pages share a host and lead to each other.
+    def sister(page)
+      href, name = {"da" => ["/nb/", "Norsk"], "nb" => ["/", "Dansk"]}[page.lang]
+      href ? "<p><a href=\"#{href}\">#{name}</a></p>" : ""
     end
 
     def escape(text) = CGI.escapeHTML(text.to_s)

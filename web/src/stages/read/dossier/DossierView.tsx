@@ -76,11 +76,17 @@ function Faults({ dossier }: { dossier: Dossier }) {
         <Box key={`${fault.code} ${fault.about}`} sx={{ mb: 1.5 }}>
           <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
             <Sign state={fault.grade} />
-            <strong>{fault.code}</strong>
+            <strong style={{ whiteSpace: "nowrap" }}>{fault.code}</strong>
             {fault.about && (
               <Box
                 component="span"
-                sx={{ fontFamily: MONO, fontSize: 12, overflow: "hidden", textOverflow: "ellipsis" }}
+                sx={{
+                  fontFamily: MONO,
+                  fontSize: 12,
+                  overflow: "hidden",
+                  textOverflow: "ellipsis",
+                  whiteSpace: "nowrap",
+                }}
                 title={fault.about}
               >
                 {fault.about}

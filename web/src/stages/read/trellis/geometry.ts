@@ -9,6 +9,7 @@ export const HEAD = 44;
 export const ROW = 52;
 const THICKEST = 20;
 const THINNEST = 1.6;
+const TIP = 34;
 
 /** Where the upright of a rung stands. */
 export const uprightAt = (index: number) => FIRST + (index * (LAST - FIRST)) / 7;
@@ -38,7 +39,9 @@ export function vine(left: number[], judged: number, y: number, most: number, ro
     const before = thickness(left[Math.max(0, index - 1)] ?? 0, most);
     const now = thickness(left[index] ?? 0, most);
     const since = index === 0 ? 1 : Math.min(1, (x - uprightAt(index - 1)) / 36);
-    return (before + (now - before) * since) / 2;
+    const width = before + (now - before) * since;
+    // Where not every rung could be judged, the vine runs out into a tip.
+    return (judged === 8 ? width : width * Math.min(1, (end - x + 2) / TIP)) / 2;
   };
   const middle = (x: number) => sway(x, y, row);
   const top = xs.map((x) => `${x} ${round(middle(x) - half(x))}`);
