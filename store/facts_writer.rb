@@ -100,10 +100,8 @@ module IronTrellis
       end
 
       def blocks_row(outcome)
-        blocks = outcome.facts&.blocks
-        return nil if blocks.nil? || blocks.empty?
-
-        [@crawl.id, outcome.item.id, blocks.join("\n")]
+        text = outcome.facts&.text
+        [@crawl.id, outcome.item.id, text] unless text.nil? || text.empty?
       end
 
       def link_rows(outcome)

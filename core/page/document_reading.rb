@@ -1,56 +1,63 @@
 # frozen_string_literal: true
 
+require "cgi"
 require "nokolexbor"
 
 module IronTrellis
   module Core
     module Page
-      # What an HTML document says, read with Lexbor as browsers do (HTML standard, "parsing").
+      # What an HTML document says, read with Lexbor as browsers do (HTML standard, "parsing"). Elements of which a page has few
+      # are asked of the tree; links and text, of which it has many, are read from the serialised body.
       class DocumentReading
         FOLD = /[[:space:]]+/
-        # Their contents are no part of the page that a reader without scripts, or with them, sees.
-        UNSEEN = "script, style, template, noscript, iframe, noembed, noframes, object, canvas, svg title, svg desc"
+        FEW = "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp, plaintext, object, canvas"
+        # Serialised as they were written, markup and all; nobody sees them as text.
+        RAW = %w[script style noscript iframe noembed noframes].freeze
+        # Serialised as they were written and seen as text.
+        VERBATIM = %w[xmp plaintext].freeze
+        # What stands in them is for browsers that can't do better, or no text of the page.
+        FALLBACKS = "object, canvas, svg title, svg desc"
 
-        attr_reader :links, :blocks
+        attr_reader :links, :text
 
-        # @param text [String] the document as UTF-8
+        # @param html [String] the document as UTF-8
         # @param url [Url::Parts] where it was found
-        def initialize(text, url)
-          @document = Nokolexbor::HTML(text)
+        # @param drop [Url::DroppedParameters, nil]
+        def initialize(html, url, drop: nil)
+          @document = Nokolexbor::HTML(html)
           @document.css("template").each(&:remove)
-          @resolver = Url::Resolver.new(base(url))
-          @metas = @document.css("meta").to_a
-          @links = LinkReading.new(@document, @resolver).call
-          @document.css(UNSEEN).each(&:remove)
-          body = @document.at_css("body")
-          @blocks = body ? Content::Blocks.of(body.inner_html) : []
+          @few = @document.css(FEW).group_by(&:name)
+          @resolver = Url::Resolver.new(base(url), drop: drop)
+          @links = few("link", "script", "iframe", "frame").flat_map { |node| ElementLinks.of(node, @resolver) }
+          quiet_raw_elements
+          read_body
         end
 
         # @return [String, nil] the language the document says it is in
         def lang = presence(@document.root&.[]("lang"))
 
         # @return [Array<String>] all titles, folded; an empty one is an empty string
-        def titles = @document.css("title").map { |title| fold(title.text) }
+        def titles = few("title").reject { |title| inside_svg?(title) }.map { |title| fold(title.text) }
 
         # @return [String, nil] the first description, folded
         def description
-          meta = @metas.find { |one| one["name"]&.casecmp?("description") }
+          meta = few("meta").find { |one| one["name"]&.casecmp?("description") }
           meta && fold(meta["content"].to_s)
         end
 
         # @return [Array<String>] texts of the H1 headings, folded
-        def h1 = @document.css("h1").map { |heading| fold(heading.text) }
+        def h1 = few("h1").map { |heading| fold(heading.text) }
 
         # @return [Integer]
-        def images = image_nodes.size
+        def images = @body.images
 
         # @return [Integer] those whose alt attribute is missing; an empty one is a choice
-        def images_without_alt = image_nodes.count { |image| image["alt"].nil? }
+        def images_without_alt = @body.images_without_alt
 
         # @param agent [String]
         # @return [Array<Directives::Directive>] of meta robots and of the agent's own meta
         def directives(agent)
-          @metas.filter_map do |meta|
+          few("meta").filter_map do |meta|
             name = meta["name"]&.strip&.downcase
             next unless name == "robots" || name == agent.downcase
 
@@ -76,23 +83,43 @@ module IronTrellis
 
         # @return [Page::Refresh, nil]
         def refresh
-          meta = @metas.find { |one| one["http-equiv"]&.casecmp?("refresh") }
+          meta = few("meta").find { |one| one["http-equiv"]&.casecmp?("refresh") }
           meta && Refresh.read(meta["content"].to_s, source: "meta", resolver: @resolver)
         end
 
         private
 
+        def few(*names) = names.flat_map { |name| @few.fetch(name, []) }
+
         def base(url)
-          href = @document.at_css("base[href]")&.[]("href")
+          href = few("base").first&.[]("href")
           (href && Url::Resolver.new(url).parts(href)) || url
         end
 
-        def image_nodes = @image_nodes ||= @document.css("img").to_a
-
-        def related(relation)
-          @related ||= @document.css("link[rel]").to_a
-          @related.select { |link| link["rel"].downcase.split.include?(relation) }
+        def quiet_raw_elements
+          few(*RAW).each { |node| node.content = "" }
+          few(*VERBATIM).each { |node| node.content = CGI.escapeHTML(node.text) }
         end
+
+        def read_body
+          body = @document.at_css("body")
+          @body = serialised(body)
+          @links.concat(@body.links)
+          @text = (fallbacks? ? without_fallbacks(body) : @body).text
+        end
+
+        def serialised(body) = SerialisedBody.new(body ? body.inner_html : +"", @resolver).read
+
+        def fallbacks? = few("object", "canvas").any? || few("title").any? { |title| inside_svg?(title) }
+
+        def without_fallbacks(body)
+          @document.css(FALLBACKS).each(&:remove)
+          serialised(body)
+        end
+
+        def inside_svg?(title) = title.parent&.name != "head" && title.ancestors.any? { |node| node.name == "svg" }
+
+        def related(relation) = few("link").select { |link| link["rel"].to_s.downcase.split.include?(relation) }
 
         def place(node) = (node.parent&.name == "head") ? "head" : "body"
 

@@ -6,11 +6,11 @@ module IronTrellis
       # What was read in one answer. Lists are empty and the rest nil where a kind of document hasn't it.
       #
       #   kind: "html", content_type: "text/html", charset: "UTF-8", lang: "en",
-      #   titles: ["Anchor lights"], description: "…", h1: ["Anchor lights"], blocks: ["Anchor lights", "…"], words: 412,
+      #   titles: ["Anchor lights"], description: "…", h1: ["Anchor lights"], text: "Anchor lights\nHung forward …" (a block a line), words: 412,
       #   directives: [Directives::Directive], canonical: Canonical::Reading, hreflang: [{code:, url:, source:}],
       #   refresh: Page::Refresh, links: [Page::Link], images: 3, images_without_alt: 1
       Facts = Struct.new(
-        :kind, :content_type, :charset, :lang, :titles, :description, :h1, :blocks, :words, :directives,
+        :kind, :content_type, :charset, :lang, :titles, :description, :h1, :text, :words, :directives,
         :canonical, :hreflang, :refresh, :links, :images, :images_without_alt, keyword_init: true
       ) do
         # @return [String, nil] the first title, white space folded

@@ -17,6 +17,14 @@ module IronTrellis
 
         # @return [Array<String>] every place; its index is the number it is stored under
         def places = PLACES
+
+        # @param reference [String, nil] as written
+        # @param resolver [Url::Resolver]
+        # @return [String, nil] where it leads; nil where that is no http(s) URL, or one too long to be asked for
+        def target(reference, resolver)
+          target = reference && resolver.call(reference)
+          target if target && target.bytesize <= Url::Resolver::MAX_BYTES
+        end
       end
     end
   end

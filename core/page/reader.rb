@@ -6,19 +6,22 @@ module IronTrellis
       # Reads one answer into facts: headers first, then, where it is HTML, the document.
       class Reader
         # @param agent [String] the product token whose directives count
-        def initialize(agent:)
+        # @param drop [Url::DroppedParameters, nil] parameters that links are read without
+        def initialize(agent:, drop: nil)
           @agent = agent
+          @drop = drop
         end
 
         # @param url [Url::Parts] the address that answered
         # @param header_lines [Array<String>] "Name: value", in order
         # @param body [String] decoded bytes
         # @return [Page::Facts]
+        # @raise [Unreadable] where elements are nested too deep to be parsed
         def call(url:, header_lines:, body:)
           headers = HeaderLines.new(header_lines)
           media_type, header_charset = content_type(headers.first("content-type"), body)
-          from_headers = HeaderReading.new(headers, Url::Resolver.new(url))
-          facts = Facts.new(kind: Kind.of(media_type), content_type: media_type, titles: [], h1: [], blocks: [],
+          from_headers = HeaderReading.new(headers, Url::Resolver.new(url, drop: @drop))
+          facts = Facts.new(kind: Kind.of(media_type), content_type: media_type, titles: [], h1: [], text: "",
             images: nil, images_without_alt: nil)
           html = document(facts, body, header_charset, url) if facts.kind == "html" && !body.empty?
           join(facts, from_headers, html, url)
@@ -37,11 +40,13 @@ module IronTrellis
 
         def document(facts, body, header_charset, url)
           text, facts.charset = Charset.decode(body, header_charset)
-          DocumentReading.new(text, url).tap do |html|
+          raise Unreadable.new("elements are nested deeper than #{Nesting::MOST} levels") if Nesting.too_deep?(text)
+
+          DocumentReading.new(text, url, drop: @drop).tap do |html|
             facts.lang, facts.titles, facts.description, facts.h1 = html.lang, html.titles, html.description, html.h1
             facts.images, facts.images_without_alt = html.images, html.images_without_alt
-            facts.blocks = html.blocks
-            facts.words = Content::Words.count(facts.blocks.join("\n"))
+            facts.text = html.text
+            facts.words = Content::Words.count(facts.text)
           end
         end
 

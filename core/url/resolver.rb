@@ -17,8 +17,10 @@ module IronTrellis
         MAX_BYTES = 8192
 
         # @param base [Url::Parts, nil] where relative references start; nil takes absolute ones only
-        def initialize(base = nil)
+        # @param drop [DroppedParameters, nil] parameters that are taken out of every reference
+        def initialize(base = nil, drop: nil)
           @base = base
+          @drop = drop
           @origin = base&.origin unless base&.userinfo
         end
 
@@ -82,7 +84,7 @@ module IronTrellis
           path, query = split_tail(text)
           if path.empty?
             query ||= @base.query unless text.start_with?("?")
-            return @base.dup.tap { |parts| parts.query = query && Percent.query(query) }
+            return @base.dup.tap { |parts| parts.query = cleaned(query) }
           end
           path = merge(path) unless path.start_with?("/")
           build(@base.scheme, @base.userinfo, @base.host, @base.port, path, query)
@@ -90,7 +92,12 @@ module IronTrellis
 
         def build(scheme, userinfo, host, port, path, query)
           Parts.new(scheme: scheme, userinfo: userinfo, host: host, port: port,
-            path: DotSegments.remove(Percent.path(path)), query: query && Percent.query(query))
+            path: DotSegments.remove(Percent.path(path)), query: cleaned(query))
+        end
+
+        def cleaned(query)
+          query &&= Percent.query(query)
+          (query && @drop) ? @drop.call(query) : query
         end
 
         def merge(path) = @base.path[0..@base.path.rindex("/")] + path

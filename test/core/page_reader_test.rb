@@ -131,7 +131,7 @@ class PageReaderTest < Minitest::Test
     facts = read("<body><p>One two</p><p>three</p><script>four five</script><style>six</style><noscript>seven</noscript>ei<b>ght</b><br>nine<table><tr><td>ten</td><td>eleven</td></table>")
 
     assert_equal 7, facts.words
-    assert_equal ["One two", "three", "eight", "nine", "ten", "eleven"], facts.blocks
+    assert_equal ["One two", "three", "eight", "nine", "ten", "eleven"], facts.text.lines(chomp: true)
   end
 
   def test_unreadable_bytes_never_raise
