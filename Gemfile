@@ -8,12 +8,14 @@ gem "nokolexbor", "~> 0.6.4"
 gem "nokogiri", "~> 1.17.2"
 gem "uri-idna", "~> 0.3.1"
 gem "re2", "~> 2.19"
+gem "brotli", "~> 0.9"
 
 # Storage and background work. Que reads job arguments with json 2's API; json 3 breaks it.
 gem "activerecord", "~> 7.2.0"
 gem "pg", "~> 1.6.0"
 gem "que", "2.4.1"
 gem "json", "~> 2.10"
+gem "fugit", "~> 1.14"
 
 # The API.
 gem "sinatra", "~> 4.2"

@@ -42,6 +42,12 @@ module IronTrellis
       loader.setup
     end
   end
+
+  # Loads whole layers at once, for processes that will need them anyway and shall not lose time when they do.
+  #
+  # @param layers [Array<String>]
+  # @return [void]
+  def self.load_whole(*layers) = layers.each { |layer| loader.eager_load_dir(ROOT.join(layer).to_s) }
 end
 
 IronTrellis.loader

@@ -8,7 +8,7 @@ module IronTrellis
     # it works beside a running application, and writes the files.
     class Audit
       POLL_SECONDS = 0.2
-      NOT_BUILT = {"render" => "--render (rendered pages)", "check_external" => "--check-external (external links)"}.freeze
+      NOT_BUILT = {"render" => "--render (rendered pages)"}.freeze
 
       # @param start_urls [Array<String>]
       # @param options [Hash] of the command line
@@ -38,8 +38,9 @@ module IronTrellis
       end
 
       def values
-        plain = %w[limit max_depth rate concurrency agent ignore_robots allow_private include exclude].to_h { |name| [name, @options[name]] }
-        plain.merge("start_urls" => @start_urls, "hosts" => @options["host"], "resolve" => resolve)
+        plain = %w[limit max_depth rate concurrency agent ignore_robots allow_private include exclude check_external].to_h { |name| [name, @options[name]] }
+        # Who says how fast to ask has decided about the crawl-delay of robots.txt, too.
+        plain.merge("start_urls" => @start_urls, "hosts" => @options["host"], "resolve" => resolve, "keep_crawl_delay" => @options["rate"].nil?)
       end
 
       # "host:port:address" or "host:port:address:port".

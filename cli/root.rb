@@ -73,7 +73,7 @@ module IronTrellis
       option :render, type: :boolean, default: false, desc: "Not built yet"
       option :key_page, type: :string, repeatable: true, banner: "URL", desc: "A page that matters most"
       option :intent, type: :string, repeatable: true, banner: "PATTERN=index|keep_out", desc: "What is wanted of the URLs that match"
-      option :check_external, type: :boolean, default: false, desc: "Not built yet"
+      option :check_external, type: :boolean, default: false, desc: "Check links to other hosts, too (HEAD)"
       option :allow_private, type: :boolean, default: false, desc: "Allow private and loopback addresses"
       option :fail_on, enum: Core::Faults::Rule::GRADES, desc: "Exit with 1 where such faults, or graver ones, are found"
       # @return [Integer] exit code

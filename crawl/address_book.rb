@@ -25,13 +25,23 @@ module IronTrellis
 
       # @param host [String]
       # @param port [Integer]
-      # @return [Array(String, Integer)] address and port to connect to
-      # @raise [FetchError] dns where there is no address, connect where the address is refused
+      # @return [Array<Array(String, Integer)>] addresses and ports to connect to, in the order in which to try them
+      # @raise [FetchError] dns where there is no address, connect where all are refused
       def find(host, port)
         mapped = @resolve["#{host}:#{port}"]
-        return split(mapped, port) if mapped
+        mapped ? [split(mapped, port)] : permitted(host).map { |address| [address, port] }
+      end
 
-        [permitted(host), port]
+      # @return [Boolean] whether requests for it go to an address that was given
+      def mapped?(host, port) = @resolve.key?("#{host}:#{port}")
+
+      # Judges a host that a proxy will resolve: what we can tell of its addresses must not be private.
+      #
+      # @raise [FetchError]
+      def permit(host)
+        permitted(host)
+      rescue FetchError => error
+        raise unless error.kind == "dns"
       end
 
       private
@@ -45,8 +55,10 @@ module IronTrellis
         addresses = @lock.synchronize { @known[host] ||= lookup(host) }
         raise FetchError.new("dns", "#{host} has no address") if addresses.empty?
 
-        addresses.find { |address| @allow_private || !private?(address) } ||
-          raise(FetchError.new("connect", "#{host} has a private address (#{addresses.first}), which is refused unless allowed"))
+        allowed = @allow_private ? addresses : addresses.reject { |address| private?(address) }
+        return allowed if allowed.any?
+
+        raise FetchError.new("connect", "#{host} has a private address (#{addresses.first}), which is refused unless allowed")
       end
 
       def lookup(host)

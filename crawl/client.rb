@@ -7,55 +7,44 @@ module IronTrellis
     # Makes requests over persistent connections, one client a thread. It never raises for what a server does: that
     # becomes the answer's error.
     class Client
-      OPEN_SECONDS = 10
-      MOST_CONNECTIONS = 8
-
       # @param addresses [AddressBook]
-      # @param user_agent [String] the User-Agent header
-      # @param seconds [Numeric] for one whole request
-      # @param body_limit [Integer] bytes, decoded
-      def initialize(addresses:, user_agent:, seconds:, body_limit:)
-        @addresses = addresses
-        @user_agent = user_agent
-        @seconds = seconds
-        @body_limit = body_limit
-        @connections = {}
+      # @param manner [Manner]
+      def initialize(addresses:, manner:)
+        @manner = manner
+        @connections = Connections.new(addresses, manner)
       end
 
       # @param url [Core::Url::Parts]
       # @param verb [Symbol] :get or :head
-      # @param body_limit [Integer] bytes
+      # @param body_limit [Integer] bytes, decoded
       # @return [Answer]
-      def fetch(url, verb: :get, body_limit: @body_limit)
-        began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-        guard = Guard.new(@seconds)
+      def fetch(url, verb: :get, body_limit: @manner.body_limit)
+        guard = Guard.new(seconds: @manner.seconds, first_byte_seconds: @manner.first_byte_seconds)
         answer = begin
           attempt(url, verb, guard, body_limit)
         rescue => error
           failed(FetchError.from(error), guard, url)
         end
-        answer.response_ms = ((Process.clock_gettime(Process::CLOCK_MONOTONIC) - began) * 1000).round
+        answer.response_ms = guard.elapsed_ms
+        answer.first_byte_ms = guard.first_byte_ms
         answer
       end
 
       # @return [void]
-      def close
-        @connections.each_value { |connection| connection.finish if connection.started? }
-        @connections.clear
-      end
+      def close = @connections.close
 
       private
 
       def attempt(url, verb, guard, body_limit)
-        connection = connection_to(url, guard)
+        connection = @connections.get(url, guard)
         used = connection.used?
         exchange(connection, url, verb, guard, body_limit)
       rescue EOFError, Errno::ECONNRESET, Errno::EPIPE
         # The server closed a connection it had kept open, before it saw this request: ask again on a new one.
-        drop(url)
+        @connections.drop(url)
         raise unless used && guard.bytes.zero?
 
-        exchange(connection_to(url, guard), url, verb, guard, body_limit)
+        exchange(@connections.get(url, guard), url, verb, guard, body_limit)
       end
 
       def exchange(connection, url, verb, guard, body_limit)
@@ -71,8 +60,8 @@ module IronTrellis
       end
 
       def read_body(response, verb, body_limit)
-        decoding = Decoding.new(response["content-encoding"], body_limit)
         @partial = response
+        @decoding = decoding = Decoding.new(response["content-encoding"], body_limit)
         raw = 0
         response.read_body do |chunk|
           raw += chunk.bytesize
@@ -85,41 +74,16 @@ module IronTrellis
       end
 
       def failed(error, guard, url)
-        drop(url)
+        @connections.drop(url)
         status = @partial&.code&.to_i
+        body = (error.kind == "too_large" && @partial) ? @decoding.body : "".b
         @partial = nil
-        Answer.new(status: status, header_lines: guard.header_lines, body: "".b, error: error.kind, error_detail: error.message)
+        Answer.new(status: status, header_lines: guard.header_lines, body: body, error: error.kind, error_detail: error.message)
       end
 
       def request(url, verb)
         kind = (verb == :head) ? Net::HTTP::Head : Net::HTTP::Get
-        kind.new(url.request_target, "Host" => url.authority, "User-Agent" => @user_agent, "Accept" => "*/*",
-          "Accept-Encoding" => Decoding::ACCEPTED)
-      end
-
-      def connection_to(url, guard)
-        connection = @connections[url.origin] ||= connect(url)
-        connection.guard = guard
-        connection.start unless connection.started?
-        connection
-      end
-
-      def connect(url)
-        drop_oldest if @connections.size >= MOST_CONNECTIONS
-        address, port = @addresses.find(url.host, url.effective_port)
-        Connection.to(url, address: address, port: port, open_seconds: [OPEN_SECONDS, @seconds].min)
-      end
-
-      def drop_oldest
-        _, connection = @connections.shift
-        connection.finish if connection.started?
-      end
-
-      def drop(url)
-        connection = @connections.delete(url.origin)
-        connection.finish if connection&.started?
-      rescue IOError
-        # It was closed already.
+        kind.new(url.request_target, @manner.request_headers(url))
       end
     end
   end

@@ -1,12 +1,19 @@
 # frozen_string_literal: true
 
+require "brotli"
 require "zlib"
 
 module IronTrellis
   module Crawl
     # Takes a body in as it comes and undoes its content coding, never beyond a limit (RFC 9110 section 8.4.1).
     class Decoding
-      ACCEPTED = "gzip, deflate"
+      ACCEPTED = "gzip, deflate, br"
+      ZLIB = %w[gzip x-gzip deflate].freeze
+      # Brotli is undone in pieces, since a kilobyte may hold a gigabyte.
+      PIECE = 65_536
+
+      # @return [String] the decoded bytes
+      attr_reader :body
 
       # @param coding [String, nil] the Content-Encoding field
       # @param limit [Integer] bytes after decoding
@@ -14,21 +21,26 @@ module IronTrellis
         @coding = coding.to_s.strip.downcase
         @limit = limit
         @body = String.new(capacity: 32_768)
-        @inflate = Zlib::Inflate.new(Zlib::MAX_WBITS + 32) if %w[gzip x-gzip deflate].include?(@coding)
+        @inflate = Zlib::Inflate.new(Zlib::MAX_WBITS + 32) if ZLIB.include?(@coding)
+        @brotli = Brotli::Decompressor.new if @coding == "br"
       end
 
       # @param chunk [String]
       # @raise [FetchError] too_large
       def <<(chunk)
-        @inflate ? inflate(chunk) : append(chunk)
+        if @inflate then inflate(chunk)
+        elsif @brotli then unbrotli(chunk)
+        else append(chunk)
+        end
         self
       end
 
-      # @return [String] the decoded bytes
-      attr_reader :body
-
       # @return [Boolean] whether a coded body came to its end
-      def whole? = @inflate.nil? || @inflate.finished? || @inflate.total_in.zero?
+      def whole?
+        return @inflate.finished? || @inflate.total_in.zero? if @inflate
+
+        @brotli.nil? || @brotli.finished? || @begun.nil?
+      end
 
       private
 
@@ -41,6 +53,14 @@ module IronTrellis
         @raw = true
         @inflate = Zlib::Inflate.new(-Zlib::MAX_WBITS)
         retry
+      end
+
+      def unbrotli(chunk)
+        return if @brotli.finished?
+
+        @begun = true
+        append(@brotli.process(chunk, output_buffer_limit: PIECE))
+        append(@brotli.process("", output_buffer_limit: PIECE)) until @brotli.can_accept_more_data? || @brotli.finished?
       end
 
       def append(piece)

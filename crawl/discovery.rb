@@ -3,28 +3,33 @@
 module IronTrellis
   module Crawl
     # Which URLs a page brings into the crawl, and whether each is to be fetched: links that are followed, redirects,
-    # canonicals and hreflang as pages; images, scripts and styles by HEAD; what may not be followed, or lies too
-    # deep, is known but not fetched.
+    # canonicals and hreflang as pages; images, scripts and styles by HEAD; links to other hosts by HEAD where that was asked
+    # for. What may not be followed, lies too deep or isn't wanted is known but not fetched.
     class Discovery
-      Found = Struct.new(:url, :purpose, :fetch, :depth, keyword_init: true)
+      # `reason` says why it isn't to be fetched: :nofollow, :deep or :kind; nil where it is.
+      Found = Struct.new(:url, :purpose, :depth, :reason)
 
-      CLICKS = %w[anchor frame refresh].freeze
-      REFERENCES = %w[canonical hreflang].freeze
-      RESOURCES = %w[image script style].freeze
+      CLICKS = %w[anchor frame refresh].to_h { |type| [type, true] }.freeze
+      REFERENCES = %w[canonical hreflang].to_h { |type| [type, true] }.freeze
+      PDF = /\.pdf(?:\?|\z)/i
 
       # How many URLs are remembered as known to the crawl, so that they aren't offered again.
       MEMORY = 200_000
 
-      # @param scope [Core::Url::Scope]
-      # @param max_depth [Integer]
-      def initialize(scope:, max_depth:)
-        @scope = scope
-        @max_depth = max_depth
+      # @param settings [Core::Settings::Crawl]
+      # @param follow [Boolean] whether links lead on; a crawl of a list follows redirects only
+      def initialize(settings, follow: settings.mode == "follow")
+        @scope = settings.scope
+        @follow = follow
+        @max_depth = settings.max_depth
+        @nofollow = settings.follow_nofollow
+        @external = settings.check_external
+        @pdfs = settings.pdfs
+        @resources = settings.resources.to_h { |type| [type, true] }
         @settled = {}
       end
 
-      # Tells that these were stored. Pages to be fetched need no second mention; what is only known, or known as a
-      # resource, may still turn out to be more.
+      # Tells that these were stored to be fetched as pages, so that they need no second mention.
       #
       # @param urls [Array<String>]
       # @return [void]
@@ -34,38 +39,57 @@ module IronTrellis
       end
 
       # @param outcome [Outcome]
-      # @return [Array<Found>] URLs in scope that aren't settled, each once
+      # @return [Array<Found>] URLs that aren't settled, each once
       def call(outcome)
         depth = outcome.item.depth
         found = {}
-        keep(found, outcome.redirect_to, :page, true, depth) if outcome.redirect_to
-        outcome.facts&.links&.each { |link| consider(found, link, depth + 1) }
+        page(found, outcome.redirect_to, depth, nil) if outcome.redirect_to
+        outcome.facts&.links&.each { |link| consider(found, link, depth + 1) } if @follow
         found.values
       end
 
       private
 
       def consider(found, link, depth)
-        if CLICKS.include?(link.type) then keep(found, link.target, :page, link.followed, depth)
-        elsif REFERENCES.include?(link.type) then keep(found, link.target, :page, true, depth)
-        elsif RESOURCES.include?(link.type) then keep(found, link.target, :resource, true, depth)
+        target = link.target
+        return if @settled.key?(target)
+
+        type = link.type
+        if CLICKS.key?(type) then click(found, link, target, depth)
+        elsif REFERENCES.key?(type) then page(found, target, depth, nil)
+        elsif @resources.key?(type) then resource(found, target, depth)
         end
       end
 
-      def keep(found, url, purpose, fetch, depth)
-        return if @settled.key?(url)
+      def click(found, link, target, depth)
+        return external(found, target, depth) unless @scope.host?(target)
 
-        fetch &&= purpose == :resource || depth <= @max_depth
-        known = found[url]
-        return upgrade(known, purpose, fetch) if known
-        return unless @scope.cover?(url)
-
-        found[url] = Found.new(url: url, purpose: purpose, fetch: fetch, depth: depth)
+        page(found, target, depth, (:nofollow unless link.followed || @nofollow))
       end
 
-      def upgrade(known, purpose, fetch)
-        known.fetch ||= fetch
-        known.purpose = :page if purpose == :page && fetch
+      def page(found, target, depth, reason)
+        return if @settled.key?(target) || !@scope.cover?(target)
+
+        reason ||= :kind if !@pdfs && PDF.match?(target)
+        reason ||= :deep if depth > @max_depth
+        keep(found, target, :page, depth, reason)
+      end
+
+      def resource(found, target, depth)
+        keep(found, target, :resource, depth, nil) if @scope.embeds?(target)
+      end
+
+      def external(found, target, depth)
+        keep(found, target, :external, depth, nil) if @external
+      end
+
+      # Of two mentions the one with more reason to fetch counts: a page more than a resource, either more than a mere mention.
+      def keep(found, url, purpose, depth, reason)
+        before = found[url]
+        return found[url] = Found.new(url, purpose, depth, reason) unless before
+        return if reason || (before.reason.nil? && (before.purpose == :page || purpose == before.purpose))
+
+        before.purpose, before.reason = purpose, nil if before.reason || purpose == :page
       end
     end
   end

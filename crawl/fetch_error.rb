@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "brotli"
 require "net/http"
 require "openssl"
 require "socket"
@@ -15,8 +16,8 @@ module IronTrellis
         "tls" => [OpenSSL::SSL::SSLError],
         "timeout" => [Net::OpenTimeout, Net::ReadTimeout, Net::WriteTimeout, Timeout::Error],
         "closed" => [EOFError, Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED, IOError],
-        "connect" => [SystemCallError],
-        "malformed" => [Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error, ArgumentError]
+        "connect" => [SystemCallError, Net::HTTPClientException, Net::HTTPFatalError, Net::HTTPRetriableError],
+        "malformed" => [Core::Page::Unreadable, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error, Brotli::Error, ArgumentError]
       }.freeze
 
       attr_reader :kind
@@ -37,7 +38,8 @@ module IronTrellis
         kind = KINDS.find { |_, classes| classes.any? { |one| error.is_a?(one) } }&.first
         raise error unless kind
 
-        new(kind, error.message.to_s.scrub.lines.first.to_s.strip)
+        message = error.message.to_s.scrub.lines.first.to_s.strip
+        new(kind, (kind == "tls") ? Trust.words(message) : message)
       end
     end
   end

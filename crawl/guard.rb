@@ -2,7 +2,7 @@
 
 module IronTrellis
   module Crawl
-    # What one request may cost: a deadline for the whole of it and a number of bytes, first for the headers, then
+    # What one request may cost: time to the first byte and for the whole of it, and a number of bytes, first for the headers, then
     # for the body. It also keeps the raw header lines, which Net::HTTP sorts and folds away.
     class Guard
       HEADER_BYTES = 262_144
@@ -10,8 +10,11 @@ module IronTrellis
       attr_reader :bytes
 
       # @param seconds [Numeric] for the whole request
-      def initialize(seconds)
-        @deadline = now + seconds
+      # @param first_byte_seconds [Numeric] for its first byte
+      def initialize(seconds:, first_byte_seconds:)
+        @began = now
+        @deadline = @began + seconds
+        @first_byte_deadline = @began + first_byte_seconds
         @budget = HEADER_BYTES
         @bytes = 0
         @raw_lines = []
@@ -21,15 +24,18 @@ module IronTrellis
       # @return [Float] seconds left
       # @raise [FetchError] timeout
       def left
-        left = @deadline - now
-        raise FetchError.new("timeout", "no whole answer in time") if left <= 0
+        time = now
+        raise FetchError.new("timeout", "no whole answer in time") if time >= @deadline
+        return @deadline - time if @first_byte_at
+        raise FetchError.new("timeout", "no first byte in time") if time >= @first_byte_deadline
 
-        left
+        [@first_byte_deadline, @deadline].min - time
       end
 
       # @param count [Integer] bytes that came
       # @raise [FetchError] too_large
       def spend(count)
+        @first_byte_at ||= now
         @bytes += count
         @budget -= count
         return if @budget >= 0
@@ -52,6 +58,12 @@ module IronTrellis
         @in_headers = false
         @budget = limit + 65_536
       end
+
+      # @return [Integer] milliseconds since it began
+      def elapsed_ms = ((now - @began) * 1000).round
+
+      # @return [Integer, nil] milliseconds to the first byte; nil where none came
+      def first_byte_ms = @first_byte_at && ((@first_byte_at - @began) * 1000).round
 
       private
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "io/wait"
 require "net/http"
 
 module IronTrellis
@@ -13,6 +14,9 @@ module IronTrellis
         super.tap { |line| @guard.note(line) }
       end
 
+      # @return [Boolean] whether the server sent more than its answer, or closed: nothing further may be read here
+      def spoilt? = !@rbuf.empty? || !@io.to_io.wait_readable(0).nil?
+
       private
 
       def rbuf_fill
@@ -20,6 +24,10 @@ module IronTrellis
         before = @rbuf.bytesize
         super
         @guard.spend(@rbuf.bytesize - before)
+      rescue Net::ReadTimeout
+        # Says which of the two times ran out.
+        @guard.left
+        raise
       end
     end
   end

@@ -18,22 +18,37 @@ module IronTrellis
         @ignore_robots = ignore_robots
       end
 
-      # @param item [#parts, #head?] a URL of the frontier
+      # @param item [#parts, #head?, #given_up?] a URL of the frontier
       # @return [Outcome]
       def call(item)
+        return given_up(item) if item.given_up?
+
         url = item.parts
         decision = @policies.call(url, @client)&.decide(url)
         return Outcome.new(item: item, decision: decision) if decision && !decision.allowed? && !@ignore_robots
 
         answer = item.head? ? head(url) : @client.fetch(url)
-        Outcome.new(item: item, decision: decision, answer: answer, facts: read(url, answer), redirect_to: redirect(url, answer))
+        facts = read(url, answer)
+        answer.body = "".b if answer.error
+        Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
       end
 
       private
 
+      def given_up(item)
+        answer = Answer.new(header_lines: [], body: "".b, error: "malformed", error_detail: "workers died over it, so it was given up", response_ms: 0)
+        Outcome.new(item: item, answer: answer)
+      end
+
+      # What turns out to be a page is read, however it was linked to.
       def head(url)
         answer = @client.fetch(url, verb: :head)
-        HEAD_REFUSED.include?(answer.status) ? @client.fetch(url) : answer
+        (HEAD_REFUSED.include?(answer.status) || page?(answer)) ? @client.fetch(url) : answer
+      end
+
+      def page?(answer)
+        type = answer.headers.first("content-type").to_s if answer.status == 200
+        type&.match?(%r{\A\s*(?:text/html|application/xhtml\+xml|application/pdf)}i)
       end
 
       def read(url, answer)
@@ -42,7 +57,18 @@ module IronTrellis
         facts = @reader.call(url: url, header_lines: answer.header_lines, body: answer.error ? "".b : answer.body.to_s)
         # What an error page or a redirect's note links to leads nobody on.
         facts.links = [] unless (200..299).cover?(answer.status)
+        read_pdf(facts, answer.body) if facts.kind == "pdf" && !answer.error && !answer.body.to_s.empty?
         facts
+      rescue Core::Page::Unreadable => error
+        answer.error = "malformed"
+        answer.error_detail = error.message
+        nil
+      end
+
+      def read_pdf(facts, body)
+        title, text = PdfReading.call(body)
+        facts.titles = [title].compact
+        facts.words = text && Core::Content::Words.count(text)
       end
 
       def redirect(url, answer)

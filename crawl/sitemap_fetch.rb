@@ -9,6 +9,8 @@ module IronTrellis
       # 50 MB uncompressed a file (sitemaps.org); a little more is read so that a file over the limit is known as one.
       BODY_LIMIT = 60_000_000
       MOST_REDIRECTS = 5
+      # What may pass is tried once more.
+      PAUSE = 1
       GZIP = "\x1F\x8B".b
 
       # `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
@@ -18,13 +20,21 @@ module IronTrellis
       # @param url [Core::Url::Parts]
       # @return [Result]
       def self.call(client, url)
-        answer = fetch(client, url)
+        answer = patiently(client, url)
         return Result.new(status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
 
         body = unpack(answer.body)
         Result.new(status: 200, bytes: body.bytesize, reading: Core::Sitemaps::Reader.new(url).call(body))
       rescue FetchError, Zlib::Error
         Result.new(status: answer&.status, error: "malformed")
+      end
+
+      def self.patiently(client, url)
+        answer = fetch(client, url)
+        return answer unless answer.passing?
+
+        sleep PAUSE
+        fetch(client, url)
       end
 
       def self.fetch(client, url)
@@ -42,7 +52,7 @@ module IronTrellis
 
         Decoding.new("gzip", BODY_LIMIT).<<(body).body
       end
-      private_class_method :fetch, :unpack
+      private_class_method :patiently, :fetch, :unpack
     end
   end
 end

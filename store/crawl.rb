@@ -8,34 +8,45 @@ module IronTrellis
 
       WAITING = "waiting"
       CRAWLING = "crawling"
+      PAUSED = "paused"
       JUDGING = "judging"
       FINISHED = "finished"
       FAILED = "failed"
+      FETCHING = [WAITING, CRAWLING, PAUSED].freeze
       ENDED = [FINISHED, FAILED].freeze
+      # A whole crawl tells of links, depth and orphans; a partial one (a list, a check of some URLs) of its pages only.
+      WHOLE = "whole"
+      PARTIAL = "partial"
 
       belongs_to :site, class_name: "IronTrellis::Store::Site"
       has_many :verdict_runs, class_name: "IronTrellis::Store::VerdictRun"
 
-      # Makes a crawl with its partitions and its start URLs.
+      # Makes a crawl with its partitions and its first URLs.
       #
       # @param site [Site]
       # @param now [Time]
-      # @param slots [Integer] how many workers share it
+      # @param slots [Integer] how many workers may share it
       # @param queue [String] the queue its jobs go to
+      # @param urls [Array<String>, nil] only these; nil for what the site's settings say
       # @return [Crawl]
-      def self.begin(site, now:, slots: 1, queue: "crawl")
+      def self.begin(site, now:, slots: 1, queue: "crawl", urls: nil)
         transaction do
           site.lock!
-          crawl = create!(site: site, number: site.crawls.maximum(:number).to_i + 1, state: WAITING, queue: queue,
-            settings: site.crawl_settings.to_h, slots: slots, created_at: now)
+          settings = site.crawl_settings
+          crawl = create!(site: site, number: site.crawls.maximum(:number).to_i + 1, state: WAITING, queue: queue, settings: settings.to_h, slots: slots, created_at: now,
+            scope: (urls || settings.mode != "follow") ? PARTIAL : WHOLE, asked: urls&.size)
+          Secrets.keep(site.id, crawl.id, Secrets.of(site.id))
           Partitions.make(Partitions::BY_CRAWL, crawl.id)
-          crawl.seed(now)
+          crawl.seed(urls || settings.first_urls, now)
           crawl
         end
       end
 
       # @return [Core::Settings::Crawl]
       def crawl_settings = @crawl_settings ||= Core::Settings::Crawl.new(settings)
+
+      # @return [Core::Settings::Secrets]
+      def secrets = Secrets.of(site_id, id)
 
       # @return [Frontier]
       def frontier = @frontier ||= Frontier.new(self)
@@ -45,13 +56,39 @@ module IronTrellis
 
       def ended? = ENDED.include?(state)
 
+      def whole? = scope == WHOLE
+
+      # @return [Boolean] whether links lead on
+      def follow? = whole?
+
+      # @return [Boolean] whether what sitemaps list is fetched
+      def follow_sitemaps? = whole? || (asked.nil? && crawl_settings.mode == "sitemaps")
+
+      # @return [Boolean] whether anything is left to be fetched, or is being fetched
+      def open?
+        states = frontier.open_states
+        return true if states[:leased]
+        return false if taken >= crawl_settings.limit
+
+        states.values.any? || SitemapFiles.new(self).open? || Probes.new(self).open?
+      end
+
+      # @param urls [Array<String>] in normal form
       # @param now [Time]
       # @return [void]
-      def seed(now)
-        urls = crawl_settings.start_urls
-        ids = urls.map { |url| Core::Url::NormalForm.id(site_id, url) }
-        Urls.add(site_id, ids.zip(urls).to_h, now)
-        frontier.add(ids.zip(urls).map { |id, url| [id, url, :page, 0, :waiting] })
+      def seed(urls, now)
+        hosts = Hosts.new(self)
+        ids = urls.uniq.to_h { |url| [Core::Url::NormalForm.id(site_id, url), url] }
+        Urls.add(site_id, ids, now)
+        frontier.add(ids.map { |id, url| Frontier::Entry.new(id: id, url: url, purpose: :page, depth: 0, host_id: hosts.id(Core::Url::NormalForm.split(url).authority)) })
+        SitemapFiles.new(self).add(crawl_settings.sitemaps, parent: nil, hosts: hosts) if asked.nil?
+      end
+
+      # Counts what is left and what is known, when fetching has ended.
+      #
+      # @return [void]
+      def count
+        update!(waiting_by_depth: frontier.queue, known_urls: frontier.counts.values.sum)
       end
 
       # Moves on to another state, unless someone else has already.
@@ -72,6 +109,7 @@ module IronTrellis
         transaction do
           verdict_runs.each(&:drop)
           Partitions.drop(Partitions::BY_CRAWL, id)
+          Secrets.where(site_id: site_id, crawl_id: id).delete_all
           destroy!
         end
       end

@@ -2,72 +2,80 @@
 
 module IronTrellis
   module Store
-    # Reads the facts of one crawl for judging.
+    # Reads the facts of one crawl for judging, joined with what its links come to. It works beside a run of its own, whose tables it makes and
+    # drops.
     class CrawlFacts
-      TYPES = Core::Page::Link.types.each_with_index.to_h.freeze
-      CLICKS = TYPES.values_at("anchor", "frame", "refresh").freeze
+      TYPES = FactsRows::TYPES
       FOUND_BY = {
-        "link" => TYPES.values_at("anchor", "frame", "image", "script", "style"), "redirect" => TYPES.values_at("redirect", "refresh"),
-        "canonical" => TYPES.values_at("canonical"), "hreflang" => TYPES.values_at("hreflang")
+        "link" => %w[anchor frame image script style], "redirect" => %w[redirect refresh], "canonical" => %w[canonical], "hreflang" => %w[hreflang]
+      }.transform_values { |names| names.sum { |name| 1 << TYPES.fetch(name) } }.freeze
+      EMBEDDED = %w[image script style].sum { |name| 1 << TYPES.fetch(name) }
+
+      # What links lead to each URL (the types as one number, a bit each), what leads out of it, and the sitemaps that list it.
+      TABLES = {
+        "in" => <<~SQL, "out" => <<~SQL, "listed" => <<~SQL
+          SELECT target_id AS url_id, count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]}) AS links_in,
+            count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1 << type) AS types
+          FROM %<links>s WHERE source_id <> target_id GROUP BY target_id
+        SQL
+          SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE internal) AS links_out_internal,
+            count(DISTINCT target_id) FILTER (WHERE NOT internal) AS links_out_external
+          FROM %<links>s WHERE type = #{TYPES["anchor"]} AND source_id <> target_id GROUP BY source_id
+        SQL
+          SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps
+          FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
+        SQL
       }.freeze
-      EMBEDDED = TYPES.values_at("image", "script", "style").freeze
+
+      URLS = <<~SQL
+        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, d.depth, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, l.in_sitemaps
+        FROM %<frontier>s f
+        LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
+        LEFT JOIN %<depth>s d ON d.url_id = f.url_id
+        LEFT JOIN %<in>s i ON i.url_id = f.url_id
+        LEFT JOIN %<out>s o ON o.url_id = f.url_id
+        LEFT JOIN %<listed>s l ON l.url_id = f.url_id
+        WHERE f.purpose <> #{Frontier::PURPOSES[:external]}
+      SQL
+      HOPS = "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
+      TEXTS = <<~SQL
+        SELECT b.url_id, b.texts, p.titles[1] AS title, h.authority FROM %<page_blocks>s b JOIN %<frontier>s f ON f.url_id = b.url_id
+        JOIN %<page_facts>s p ON p.url_id = b.url_id JOIN crawl_hosts h ON h.id = f.host_id WHERE h.authority = ANY($1::text[]) AND p.status = 200
+      SQL
 
       # @param crawl [Crawl]
       def initialize(crawl)
         @crawl = crawl
-        @links = Partitions.name("links", crawl.id)
+        @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }
+          .merge((TABLES.keys + ["depth"]).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
       end
 
-      # Every URL in the scope of the crawl with the facts of its answer, if it had one.
+      # Makes the tables, for as long as the block runs.
+      #
+      # @return [Object] what the block gives
+      def prepared
+        drop
+        TABLES.each { |name, sql| make(name, format(sql, @names)) }
+        make("depth", "SELECT NULL::bigint AS url_id, NULL::integer AS depth WHERE false")
+        Copy.new(@names[:depth], %w[url_id depth]).call(@names[:depth], CrawlGraph.new(@crawl).depths(start_ids)) if @crawl.whole?
+        (TABLES.keys + ["depth"]).each { |name| Sql.raw.exec("ANALYZE #{@names[name.to_sym]}") }
+        yield
+      ensure
+        drop
+      end
+
+      # Every URL of the crawl with the facts of its answer, if it had one.
       #
       # @yieldparam rows [Array<Hash>]
-      def urls(&block)
-        Sql.stream(<<~SQL, &block)
-          SELECT p.*, f.url_id, f.url, f.purpose, f.state
-          FROM #{Partitions.name("frontier", @crawl.id)} f LEFT JOIN #{Partitions.name("page_facts", @crawl.id)} p ON p.url_id = f.url_id
-        SQL
-      end
+      def urls(&block) = Sql.stream(format(URLS, @names), portion: 1000, &block)
 
-      # @return [Hash{Integer => Array<Integer>}] followed clicks out of each page
-      def clicks
-        adjacency = Hash.new { |links, source| links[source] = [] }
-        Sql.stream("SELECT DISTINCT source_id, target_id FROM #{@links} WHERE internal AND followed AND source_id <> target_id AND type = ANY($1::smallint[])",
-          [Sql.array(CLICKS)], portion: 50_000) do |rows|
-          rows.each { |row| adjacency[row["source_id"]] << row["target_id"] }
-        end
-        adjacency.default = nil
-        adjacency
-      end
+      # @return [Hash{Integer => Array(Integer, String)}] by id, the id and the address of the next hop
+      def hops = Sql.rows(format(HOPS, @names)).to_h { |row| [row["url_id"], [row["next_id"], row["next_url"]]] }
 
-      # @return [Hash{Integer => Hash}] by target: links_in (distinct linking pages) and followed_in
-      def links_in
-        by_id("target_id", <<~SQL)
-          SELECT target_id, count(DISTINCT source_id) AS links_in, count(DISTINCT source_id) FILTER (WHERE followed) AS followed_in
-          FROM #{@links} WHERE type = #{TYPES["anchor"]} AND internal AND source_id <> target_id GROUP BY target_id
-        SQL
-      end
-
-      # @return [Hash{Integer => Hash}] by source: links_out_internal and links_out_external (distinct targets)
-      def links_out
-        by_id("source_id", <<~SQL)
-          SELECT source_id, count(DISTINCT target_id) FILTER (WHERE internal) AS links_out_internal,
-            count(DISTINCT target_id) FILTER (WHERE NOT internal) AS links_out_external
-          FROM #{@links} WHERE type = #{TYPES["anchor"]} AND source_id <> target_id GROUP BY source_id
-        SQL
-      end
-
-      # @return [Hash{Integer => Array<Integer>}] the link types by which each URL was found
-      def types_in
-        by_id("target_id", "SELECT target_id, array_agg(DISTINCT type) AS types FROM #{@links} WHERE source_id <> target_id GROUP BY target_id")
-          .transform_values { |row| row["types"] }
-      end
-
-      # @return [Hash{Integer => Array<String>}] the sitemaps that list each URL, sorted
-      def sitemaps
-        by_id("url_id", <<~SQL).transform_values { |row| row["files"] }
-          SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS files
-          FROM #{Partitions.name("sitemap_entries", @crawl.id)} e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
-        SQL
+      # @param ids [Array<Integer>]
+      # @return [Hash{Integer => Integer}] statuses
+      def statuses(ids)
+        Sql.rows("SELECT url_id, status FROM #{@names[:page_facts]} WHERE url_id = ANY($1::bigint[])", [Sql.array(ids)]).to_h { |row| [row["url_id"], row["status"]] }
       end
 
       # @return [Hash{String => Boolean}] by origin, whether its robots.txt could be read
@@ -75,20 +83,20 @@ module IronTrellis
         RobotsFiles.all(@crawl.id).to_h { |row| [row["origin"], row["error"].nil? && row["status"].to_i < 500] }
       end
 
-      # @param target_ids [Array<Integer>]
-      # @param types [Array<String>]
-      # @return [Array<Hash>] source_id, target_id, and links: [{text, place}] in order
-      def links_to(target_ids, types)
-        Sql.rows(<<~SQL, [Sql.array(target_ids), Sql.array(types.map { |type| TYPES.fetch(type) })])
-          SELECT source_id, target_id, json_agg(json_build_object('text', text, 'place', place) ORDER BY position) AS links
-          FROM #{@links} WHERE target_id = ANY($1::bigint[]) AND type = ANY($2::smallint[]) AND source_id <> target_id
-          GROUP BY source_id, target_id ORDER BY source_id, target_id
-        SQL
-      end
+      # @return [Hash{String => Hash}] by authority: title and text of what it answers for a page that isn't there, where it says it were
+      def missing_pages = Probes.new(@crawl).answering
+
+      # @param authorities [Array<String>]
+      # @yieldparam rows [Array<Hash>] url_id, texts, title, authority of pages that answer 200
+      def texts(authorities, &block) = Sql.stream(format(TEXTS, @names), [Sql.array(authorities)], portion: 200, &block)
 
       private
 
-      def by_id(column, sql) = Sql.rows(sql).to_h { |row| [row[column], row] }
+      def start_ids = @crawl.crawl_settings.first_urls.map { |url| Core::Url::NormalForm.id(@crawl.site_id, url) }
+
+      def make(name, sql) = Sql.raw.exec("CREATE UNLOGGED TABLE #{@names[name.to_sym]} AS #{sql}")
+
+      def drop = (TABLES.keys + ["depth"]).each { |name| Sql.raw.exec("DROP TABLE IF EXISTS #{@names[name.to_sym]}") }
     end
   end
 end

@@ -2,39 +2,65 @@
 
 module IronTrellis
   module Store
-    # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, or only known.
+    # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, only known, put off until later, or
+    # kept apart because workers died over them.
     class Frontier
-      STATES = {waiting: 0, leased: 1, done: 2, known: 3}.freeze
-      PURPOSES = {page: 0, resource: 1}.freeze
+      STATES = {waiting: 0, leased: 1, done: 2, known: 3, later: 4, apart: 5}.freeze
+      PURPOSES = {page: 0, resource: 1, external: 2}.freeze
+      # Why a URL is known and not fetched.
+      REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3}.freeze
+      # A URL that was held by so many workers when they died is fetched by itself, and given up after twice as many.
+      MOST_CRASHES = 3
 
       # One leased URL.
-      Item = Struct.new(:id, :url, :purpose, :depth) do
-        def head? = purpose == PURPOSES[:resource]
+      Item = Struct.new(:id, :url, :purpose, :depth, :host_id, :tries, :crashes) do
+        def head? = purpose != PURPOSES[:page]
+
+        # @return [Boolean] whether it is to be given up instead of fetched
+        def given_up? = crashes >= 2 * MOST_CRASHES
 
         # @return [Core::Url::Parts]
         def parts = @parts ||= Core::Url::NormalForm.split(url)
       end
 
+      # What is offered to the frontier. `reason` says why it is not to be fetched, nil where it is.
+      Entry = Struct.new(:id, :url, :purpose, :depth, :reason, :host_id, :space_id, keyword_init: true)
+
       # The lease isn't ours any more: another worker took the slot over.
       class LeaseLost < Core::Error::Conflict; end
 
-      # A URL found again with more reason to fetch it is upgraded; one that was fetched stays as it is.
+      # A URL found again with more reason to fetch it is upgraded; one that was fetched stays as it is, but for what it is to us (a page
+      # rather than a resource). Whatever the order in which a URL is found here and there, the row ends the same.
       ADD = <<~SQL
-        INSERT INTO %<table>s (crawl_id, url_id, url, purpose, depth, state)
-        SELECT $1, * FROM unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[])
-        ON CONFLICT (url_id) DO UPDATE SET state = EXCLUDED.state, purpose = EXCLUDED.purpose, depth = EXCLUDED.depth
-        WHERE %<table>s.state = #{STATES[:known]} AND EXCLUDED.state = #{STATES[:waiting]}
-           OR %<table>s.state = #{STATES[:waiting]} AND EXCLUDED.state = #{STATES[:waiting]} AND EXCLUDED.purpose < %<table>s.purpose
+        INSERT INTO %<table>s AS f (crawl_id, url_id, url, purpose, depth, state, reason, host_id, space_id)
+        SELECT $1, * FROM unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], $8::bigint[], $9::bigint[])
+        ON CONFLICT (url_id) DO UPDATE SET
+          state = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.state ELSE f.state END,
+          purpose = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.purpose ELSE least(f.purpose, EXCLUDED.purpose) END,
+          reason = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.reason ELSE f.reason END,
+          space_id = coalesce(f.space_id, EXCLUDED.space_id), depth = least(f.depth, EXCLUDED.depth)
+        WHERE EXCLUDED.state = #{STATES[:waiting]} AND (f.state = #{STATES[:known]} OR EXCLUDED.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND EXCLUDED.depth < f.depth)
       SQL
 
-      # Taking from the crawl's row first makes leasing one at a time, so that the limit holds exactly. Rows that a writer
+      # Taking from the crawl's row first makes leasing one at a time, so that limits hold exactly. Rows that a writer
       # holds are passed over: it takes the crawl's row last, and would wait for us while we wait for it.
       TAKE = "SELECT taken FROM crawls WHERE id = $1 FOR UPDATE"
       LEASE = <<~SQL
         UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-        FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:waiting]} ORDER BY depth, url_id LIMIT $3 FOR UPDATE SKIP LOCKED) chosen
+        FROM (
+          SELECT w.url_id FROM unnest($3::bigint[], $4::integer[]) AS host (id, most)
+          CROSS JOIN LATERAL (
+            SELECT url_id FROM %<table>s WHERE host_id = host.id AND state = #{STATES[:waiting]} ORDER BY depth, url_id LIMIT host.most FOR UPDATE SKIP LOCKED
+          ) w LIMIT $5
+        ) chosen
         WHERE f.url_id = chosen.url_id
-        RETURNING f.url_id, f.url, f.purpose, f.depth
+        RETURNING f.url_id, f.url, f.purpose, f.depth, f.host_id, f.tries, f.crashes, f.space_id
+      SQL
+      LEASE_APART = <<~SQL
+        UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
+        FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:apart]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR UPDATE SKIP LOCKED) chosen
+        WHERE f.url_id = chosen.url_id
+        RETURNING f.url_id, f.url, f.purpose, f.depth, f.host_id, f.tries, f.crashes
       SQL
 
       # @param crawl [Crawl]
@@ -43,44 +69,49 @@ module IronTrellis
         @table = Partitions.name("frontier", crawl.id)
       end
 
-      # @param found [Array<Array(Integer, String, Symbol, Integer, Symbol)>] id, url, purpose, depth, state
+      # @param entries [Array<Entry>] each URL once
       # @return [void]
-      def add(found)
-        return if found.empty?
+      def add(entries)
+        return if entries.empty?
 
         # One order for all workers, else two of them deadlock.
-        ids, urls, purposes, depths, states = found.sort_by(&:first).transpose
-        Sql.run(format(ADD, table: @table), [@crawl.id, Sql.array(ids), Sql.array(urls),
-          Sql.array(purposes.map { |one| PURPOSES.fetch(one) }), Sql.array(depths), Sql.array(states.map { |one| STATES.fetch(one) })])
+        rows = entries.sort_by(&:id).map { |one| row(one) }
+        Sql.run(format(ADD, table: @table), [@crawl.id, *rows.transpose.map { |column| Sql.array(column) }])
       end
 
       # @param slot [Integer]
       # @param token [Integer] by which the lease is known
-      # @param count [Integer] at most
+      # @param counts [Hash{Integer => Integer}] by host, how many at most
       # @param limit [Integer] of the whole crawl
       # @return [Array<Item>] nearest to the start first
-      def lease(slot, token, count:, limit:)
+      def lease(slot, token, counts:, limit:)
         ActiveRecord::Base.transaction do
-          taken = Sql.run(TAKE, [@crawl.id]).getvalue(0, 0).to_i
-          count = [count, limit - taken].min
-          next [] unless count.positive?
-
-          rows = Sql.run(format(LEASE, table: @table), [slot, token, count]).values
-          Sql.run("UPDATE crawls SET taken = taken + $2 WHERE id = $1", [@crawl.id, rows.size]) if rows.any?
-          rows.map { |id, url, purpose, depth| Item.new(id.to_i, url, purpose.to_i, depth.to_i) }.sort_by { |item| [item.depth, item.id] }
+          left = limit - Sql.run(TAKE, [@crawl.id]).getvalue(0, 0).to_i
+          items = left.positive? ? take(slot, token, counts, left) : []
+          Sql.run("UPDATE crawls SET taken = taken + $2 WHERE id = $1", [@crawl.id, items.size]) if items.any?
+          items.sort_by { |item| [item.depth, item.id] }
         end
       end
 
-      # Gives back what a slot holds, because its worker ended before it could be fetched.
+      # @param host_ids [Array<Integer>]
+      # @return [Item, nil] one of the URLs over which workers died
+      def lease_apart(slot, token, host_ids)
+        row = Sql.run(format(LEASE_APART, table: @table), [slot, token, Sql.array(host_ids)]).values.first
+        row && item(row)
+      end
+
+      # Gives back what a slot holds at the orderly end of its session.
       #
       # @param slot [Integer]
       # @return [void]
-      def release(slot)
-        ActiveRecord::Base.transaction do
-          Sql.run(TAKE, [@crawl.id])
-          freed = Sql.run("UPDATE #{@table} SET state = #{STATES[:waiting]}, lease_token = NULL WHERE state = #{STATES[:leased]} AND slot = $1", [slot]).cmd_tuples
-          give_back(freed)
-        end
+      def release(slot) = free(slot, "state = #{STATES[:waiting]}")
+
+      # Gives back what a slot holds because its worker died.
+      #
+      # @param slot [Integer]
+      # @return [void]
+      def release_after_crash(slot)
+        free(slot, "crashes = crashes + 1, state = CASE WHEN crashes + 1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:apart]} END")
       end
 
       # Closes leases; belongs into the transaction that stores what was fetched.
@@ -89,13 +120,29 @@ module IronTrellis
       # @param token [Integer]
       # @return [void]
       # @raise [LeaseLost] where one of them isn't ours
-      def close(ids, token)
-        closed = Sql.run("UPDATE #{@table} SET state = #{STATES[:done]}, lease_token = NULL WHERE url_id = ANY($1::bigint[]) AND lease_token = $2",
-          [Sql.array(ids), token]).cmd_tuples
-        raise LeaseLost.new("Another worker has taken over this slot of the crawl.") unless closed == ids.size
+      def close(ids, token) = change(ids, token, "state = #{STATES[:done]}")
+
+      # Puts a URL off whose answer may be better later.
+      #
+      # @param ids [Array<Integer>]
+      # @param token [Integer]
+      # @param until_time [Time]
+      # @return [void]
+      # @raise [LeaseLost]
+      def put_off(ids, token, until_time)
+        change(ids, token, "state = #{STATES[:later]}, tries = tries + 1, not_before = $3", until_time.utc.iso8601(6))
+        give_back(ids.size)
       end
 
-      # Takes off the limit's account what was leased but not asked for, since robots.txt blocks it.
+      # Lets those wait again whose time has come.
+      #
+      # @param now [Time]
+      # @return [void]
+      def wake(now)
+        Sql.run("UPDATE #{@table} SET state = #{STATES[:waiting]} WHERE state = #{STATES[:later]} AND not_before <= $1", [now.utc.iso8601(6)])
+      end
+
+      # Takes off the limit's account what was leased but not asked for. Belongs at the end of a transaction.
       #
       # @param count [Integer]
       # @return [void]
@@ -103,10 +150,86 @@ module IronTrellis
         Sql.run("UPDATE crawls SET taken = taken - $2 WHERE id = $1", [@crawl.id, count]) if count.positive?
       end
 
+      # Leaves out what waits below one address because its pages are all alike.
+      #
+      # @param prefix [String]
+      # @param space_id [Integer]
+      # @return [void]
+      def leave_out(prefix, space_id)
+        Sql.run("UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, space_id = $2 WHERE state = #{STATES[:waiting]} AND starts_with(url, $1)", [prefix, space_id])
+      end
+
+      # Lets wait what was too deep as it was found and isn't by the shortest way.
+      #
+      # @param depths [Hash{Integer => Integer}] by URL id
+      # @return [Integer] how many those are
+      def deepen(depths)
+        return 0 if depths.empty?
+
+        Sql.run(<<~SQL, [Sql.array(depths.keys), Sql.array(depths.values)]).cmd_tuples
+          UPDATE #{@table} f SET state = #{STATES[:waiting]}, reason = NULL, depth = new.depth
+          FROM unnest($1::bigint[], $2::integer[]) AS new (url_id, depth)
+          WHERE f.url_id = new.url_id AND f.state = #{STATES[:known]} AND f.reason = #{REASONS[:deep]}
+        SQL
+      end
+
+      # @return [Array<Integer>] ids of what was too deep as it was found
+      def too_deep = Sql.run("SELECT url_id FROM #{@table} WHERE state = #{STATES[:known]} AND reason = #{REASONS[:deep]}").column_values(0).map(&:to_i)
+
+      # @return [Hash{Symbol => Boolean}] whether anything is in each of the states in which a crawl goes on
+      def open_states
+        names = %i[waiting leased later apart]
+        sql = names.map { |name| "EXISTS (SELECT 1 FROM #{@table} WHERE state = #{STATES[name]})::integer" }.join(", ")
+        names.zip(Sql.run("SELECT #{sql}").values.first.map { |value| value.to_i == 1 }).to_h
+      end
+
+      # @return [Hash{String => Integer}] waiting URLs by depth
+      def queue
+        Sql.run("SELECT depth, count(*) FROM #{@table} WHERE state = #{STATES[:waiting]} GROUP BY depth ORDER BY depth").values.to_h { |depth, count| [depth, count.to_i] }
+      end
+
       # @return [Hash{Symbol => Integer}] number of URLs by state
       def counts
         rows = Sql.run("SELECT state, count(*) FROM #{@table} GROUP BY state").values.to_h { |state, count| [state.to_i, count.to_i] }
         STATES.transform_values { |number| rows.fetch(number, 0) }
+      end
+
+      private
+
+      def row(entry)
+        [entry.id, entry.url, PURPOSES.fetch(entry.purpose), entry.depth, STATES[entry.reason ? :known : :waiting], entry.reason && REASONS.fetch(entry.reason), entry.host_id, entry.space_id]
+      end
+
+      def item(row)
+        id, url, *numbers = row
+        Item.new(id.to_i, url, *numbers.first(5).map(&:to_i))
+      end
+
+      # A space that is full gives its URLs back as known, and others are taken instead.
+      def take(slot, token, counts, left)
+        loop do
+          rows = Sql.run(format(LEASE, table: @table), [slot, token, Sql.array(counts.keys), Sql.array(counts.values), left]).values
+          full = Spaces.overfull(@crawl.id, rows.reject { |one| one.last.nil? }.group_by(&:last))
+          refuse(full) if full.any?
+          kept = rows - full
+          return kept.map { |one| item(one) } if kept.any? || rows.empty?
+        end
+      end
+
+      def refuse(rows)
+        Sql.run("UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, slot = NULL, lease_token = NULL WHERE url_id = ANY($1::bigint[])", [Sql.array(rows.map(&:first))])
+      end
+
+      def free(slot, change)
+        ActiveRecord::Base.transaction do
+          Sql.run(TAKE, [@crawl.id])
+          give_back(Sql.run("UPDATE #{@table} SET #{change}, lease_token = NULL WHERE state = #{STATES[:leased]} AND slot = $1", [slot]).cmd_tuples)
+        end
+      end
+
+      def change(ids, token, change, *params)
+        changed = Sql.run("UPDATE #{@table} SET #{change}, lease_token = NULL WHERE url_id = ANY($1::bigint[]) AND lease_token = $2", [Sql.array(ids), token, *params]).cmd_tuples
+        raise LeaseLost.new("Another worker has taken over this slot of the crawl.") unless changed == ids.size
       end
     end
   end

@@ -9,7 +9,14 @@ module IronTrellis
       BY_RUN = %w[ledger_rows faults].freeze
 
       # The frontier is asked while it grows; what is only loaded is indexed afterwards.
-      AT_ONCE = {"frontier" => ["ADD PRIMARY KEY (url_id)"]}.freeze
+      AT_ONCE = {
+        "frontier" => [
+          "ALTER TABLE %<table>s ADD PRIMARY KEY (url_id)",
+          "CREATE INDEX %<table>s_waiting ON %<table>s (host_id, depth, url_id) WHERE state = #{Frontier::STATES[:waiting]}",
+          "CREATE INDEX %<table>s_later ON %<table>s (not_before) WHERE state = #{Frontier::STATES[:later]}",
+          "CREATE INDEX %<table>s_apart ON %<table>s (host_id) WHERE state = #{Frontier::STATES[:apart]}"
+        ]
+      }.freeze
       AFTER_LOADING = {
         "page_facts" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
         "raw_answers" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
@@ -33,8 +40,7 @@ module IronTrellis
         parents.each do |parent|
           table = name(parent, id)
           Sql.raw.exec("CREATE TABLE #{table} (LIKE #{parent} INCLUDING DEFAULTS)")
-          AT_ONCE.fetch(parent, []).each { |change| Sql.raw.exec("ALTER TABLE #{table} #{change}") }
-          Sql.raw.exec("CREATE INDEX #{table}_waiting ON #{table} (depth, url_id) WHERE state = 0") if parent == "frontier"
+          AT_ONCE.fetch(parent, []).each { |change| Sql.raw.exec(format(change, table: table)) }
           Sql.raw.exec("ALTER TABLE #{parent} ATTACH PARTITION #{table} FOR VALUES IN (#{Integer(id)})")
         end
       end

@@ -2,36 +2,42 @@
 
 module IronTrellis
   module Store
-    # How far a crawl is: running totals of all its slots, and what is still to be fetched.
-    Progress = Struct.new(:fetched, :ok, :redirected, :refused, :failed, :unanswered, :blocked, :bytes, :waiting, :known_urls,
+    # How far a crawl is: running totals of all its slots, and what is still to be fetched, as it was last counted.
+    Progress = Struct.new(:fetched, :ok, :redirected, :refused, :failed, :unanswered, :blocked, :retried, :bytes, :waiting, :known_urls,
       :pages_per_second, :seconds_left, keyword_init: true)
 
     class << Progress
-      COUNTERS = %w[fetched ok redirected refused failed unanswered blocked bytes].freeze
+      # The speed of a running crawl is that of the last so many seconds.
+      WINDOW_SECONDS = 20
 
       # @param crawl [Crawl]
       # @param now [Time]
       # @return [Progress]
       def of(crawl, now: Time.now)
-        sums = Sql.rows("SELECT #{COUNTERS.map { |one| "coalesce(sum(#{one}), 0)::bigint AS #{one}" }.join(", ")} FROM crawl_counters WHERE crawl_id = $1", [crawl.id]).first
-        counts = crawl.frontier.counts
-        waiting = counts[:waiting] + counts[:leased]
-        speed = speed(crawl, sums["fetched"], now)
-        new(**sums.transform_keys(&:to_sym), waiting: crawl.ended? ? 0 : [waiting, crawl.crawl_settings.limit - sums["fetched"]].min,
-          known_urls: counts.values.sum, pages_per_second: speed, seconds_left: left(crawl, waiting, speed))
+        sums = Counters.sums(crawl.id)
+        waiting = [crawl.waiting_by_depth.values.sum, crawl.crawl_settings.limit - sums["fetched"]].min
+        speed = crawl.fetching_ended_at ? mean(crawl, sums["fetched"]) : recent(crawl, now)
+        new(**sums.transform_keys(&:to_sym), waiting: waiting, known_urls: crawl.known_urls || sums["fetched"] + sums["blocked"] + waiting,
+          pages_per_second: speed, seconds_left: left(crawl, waiting, speed))
       end
 
       private
 
-      def speed(crawl, fetched, now)
-        return nil unless crawl.started_at
-
-        seconds = (crawl.fetching_ended_at || now) - crawl.started_at
+      def mean(crawl, fetched)
+        seconds = crawl.fetching_ended_at - (crawl.started_at || crawl.fetching_ended_at)
         seconds.positive? ? (fetched / seconds).round(1) : nil
       end
 
+      def recent(crawl, now)
+        return nil unless crawl.started_at
+
+        since = [now - WINDOW_SECONDS, crawl.started_at].max
+        fetched = Sql.run("SELECT coalesce(sum(fetched), 0) FROM crawl_beats WHERE crawl_id = $1 AND at > $2", [crawl.id, since.utc.iso8601(3)]).getvalue(0, 0).to_i
+        (now > since) ? (fetched / (now - since)).round(1) : nil
+      end
+
       def left(crawl, waiting, speed)
-        (waiting / speed).ceil if crawl.fetching_ended_at.nil? && speed&.positive?
+        (waiting / speed).ceil if crawl.state == Crawl::CRAWLING && speed&.positive?
       end
     end
   end

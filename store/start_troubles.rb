@@ -23,7 +23,7 @@ module IronTrellis
       end
 
       def rows(crawl)
-        urls = crawl.crawl_settings.start_urls
+        urls = crawl.crawl_settings.first_urls
         Sql.rows("SELECT url, status, error, stop, stop_reason, redirect_to FROM #{Partitions.name("ledger_rows", crawl.verdict_run.id)} WHERE url = ANY($1::text[])", [Sql.array(urls)])
       end
       private_class_method :reason, :rows

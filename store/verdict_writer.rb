@@ -2,51 +2,80 @@
 
 module IronTrellis
   module Store
-    # Stores a verdict run: ledger rows, faults and rollups, and then swaps it in.
+    # Stores a verdict run. Rows of the ledger go to a stage first, where rules look at them; when all faults are known the stage becomes the
+    # ledger, with the faults of each URL, and the run is swapped in.
     class VerdictWriter
-      LEDGER = %w[run_id url_id url kind status error content_type bytes response_ms depth found_by robots_allowed robots_line redirect_to
-        redirect_chain final_url final_status noindex nofollow canonical canonical_source canonical_state lang title title_chars description
-        description_chars h1 words links_in links_out_internal links_out_external images images_without_alt in_sitemaps group intent wanted
-        indexable stop stop_reason faults fault_count climb].freeze
+      STAGED = %w[url_id url kind status error content_type bytes first_byte_ms response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
+        final_url final_status noindex nofollow canonical canonical_source canonical_state lang title title_chars description description_chars h1 words links_in
+        links_out_internal links_out_external images images_without_alt in_sitemaps group intent wanted indexable soft_missing stop stop_reason unfetched climb].freeze
       FAULTS = %w[run_id identity code grade url_id url about detail].freeze
       # Each column by which the ledger can be sorted, so that any page of it is found at once.
       INDEXED = Ledger::Fields::SORTABLE
+      LEDGER = <<~SQL
+        INSERT INTO %<ledger>s (run_id, %<columns>s, faults, fault_count)
+        SELECT $1, %<columns>s, coalesce(f.codes, '{}'), coalesce(cardinality(f.codes), 0)
+        FROM %<stage>s s LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)
+      SQL
+
+      # @return [String] the name of the stage
+      attr_reader :stage
 
       # @param run [VerdictRun]
       def initialize(run)
         @run = run
+        @stage = "ledger_stage_#{run.id}"
+        @ledger = Partitions.name("ledger_rows", run.id)
+        @faults = Partitions.name("faults", run.id)
+        @columns = STAGED.map { |column| %("#{column}") }.join(", ")
+        Sql.raw.exec("CREATE UNLOGGED TABLE #{@stage} AS SELECT #{@columns} FROM ledger_rows WHERE false")
+        @staging = Copy.new(@stage, STAGED)
+        @faulting = Copy.new("faults", FAULTS)
       end
 
       # @param rows [Array<Hash{String => Object}>] by column
       # @return [void]
-      def ledger(rows)
-        Copy.new("ledger_rows", LEDGER).call(Partitions.name("ledger_rows", @run.id), rows.lazy.map { |row| [@run.id, *row.values_at(*LEDGER.drop(1))] })
+      def stage_rows(rows) = @staging.call(@stage, rows.map { |row| row.values_at(*STAGED) })
+
+      # To be called when all rows are staged, before they are read.
+      #
+      # @return [void]
+      def staged
+        Sql.raw.exec("CREATE UNIQUE INDEX ON #{@stage} (url_id)")
+        Sql.raw.exec("ANALYZE #{@stage}")
       end
 
       # @param faults [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its identity
       # @return [void]
       def faults(faults)
-        Copy.new("faults", FAULTS).call(Partitions.name("faults", @run.id), faults.lazy.map do |fault, url_id, identity|
-          [@run.id, identity, fault.code, fault.grade, url_id, fault.url, fault.about, fault.detail]
-        end)
+        @faulting.call(@faults, faults.map { |fault, url_id, identity| [@run.id, identity, fault.code, fault.grade, url_id, fault.url, fault.about, fault.detail] })
       end
 
-      # Counts, indexes, and makes the run the one that is read.
+      # Makes the ledger of the stage, counts, indexes, and makes the run the one that is read.
       #
       # @param now [Time]
       # @return [void]
       def finish(now)
-        table = Partitions.name("ledger_rows", @run.id)
-        Sql.run(<<~SQL, [@run.id])
-          INSERT INTO rollups (run_id, "group", intent, wanted, stop, pages)
-          SELECT $1, "group", intent, wanted, coalesce(stop, ''), count(*) FROM #{table}
-          WHERE kind IS NULL OR kind NOT IN ('image', 'script', 'style') GROUP BY 2, 3, 4, 5
-        SQL
-        Sql.raw.exec("CREATE UNIQUE INDEX #{table}_by_id ON #{table} (url_id)")
-        INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{table}_by_#{column} ON #{table} ("#{column}", url_id))) }
-        Sql.raw.exec("ANALYZE #{table}")
+        Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, faults: @faults, columns: @columns), [@run.id])
+        drop_stage
+        roll_up
+        Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
+        INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
+        Sql.raw.exec("ANALYZE #{@ledger}")
         Partitions.index(["faults"], @run.id)
         @run.update!(finished_at: now)
+      end
+
+      # @return [void]
+      def drop_stage = Sql.raw.exec("DROP TABLE IF EXISTS #{@stage}")
+
+      private
+
+      def roll_up
+        Sql.run(<<~SQL, [@run.id])
+          INSERT INTO rollups (run_id, "group", intent, wanted, stop, pages)
+          SELECT $1, "group", intent, wanted, coalesce(stop, ''), count(*) FROM #{@ledger}
+          WHERE kind IS NULL OR kind NOT IN ('image', 'script', 'style') GROUP BY 2, 3, 4, 5
+        SQL
       end
     end
   end

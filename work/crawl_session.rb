@@ -1,14 +1,19 @@
 # frozen_string_literal: true
 
+require "securerandom"
+require "socket"
+
 module IronTrellis
   module Work
     # One slot of a crawl at work: leases URLs, hands them to lanes (one a host), stores what comes back. It lives as long
     # as one slice of the job; all that must last is in the database.
     class CrawlSession
-      BATCH = 100
       # Rows are stored when this many are there, or when nothing came for a while.
       WRITE_AT = 100
       WAIT_SECONDS = 0.25
+      TEND_SECONDS = 1.0
+      MOST_IDLE_SECONDS = 3
+      NAME = "#{Socket.gethostname}:#{Process.pid}"
 
       # @param crawl [Store::Crawl]
       # @param slot [Integer]
@@ -18,15 +23,13 @@ module IronTrellis
         @slot = slot
         @clock = clock
         @settings = crawl.crawl_settings
-        @scope = @settings.scope
-        @addresses = Crawl::AddressBook.new(resolve: @settings.resolve, allow_private: @settings.allow_private)
-        @results = ::Queue.new
-        @lanes = {}
-        @policies = Policies.new(crawl, agent: @settings.agent)
-        @writer = Store::FactsWriter.new(crawl, slot: slot, scope: @scope, now: clock,
-          discovery: Crawl::Discovery.new(scope: @scope, max_depth: @settings.max_depth))
         @token = SecureRandom.random_number(1 << 62)
-        @in_flight = 0
+        @hosts = Store::Hosts.new(crawl)
+        @policies = Policies.new(crawl, agent: @settings.agent, hosts: @hosts)
+        @lanes = Lanes.new(@settings, hosts: @hosts, token: @token, clock: clock) { lane_worker }
+        @intake = Intake.new(crawl, slot: slot, token: @token, lanes: @lanes)
+        @shelf = Shelf.new(crawl, slot: slot, token: @token, hosts: @hosts, lanes: @lanes, clock: clock)
+        @tended_at = -Float::INFINITY
       end
 
       # Crawls until there is nothing left to lease, or the block says to end. What was begun is finished and stored.
@@ -34,120 +37,105 @@ module IronTrellis
       # @yieldreturn [Boolean] whether to end
       # @return [void]
       def run(&ending)
-        @crawl.frontier.release(@slot)
-        read_sitemaps(&ending)
-        fetch(&ending)
+        take_over
+        go_on(&ending)
+        drain
+        @intake.release
+        Store::CrawlSlots.left(@crawl.id, @slot, @token)
       ensure
-        close_lanes
+        @lanes.close
       end
 
       private
 
-      def fetch
-        outcomes = []
-        until yield
-          lease if @in_flight < BATCH
-          break if @in_flight.zero? && !read_sitemaps { false }
-
-          collect(outcomes)
-          write(outcomes) if outcomes.size >= WRITE_AT || @in_flight.zero?
-        end
-        drain(outcomes)
+      # What an earlier session of this slot held goes back; if it ended without saying so, it died over it.
+      def take_over
+        Store::CrawlSlots.crashed?(@crawl.id, @slot) ? @intake.release_after_crash : @intake.release
+        tend
       end
 
-      def lease
-        items = @crawl.frontier.lease(@slot, @token, count: BATCH, limit: @settings.limit)
-        items.each { |item| lane(item.parts.authority) << item }
-        @in_flight += items.size
+      def go_on
+        until yield
+          tend if monotonic - @tended_at >= TEND_SECONDS
+          @intake.hand_out
+          if @lanes.open_items.zero? && !more?
+            break unless worth_waiting?
+
+            sleep(WAIT_SECONDS)
+          end
+          collect
+          store if @shelf.size >= WRITE_AT || @lanes.open_items.zero?
+        end
+      end
+
+      # While others are at work they may bring more, or give up a share of a host.
+      def worth_waiting?
+        @idle_since ||= monotonic
+        @sessions > 1 && monotonic - @idle_since < MOST_IDLE_SECONDS
+      end
+
+      # Looks once more before it ends: what was just stored may have brought new URLs and hosts.
+      def more?
+        store
+        tend
+        @intake.hand_out
+        @lanes.open_items.positive? || @intake.hand_out_apart
+      end
+
+      def tend
+        @tended_at = monotonic
+        now = @clock.call
+        Store::CrawlSlots.seen(@crawl.id, @slot, @token, NAME, now)
+        @crawl.frontier.wake(now)
+        @sessions = Store::CrawlSlots.active(@crawl.id, now).size.clamp(1, @crawl.slots)
+        @lanes.tend(@sessions)
+        @shelf.beat(now)
       end
 
       # Takes in what has come, waiting a moment for the first.
-      def collect(outcomes)
-        deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + WAIT_SECONDS
-        while outcomes.size < WRITE_AT && @in_flight.positive?
-          outcome = take(deadline) or break
+      def collect
+        @idle_since = nil if @lanes.open_items.positive?
+        deadline = monotonic + WAIT_SECONDS
+        while @shelf.size < WRITE_AT && @lanes.open_items.positive? && monotonic < deadline
+          result = @lanes.next_result(deadline - monotonic) or break
+          keep(*result)
+        end
+      end
+
+      def keep(_lane, item, outcome)
+        raise outcome if outcome.is_a?(Exception)
+
+        outcome ? @shelf.put(item, outcome) : @lanes.hand(item)
+      end
+
+      def store
+        @policies.keep_new(@clock.call, sitemaps: @settings.read_sitemaps)
+        @shelf.store
+      end
+
+      # What no lane has begun goes back to the frontier.
+      def drain
+        @lanes.abandon
+        while @lanes.open_items.positive?
+          tend if monotonic - @tended_at >= TEND_SECONDS
+          _, item, outcome = @lanes.next_result(WAIT_SECONDS)
           raise outcome if outcome.is_a?(Exception)
 
-          outcomes << outcome
-          @in_flight -= 1
+          @shelf.put(item, outcome) if outcome
         end
+        store
       end
 
-      def take(deadline)
-        @results.pop(true)
-      rescue ThreadError
-        return nil if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-
-        sleep 0.002
-        retry
+      def lane_worker
+        client = Crawl::Client.new(addresses: addresses, manner: manner)
+        LaneWorker.new(client, policies: @policies, settings: @settings, reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters))
       end
 
-      def write(outcomes)
-        @policies.keep_new(@clock.call)
-        return if outcomes.empty?
+      def addresses = @addresses ||= Crawl::AddressBook.new(resolve: @settings.resolve, allow_private: @settings.allow_private)
 
-        @writer.write(outcomes, @token)
-        outcomes.clear
-      end
+      def manner = @manner ||= Crawl::Manner.of(@settings, @crawl.secrets)
 
-      # What no lane has begun goes back to the frontier at the next slice's start.
-      def drain(outcomes)
-        @in_flight -= @lanes.each_value.sum { |lane| lane.abandon.size }
-        collect(outcomes) while @in_flight.positive?
-        write(outcomes)
-        @crawl.frontier.release(@slot)
-      end
-
-      # @return [Boolean] whether any was read
-      def read_sitemaps
-        @policies.keep_new(@clock.call)
-        files = Store::SitemapFiles.new(@crawl)
-        read = false
-        until yield
-          taken = files.take do |file|
-            result = Crawl::SitemapFetch.call(sitemap_client, Core::Url::NormalForm.parse(file["url"]))
-            files.store(file, result, scope: @scope, now: @clock.call)
-          end
-          break unless taken
-
-          read = true
-        end
-        read
-      end
-
-      def lane(host)
-        @lanes[host] ||= Crawl::Lane.new(concurrency: share(@settings.concurrency).ceil, rate: share(@settings.rate), results: @results) { worker }
-      end
-
-      # The limits hold for the crawl as a whole, so each slot has its share of them.
-      def share(limit) = limit / @crawl.slots.to_f
-
-      def worker
-        client = client()
-        fetch = Crawl::PageFetch.new(client: client, reader: Core::Page::Reader.new(agent: @settings.agent), policies: @policies,
-          ignore_robots: @settings.ignore_robots)
-        Worker.new(client, fetch)
-      end
-
-      def client
-        Crawl::Client.new(addresses: @addresses, user_agent: @settings.user_agent, seconds: @settings.seconds, body_limit: @settings.body_limit)
-      end
-
-      def sitemap_client = @sitemap_client ||= client
-
-      def close_lanes
-        @lanes.each_value(&:abandon)
-        @lanes.each_value(&:close)
-        @sitemap_client&.close
-      end
-
-      # What a lane's thread calls.
-      Worker = Struct.new(:client, :fetch) do
-        def call(item) = fetch.call(item)
-
-        def close = client.close
-      end
-      private_constant :Worker
+      def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
     end
   end
 end

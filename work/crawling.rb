@@ -2,22 +2,51 @@
 
 module IronTrellis
   module Work
-    # Starting and ending crawls.
+    # Starting, pausing, resuming and ending crawls.
     module Crawling
       QUEUE = "crawl"
+      # How many workers share a crawl where nothing else is said; what one of them has no part in costs nothing.
+      SLOTS = 4
+      # More at once would be a crawl of the site.
+      MOST_URLS = 100_000
 
       module_function
 
       # @param site [Store::Site]
       # @param now [Time]
-      # @param slots [Integer] how many workers share it
+      # @param slots [Integer] how many workers may share it
       # @param queue [String]
+      # @param urls [Array<String>, nil] only these; nil for what the site's settings say
       # @return [Store::Crawl]
-      def start(site, now:, slots: 1, queue: QUEUE)
+      # @raise [Core::Error::InvalidInput]
+      def start(site, now:, slots: SLOTS, queue: QUEUE, urls: nil)
+        urls &&= checked(urls)
         ActiveRecord::Base.transaction do
-          crawl = Store::Crawl.begin(site, now: now, slots: slots, queue: queue)
-          slots.times { |slot| Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: queue) }
+          crawl = Store::Crawl.begin(site, now: now, slots: slots, queue: queue, urls: urls)
+          enqueue(crawl)
           crawl
+        end
+      end
+
+      # Lets nothing further be fetched until it is resumed.
+      #
+      # @param crawl [Store::Crawl]
+      # @return [void]
+      # @raise [Core::Error::Conflict] where it isn't fetching
+      def pause(crawl)
+        return if crawl.advance(Store::Crawl::CRAWLING, Store::Crawl::PAUSED) || crawl.advance(Store::Crawl::WAITING, Store::Crawl::PAUSED)
+
+        raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching, so it can't be paused.")
+      end
+
+      # @param crawl [Store::Crawl]
+      # @return [void]
+      # @raise [Core::Error::Conflict] where it isn't paused
+      def resume(crawl)
+        ActiveRecord::Base.transaction do
+          raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't paused, so it can't be resumed.") unless crawl.advance(Store::Crawl::PAUSED, crawl.started_at ? Store::Crawl::CRAWLING : Store::Crawl::WAITING)
+
+          enqueue(crawl)
         end
       end
 
@@ -26,7 +55,7 @@ module IronTrellis
       # @param crawl [Store::Crawl]
       # @param now [Time]
       # @return [void]
-      # @raise [Core::Error::Conflict] where it isn't running
+      # @raise [Core::Error::Conflict] where it isn't fetching
       def stop(crawl, now:)
         return if end_fetching(crawl, now, message: "Stopped before the end: some URLs were not fetched.")
 
@@ -36,13 +65,25 @@ module IronTrellis
       # @return [Boolean] whether it was this call that ended it
       def end_fetching(crawl, now, message: nil)
         ActiveRecord::Base.transaction do
-          ended = [Store::Crawl::WAITING, Store::Crawl::CRAWLING].any? do |state|
+          ended = Store::Crawl::FETCHING.any? do |state|
             crawl.advance(state, Store::Crawl::JUDGING, fetching_ended_at: now, message: message)
           end
           Queue.enqueue(Jobs::Judge, {crawl_id: crawl.id}, queue: crawl.queue) if ended
           ended
         end
       end
+
+      def enqueue(crawl)
+        crawl.slots.times { |slot| Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue) }
+      end
+
+      def checked(urls)
+        raise Core::Error::InvalidInput.new("Give at least one URL to fetch.") if urls.empty?
+        raise Core::Error::InvalidInput.new("At most #{MOST_URLS} URLs can be fetched at once; these are #{urls.size}.") if urls.size > MOST_URLS
+
+        urls.map { |url| Core::Url::NormalForm.of(url) }
+      end
+      private_class_method :enqueue, :checked
     end
   end
 end

@@ -3,28 +3,28 @@
 module IronTrellis
   module Work
     # One URL with its facts, what was worked out from them, and its climb.
-    JudgedUrl = Struct.new(:id, :facts, :subject, :climb, :links_out, keyword_init: true) do
+    JudgedUrl = Struct.new(:id, :facts, :subject, :climb, keyword_init: true) do
       # Columns of the ledger that are facts as they were stored, and those that a Subject has under the same name.
-      const_set(:FROM_FACTS, %w[content_type bytes response_ms nofollow canonical_source lang description h1 images images_without_alt].freeze)
+      const_set(:FROM_FACTS, %w[content_type bytes first_byte_ms response_ms nofollow canonical_source lang description h1 images images_without_alt].freeze)
       const_set(:FROM_SUBJECT, %w[url kind status error depth found_by robots_allowed robots_line redirect_to redirect_chain final_url final_status
-        noindex canonical canonical_state title title_chars words links_in in_sitemaps group intent wanted indexable stop].freeze)
+        noindex canonical canonical_state title title_chars words links_in in_sitemaps group intent wanted indexable soft_missing stop].freeze)
+      const_set(:REASONS, Store::Frontier::REASONS.invert.freeze)
 
-      # @param codes [Array<String>] of its faults
-      # @return [Hash{String => Object}] a row of the ledger
-      def row(codes)
+      # @return [Hash{String => Object}] a row of the ledger, but for its faults
+      def row
         facts.slice(*self.class::FROM_FACTS)
           .merge(self.class::FROM_SUBJECT.to_h { |name| [name, subject[name]] })
-          .merge("url_id" => id, "description_chars" => facts["description"]&.length, "stop_reason" => climb.reason,
-            "links_out_internal" => out("links_out_internal"), "links_out_external" => out("links_out_external"),
-            "faults" => codes, "fault_count" => codes.size, "climb" => steps)
+          .merge("url_id" => id, "description_chars" => facts["description"]&.length, "stop_reason" => climb.reason, "unfetched" => unfetched,
+            "links_out_internal" => out("links_out_internal"), "links_out_external" => out("links_out_external"), "climb" => steps)
       end
 
       private
 
       # Zero where a page was read and has no links; nothing where it wasn't.
-      def out(column)
-        links_out ? links_out[column] : (0 if facts["words"])
-      end
+      def out(column) = facts[column] || (0 if facts["words"])
+
+      # Why it wasn't fetched, where that was a choice.
+      def unfetched = facts["fetched_at"] ? nil : self.class::REASONS[facts["reason"]]&.to_s
 
       def steps = climb.judgements.map { |name, judgement| {rung: name, state: judgement.state, reason: judgement.reason} }
     end

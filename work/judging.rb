@@ -13,7 +13,6 @@ module IronTrellis
         @crawl = crawl
         @clock = clock
         @site = crawl.site
-        @settings = crawl.crawl_settings
         @thresholds = Core::Settings::Thresholds.default
         @facts = Store::CrawlFacts.new(crawl)
       end
@@ -22,33 +21,29 @@ module IronTrellis
       def call
         Store::Partitions.index(Store::Partitions::BY_CRAWL - ["frontier"], @crawl.id)
         run = Store::VerdictRun.begin(@crawl, rules_digest: rules_digest, now: @clock.call)
-        pages = SubjectsOfCrawl.new(@facts, settings: @settings, wishes: @site.wishes).call
-        faults = FaultsOfCrawl.new(@facts, pages, @thresholds).call
-        store(run, pages, faults)
+        writer = Store::VerdictWriter.new(run)
+        @facts.prepared { judge(writer) }
+        ActiveRecord::Base.transaction { writer.finish(@clock.call) }
         run
+      ensure
+        writer&.drop_stage
       end
 
       private
 
+      def judge(writer)
+        faults = FaultsOfCrawl.new(@site.id, @thresholds, writer)
+        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @site.wishes).each_portion do |judged|
+          writer.stage_rows(judged.map(&:row))
+          faults.pages(judged)
+        end
+        writer.staged
+        faults.rest(Store::StagedRows.new(writer.stage, @crawl))
+      end
+
       def rules_digest
         wishes = [@site.intents.pluck(:pattern, :intent), @site.key_pages.pluck(:url), @site.page_groups.pluck(:name, :pattern, :intent)]
         Digest::SHA256.hexdigest([VERSION, Core::Faults::Registry.all.map(&:code), @thresholds.to_a, wishes].inspect)[0, 16]
-      end
-
-      def store(run, pages, faults)
-        by_url = faults.group_by(&:url)
-        ids = pages.to_h { |page| [page.subject.url, page.id] }
-        ActiveRecord::Base.transaction do
-          writer = Store::VerdictWriter.new(run)
-          writer.ledger(pages.map { |page| page.row(by_url.fetch(page.subject.url, []).map(&:code).uniq.sort) })
-          writer.faults(faults.map { |fault| [fault, ids.fetch(fault.url), identity(fault)] })
-          writer.finish(@clock.call)
-        end
-      end
-
-      def identity(fault)
-        rule = Core::Faults::Registry.fetch(fault.code)
-        fault.identity(@site.id, rule.stable_about(fault.about))
       end
     end
   end

@@ -2,14 +2,16 @@
 
 module IronTrellis
   module Work
-    # The robots policy of each origin, fetched once by whichever thread needs it first, and kept for the crawl with the
-    # sitemaps it names.
+    # The robots policy of each origin, fetched once by whichever thread needs it first, and kept for the crawl. With the first answer of a
+    # host it becomes known which sitemaps it names, and the host is worth a probe.
     class Policies
       # @param crawl [Store::Crawl]
       # @param agent [String]
-      def initialize(crawl, agent:)
+      # @param hosts [Store::Hosts]
+      def initialize(crawl, agent:, hosts:)
         @crawl = crawl
         @agent = agent
+        @hosts = hosts
         @lock = Mutex.new
         @origins = {}
         @new = ::Queue.new
@@ -35,9 +37,10 @@ module IronTrellis
       # Stores what was fetched since the last call. Only the thread that owns the database connection calls this.
       #
       # @param now [Time]
+      # @param sitemaps [Boolean] whether the files that are named are to be read
       # @return [void]
-      def keep_new(now)
-        keep(@new.pop(true), now) until @new.empty?
+      def keep_new(now, sitemaps:)
+        keep(@new.pop(true), now, sitemaps) until @new.empty?
       end
 
       private
@@ -51,13 +54,27 @@ module IronTrellis
         end
       end
 
-      def keep(result, now)
-        return unless Store::RobotsFiles.keep(@crawl.id, result, now) && result.body
+      def keep(result, now, sitemaps)
+        ActiveRecord::Base.transaction do
+          next unless Store::RobotsFiles.keep(@crawl.id, result, now)
 
+          add_sitemaps(result) if sitemaps && result.body
+          add_probe(result.origin)
+        end
+      end
+
+      def add_sitemaps(result)
         robots_url = "#{result.origin}/robots.txt"
         resolver = Core::Url::Resolver.new(Core::Url::NormalForm.parse(robots_url))
-        sitemaps = Core::Robots::Ruleset.new(result.body).sitemaps.filter_map { |location| resolver.call(location) }
-        Store::SitemapFiles.new(@crawl).add(sitemaps, parent: robots_url)
+        named = Core::Robots::Ruleset.new(result.body).sitemaps.filter_map { |location| resolver.call(location) }
+        Store::SitemapFiles.new(@crawl).add(named, parent: robots_url, hosts: @hosts)
+      end
+
+      def add_probe(origin)
+        authority = Core::Url::NormalForm.parse(origin).authority
+        return unless @crawl.crawl_settings.scope.hosts.key?(authority)
+
+        Store::Probes.new(@crawl).add(@hosts.id(authority), Crawl::ProbeTask.url_for(origin))
       end
     end
   end

@@ -2,69 +2,62 @@
 
 module IronTrellis
   module Work
-    # Joins the facts of a crawl with its link graph, the groups and the intents, and judges each URL's climb.
+    # Joins the facts of a crawl with its link graph, the groups and the intents, and judges each URL's climb, a portion at a time: a site may be
+    # larger than memory.
     class SubjectsOfCrawl
       PAGE = Store::Frontier::PURPOSES[:page]
 
-      # @param facts [Store::CrawlFacts]
-      # @param settings [Core::Settings::Crawl]
+      # @param facts [Store::CrawlFacts] prepared
+      # @param crawl [Store::Crawl]
       # @param wishes [Core::Groups::Intents]
-      def initialize(facts, settings:, wishes:)
+      def initialize(facts, crawl:, wishes:)
         @facts = facts
-        @settings = settings
+        @whole = crawl.whole?
         @wishes = wishes
-        @starts = settings.start_urls.to_h { |url| [url, true] }
+        @starts = crawl.crawl_settings.first_urls.to_h { |url| [url, true] }
       end
 
-      # @return [Array<JudgedUrl>]
-      def call
-        @rows = {}
-        @facts.urls { |rows| rows.each { |row| @rows[row["url_id"]] = row } }
-        read_graph
-        judged = @rows.map { |id, row| judge(id, row) }
-        tell_medians(judged)
-        judged
+      # @yieldparam judged [Array<JudgedUrl>]
+      # @return [void]
+      def each_portion
+        @hops = @facts.hops
+        @addresses = @hops.each_value.to_h
+        @statuses = @facts.statuses(@addresses.keys)
+        @robots_reachable = @facts.robots_reachable
+        @soft_missing = soft_missing
+        @facts.urls { |rows| yield rows.map { |row| judge(row) } }
       end
 
       private
 
-      def read_graph
-        @links_in, @links_out, @types_in = @facts.links_in, @facts.links_out, @facts.types_in
-        @sitemaps, @robots_reachable = @facts.sitemaps, @facts.robots_reachable
-        @hops = @rows.filter_map { |id, row| [id, row["redirect_to_id"] || row["refresh_to_id"]] if row["redirect_to_id"] || row["refresh_to_id"] }.to_h
-        @texts = @rows.each_with_object({}) { |(_, row), texts| texts[row["redirect_to_id"] || row["refresh_to_id"]] = row["redirect_to"] || row["refresh_to"] }
-        starts = @rows.filter_map { |id, row| id if @starts.key?(row["url"]) }
-        @depths = Core::Graph::Depths.of(starts: starts, links: @facts.clicks, redirects: @hops)
-      end
-
-      def judge(id, row)
-        subject = subject(id, row)
-        climb = Core::Ladder::Climb.new(evidence(id, row, subject))
+      def judge(row)
+        subject = subject(row)
+        climb = Core::Ladder::Climb.new(evidence(row, subject))
         subject.stop = climb.stop
         subject.indexable = climb.indexable?
-        JudgedUrl.new(id: id, facts: row, subject: subject, climb: climb, links_out: @links_out[id])
+        JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb)
       end
 
-      def subject(id, row)
-        chain = Core::Redirects::Chain.follow(id, @hops.method(:[]))
-        listed = @sitemaps.fetch(id, [])
-        url = row["url"]
+      def subject(row)
+        id, url = row.values_at("url_id", "url")
+        chain = Core::Redirects::Chain.follow(id, ->(node) { @hops[node]&.first })
+        listed = row["in_sitemaps"] || []
         Core::Faults::Subject.new(
-          url: url, kind: row["kind"], status: row["status"], error: row["error"], start: @starts.key?(url),
-          depth: (row["purpose"] == PAGE) ? @depths[id] : nil, found_by: found_by(id, url, listed), in_sitemaps: listed,
+          url: url, kind: row["kind"], status: row["status"], error: row["error"], start: @starts.key?(url), whole: @whole,
+          depth: (row["purpose"] == PAGE) ? row["depth"] : nil, found_by: found_by(row, url, listed), in_sitemaps: listed,
           robots_allowed: row["robots_allowed"], robots_line: row["robots_line"], robots_rule: row["robots_rule"], robots_reachable: reachable?(url),
-          redirect_to: row["redirect_to"] || row["refresh_to"], redirect_chain: chain.hops.map { |hop| text(hop) }, redirect_loop: chain.loop?,
+          redirect_to: row["redirect_to"] || row["refresh_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, redirect_loop: chain.loop?,
           final_url: final_url(row, chain), final_status: final_status(row, chain),
           noindex: row["noindex"], noindex_where: row["noindex_where"], header_noindex_alone: row["header_noindex_alone"],
           canonical: row["canonical"], canonical_state: row["canonical_state"], title: row["titles"]&.first, title_chars: row["titles"]&.first&.length,
-          words: row["words"], links_in: @links_in.dig(id, "links_in") || 0, followed_in: @links_in.dig(id, "followed_in") || 0,
+          words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
           group: @wishes.group(url), intent: @wishes.of(url), wanted: @wishes.wanted?(url, listed: listed.any?)
         )
       end
 
-      def evidence(id, row, subject)
+      def evidence(row, subject)
         Core::Ladder::Evidence.new(
-          depth: subject.depth, start: subject.start, embedded: embedded?(id, row), listed: subject.in_sitemaps.any?,
+          whole: @whole, depth: subject.depth, start: subject.start, embedded: embedded?(row), listed: subject.in_sitemaps.any?,
           robots_allowed: subject.robots_allowed, robots_line: subject.robots_line, robots_rule: subject.robots_rule,
           robots_reachable: subject.robots_reachable, fetched: !row["fetched_at"].nil?, status: subject.status, error: subject.error,
           redirect_to: row["redirect_to"], refresh_to: row["refresh_to"], noindex_where: subject.noindex_where, kind: subject.kind,
@@ -72,45 +65,40 @@ module IronTrellis
         )
       end
 
-      def found_by(id, url, listed)
-        types = @types_in.fetch(id, [])
-        ways = Store::CrawlFacts::FOUND_BY.select { |_, numbers| types.intersect?(numbers) }.keys
+      def found_by(row, url, listed)
+        types = row["types"] || 0
+        ways = Store::CrawlFacts::FOUND_BY.reject { |_, bits| (types & bits).zero? }.keys
         ways.unshift("start") if @starts.key?(url)
         ways << "sitemap" if listed.any?
         ways
       end
 
-      def embedded?(id, row)
-        row["purpose"] != PAGE && @types_in.fetch(id, []).intersect?(Store::CrawlFacts::EMBEDDED)
-      end
+      def embedded?(row) = row["purpose"] != PAGE && !((row["types"] || 0) & Store::CrawlFacts::EMBEDDED).zero?
 
       def reachable?(url) = @robots_reachable.fetch(url[%r{\Ahttps?://[^/]+}], true)
-
-      def text(id) = @rows.dig(id, "url") || @texts[id]
 
       def final_url(row, chain)
         return nil if row["fetched_at"].nil? || chain.loop?
 
-        text(chain.final)
+        chain.hops.empty? ? row["url"] : @addresses[chain.final]
       end
 
       def final_status(row, chain)
-        chain.loop? ? nil : @rows.dig(chain.final, "status")
+        return nil if chain.loop?
+
+        chain.hops.empty? ? row["status"] : @statuses[chain.final]
       end
 
-      def tell_medians(judged)
-        judged.select { |one| one.subject.page? && one.subject.words }.group_by { |one| one.subject.group }.each_value do |pages|
-          next if pages.size < Core::Settings::Thresholds.default.thin_group_pages
+      # @return [Hash{Integer => true}] ids of pages that read like their host's missing page
+      def soft_missing
+        missing = @facts.missing_pages.transform_values { |row| Core::Content::MissingPage.new(title: row["title"], text: row["text"]) }
+        found = {}
+        return found if missing.empty?
 
-          median = median(pages.map { |one| one.subject.words })
-          pages.each { |one| one.subject.group_median_words = median }
+        @facts.texts(missing.keys) do |rows|
+          rows.each { |row| found[row["url_id"]] = true if missing.fetch(row["authority"]).like?(title: row["title"], text: row["texts"]) }
         end
-      end
-
-      def median(values)
-        sorted = values.sort
-        middle = sorted.size / 2
-        sorted.size.odd? ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2.0
+        found
       end
     end
   end

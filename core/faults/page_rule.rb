@@ -5,6 +5,11 @@ module IronTrellis
     module Faults
       # A rule on one page's own facts.
       class PageRule < Rule
+        class << self
+          # @return [Boolean] whether it looks at what is usual in the page's group, which is known only when all pages are
+          def needs_group? = const_defined?(:NEEDS_GROUP)
+        end
+
         # @param page [Subject]
         # @return [Array<Fault>]
         def call(page) = [check(page)].flatten.compact

@@ -3,14 +3,20 @@
 module IronTrellis
   module Core
     module Faults
-      # A URL as the rules see it: facts of the crawl, and what was worked out from them.
+      # A URL as the rules see it: facts of the crawl, and what was worked out from them. `whole` is whether the crawl was one of the
+      # whole site, so that what nothing links to is an orphan.
       Subject = Struct.new(
         :url, :kind, :status, :error, :depth, :start, :found_by, :robots_allowed, :robots_line, :robots_rule,
         :robots_reachable, :redirect_to, :redirect_chain, :redirect_loop, :final_url, :final_status, :noindex,
         :noindex_where, :header_noindex_alone, :canonical, :canonical_state, :title, :title_chars, :words, :links_in,
         :followed_in, :in_sitemaps, :group, :group_median_words, :intent, :wanted, :stop, :indexable,
+        :soft_missing, :whole,
         keyword_init: true
       ) do
+        # @param row [Hash{String => Object}] of the ledger, or some columns of one
+        # @return [Subject] which knows what the row knows
+        def self.of(row) = new(**members.to_h { |name| [name, row[name.to_s]] })
+
         # @return [Boolean] whether it is a page that answers by itself and may be indexed: what it says counts
         def page? = kind == "html" && indexable
 

@@ -4,47 +4,41 @@ module IronTrellis
   module Core
     module Graph
       # Fewest clicks from a start to each node over followed links; a redirect hop costs nothing. A breadth-first
-      # walk that spends the free steps of a level before the next one.
+      # walk that spends the free steps of a level before the next one. Nodes are numbers from 0 on.
       module Depths
         module_function
 
-        # @param starts [Array<Object>] node ids
-        # @param links [Hash{Object => Array<Object>}] followed clicks out of each node
-        # @param redirects [Hash{Object => Object}] the next hop of each redirecting node
-        # @return [Hash{Object => Integer}] nodes that are reached, with their depth
-        #   Depths.of(starts: [1], links: {1 => [2]}, redirects: {2 => 3}) # => {1=>0, 2=>1, 3=>1}
+        # @param starts [Hash{Integer => Integer}] the level on which each start stands, 0 for most
+        # @param links [#call] gives the nodes that are one click away from a node
+        # @param redirects [Hash{Integer => Integer}] the next hop of each redirecting node
+        # @return [Hash{Integer => Integer}] nodes that are reached, with their depth
+        #   Depths.of(starts: {1 => 0}, links: {1 => [2]}.method(:[]), redirects: {2 => 3}) # => {1=>0, 2=>1, 3=>1}
         def of(starts:, links:, redirects:)
           depths = {}
-          level = starts
+          levels = Hash.new { |all, depth| all[depth] = [] }
+          starts.each { |node, level| levels[level] << node }
           depth = 0
-          until level.empty?
-            level = level.select { |node| reach(node, depth, depths, redirects) }
-            arrived = level.flat_map { |node| with_hops(node, redirects) }
-            level = arrived.flat_map { |node| links.fetch(node, []) }.reject { |node| depths.key?(node) }.uniq
+          until levels.empty?
+            level = levels.delete(depth) || []
+            arrived = level.flat_map { |node| arrive(node, depth, depths, redirects) }
+            following = arrived.flat_map { |node| links.call(node) || [] }.uniq.reject { |node| depths.key?(node) }
+            levels[depth + 1].concat(following) if following.any?
             depth += 1
           end
           depths
         end
 
-        def reach(node, depth, depths, redirects)
-          return false if depths.key?(node)
-
+        # @return [Array<Integer>] the node and its hops, as far as nobody was there before
+        def arrive(node, depth, depths, redirects)
+          arrived = []
           while node && !depths.key?(node)
             depths[node] = depth
+            arrived << node
             node = redirects[node]
           end
-          true
+          arrived
         end
-
-        def with_hops(node, redirects)
-          trail = []
-          while node && !trail.include?(node)
-            trail << node
-            node = redirects[node]
-          end
-          trail
-        end
-        private_class_method :reach, :with_hops
+        private_class_method :arrive
       end
     end
   end

@@ -34,6 +34,13 @@ module IronTrellis
           end
         end
 
+        # @return [Array<Page::Link>] next and prev
+        def links
+          %w[next prev].flat_map do |relation|
+            named(relation).filter_map { |entry| Link.target(entry.target, @resolver)&.then { |target| Link.new(target, relation) } }
+          end
+        end
+
         # @return [Page::Refresh, nil]
         def refresh
           value = @headers.first("refresh")

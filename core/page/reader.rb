@@ -55,7 +55,7 @@ module IronTrellis
           facts.canonical = Canonical::Reading.of((html&.canonicals || []) + from_headers.canonicals, url)
           facts.hreflang = (html&.hreflang || []) + from_headers.hreflang
           facts.refresh = from_headers.refresh || html&.refresh
-          facts.links = follow((html&.links || []) + relation_links(facts), Directives::Resolved.new(facts.directives, @agent))
+          facts.links = follow((html&.links || []) + from_headers.links + relation_links(facts), Directives::Resolved.new(facts.directives, @agent))
           facts
         end
 

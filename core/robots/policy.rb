@@ -21,15 +21,22 @@ module IronTrellis
         # @return [Policy]
         def self.from_answer(status:, text:, agent:)
           case status
-          when 200..299 then new(rules: Ruleset.new(text.to_s).rules_for(agent))
+          when 200..299 then of_rules(Ruleset.new(text.to_s), agent)
           when 400..499 then new(rules: [])
           else new(rules: [], reachable: false)
           end
         end
 
-        def initialize(rules:, reachable: true)
+        def self.of_rules(ruleset, agent) = new(rules: ruleset.rules_for(agent), delay: ruleset.delay_for(agent))
+        private_class_method :of_rules
+
+        # @return [Float, nil] seconds to leave between requests, where the file asks for them
+        attr_reader :delay
+
+        def initialize(rules:, reachable: true, delay: nil)
           @rules = rules
           @reachable = reachable
+          @delay = delay
         end
 
         def reachable? = @reachable

@@ -10,11 +10,15 @@ module IronTrellis
         BOM = "\uFEFF"
         PRODUCT_TOKEN = /\A[A-Za-z_-]*/
 
+        # Seconds that a crawler is asked to leave between requests; RFC 9309 doesn't know it (common practice).
+        DELAY = /\A\d+(?:\.\d+)?\z/
+
         attr_reader :sitemaps
 
         # @param text [String] the file, in any encoding that was read as UTF-8
         def initialize(text)
           @groups = Hash.new { |groups, token| groups[token] = [] }
+          @delays = {}
           @sitemaps = []
           @open = []
           @group_begun = false
@@ -23,12 +27,15 @@ module IronTrellis
 
         # @param agent [String] a product token, e.g. "IronTrellis"
         # @return [Array<Rule>] those of the agent's own groups, else those for everyone
-        def rules_for(agent)
-          token = agent.downcase
-          @groups.key?(token) ? @groups[token] : @groups.fetch("*", [])
-        end
+        def rules_for(agent) = @groups.fetch(group_of(agent), [])
+
+        # @param agent [String] a product token
+        # @return [Float, nil] seconds
+        def delay_for(agent) = @delays[group_of(agent)]
 
         private
+
+        def group_of(agent) = @groups.key?(agent.downcase) ? agent.downcase : "*"
 
         def read(line, number)
           field, colon, value = line.sub(/#.*/, "").partition(":")
@@ -39,6 +46,7 @@ module IronTrellis
           when "user-agent" then begin_group(value)
           when "allow" then add(true, value, number, line)
           when "disallow" then add(false, value, number, line)
+          when "crawl-delay" then delay(value)
           when "sitemap" then @sitemaps << value unless value.empty?
           end
         end
@@ -51,6 +59,11 @@ module IronTrellis
 
           @groups[token]
           @open << token
+        end
+
+        def delay(value)
+          @group_begun = true
+          @open.each { |token| @delays[token] ||= value.to_f } if DELAY.match?(value)
         end
 
         # An empty rule matches nothing, but it does end the list of agents of its group.

@@ -3,15 +3,17 @@
 module IronTrellis
   module Core
     module Url
-      # Which URLs an audit is about: those on its hosts, narrowed by include and exclude patterns (exclude
+      # Which URLs an audit is about: those on its hosts, narrowed by folders and by include and exclude patterns (exclude
       # wins). A host without a port stands for both schemes on their default ports.
       class Scope
         attr_reader :hosts
 
         # @param hosts [Array<String>] "www.example.test" or "127.0.0.1:8080"
+        # @param folders [Array<String>] "/pt/" on any of the hosts, or with a host in front; none means all
         # @param include [Array<Url::Pattern>] none means everything
         # @param exclude [Array<Url::Pattern>]
-        def initialize(hosts:, include: [], exclude: [])
+        def initialize(hosts:, folders: [], include: [], exclude: [])
+          @paths, @prefixes = folders.partition { |folder| folder.start_with?("/") }
           @hosts = hosts.to_h { |host| [host.downcase, true] }.freeze
           @include = include
           @exclude = exclude
@@ -20,16 +22,27 @@ module IronTrellis
         # @param url [String] in normal form
         # @return [Boolean]
         def cover?(url)
-          @hosts.key?(authority(url)) &&
+          @hosts.key?(authority(url)) && in_folders?(url) &&
             (@include.empty? || @include.any? { |pattern| pattern.match?(url) }) &&
             @exclude.none? { |pattern| pattern.match?(url) }
         end
+
+        # @param url [String] in normal form
+        # @return [Boolean] whether what pages embed may be checked there: folders and "only these" are about pages
+        def embeds?(url) = host?(url) && @exclude.none? { |pattern| pattern.match?(url) }
 
         # @param url [String] in normal form
         # @return [Boolean] whether its host is ours, patterns aside
         def host?(url) = @hosts.key?(authority(url))
 
         private
+
+        def in_folders?(url)
+          return true if @paths.empty? && @prefixes.empty?
+
+          path = url[url.index("/", url.index("//") + 2)..]
+          @paths.any? { |folder| path.start_with?(folder) } || @prefixes.any? { |prefix| url.start_with?(prefix) }
+        end
 
         def authority(url)
           from = url.index("//") + 2

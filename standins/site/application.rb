@@ -12,6 +12,8 @@ module SkerrySite
     # Hosts that only send people elsewhere.
     MOVED = {"skerrylamps.example" => [301, "http://www.skerrylamps.example"], "old.skerrylamps.example" => [302, "http://skerrylamps.example"]}.freeze
     HTML = "text/html; charset=utf-8"
+    DANISH_MISSING = "<h1>Her hænger der ikke noget</h1><p>Siden, du leder efter, findes ikke længere, eller også har den aldrig været der. Gå ned ad kajen og prøv igen, " \
+      "eller begynd forfra ved <a href=\"/\">alle vores lamper</a>. Hvis du fulgte et link fra et gammelt katalog, så skriv til os, og vi finder lampen til dig.</p>"
 
     def initialize
       @pages = Catalogue.new.pages
@@ -25,7 +27,7 @@ module SkerrySite
       return moved(host, env) if MOVED.key?(host)
 
       page = @pages[host][env["PATH_INFO"]]
-      status, headers, body = page ? answer(page) : missing
+      status, headers, body = page ? answer(page) : missing(host)
       headers["content-length"] = body.bytesize.to_s
       [status, headers, (env["REQUEST_METHOD"] == "HEAD") ? [] : [body]]
     end
@@ -45,7 +47,10 @@ module SkerrySite
       [page.status, headers.merge("content-type" => HTML), page.location ? "" : @frame.call(page)]
     end
 
-    def missing
+    # The Danish shop says that a page isn't there and answers as if it were.
+    def missing(host)
+      return [200, {"content-type" => HTML}, @frame.call(Page.new(lang: "da", title: "Siden findes ikke | Skerry Lamp Works", parts: DANISH_MISSING, alternates: []))] if host == Catalogue::DANISH
+
       page = Page.new(lang: "en", title: "Not here | Skerry Lamp Works", parts: "<h1>Nothing hangs here</h1><p>Perhaps you will find it among <a href=\"/lamps/\">the lamps</a>.</p>", alternates: [])
       [404, {"content-type" => HTML}, @frame.call(page)]
     end

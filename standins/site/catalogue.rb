@@ -9,6 +9,8 @@ module SkerrySite
     HERE = __dir__
     WWW = "www.skerrylamps.example"
     DANISH = "www.skerrylamper.example"
+    # Somebody else's site, to which ours links.
+    ALMANAC = "www.harbour-almanac.example"
     NAME = "Skerry Lamp Works"
     # Pages that exist once, with their paragraphs.
     SINGLE = {
@@ -45,6 +47,7 @@ module SkerrySite
       build_stockists
       SINGLE.each { |path, (title, paragraphs)| add(path, title, paragraphs(paragraphs) + wrong_links(path), listed: %w[/about /contact /guides/wax-for-brass].include?(path) && path != "/guides/wax-for-brass") }
       @languages.each { |lang, pages| build_language(lang, pages) }
+      add("/", "Tides and lights of the small ports", "<p>High water, low water and every light on the coast, by port and by day.</p>", host: ALMANAC, listed: false)
     end
 
     def build_home
@@ -109,7 +112,7 @@ module SkerrySite
     def build_language(lang, pages)
       host = pages["host"] || WWW
       home = pages["home"]
-      add(home["path"], home["title"], "<p>#{home["text"]}</p>" + teasers(pages["items"].map { |item| [item["path"], item["title"], ""] }), host: host, lang: lang, alternates: alternates("/"))
+      add(home["path"], home["title"], "<p>#{home["text"]}</p>" + teasers(pages["items"].map { |item| [item["path"], item["title"], ""] }) + wrong_links("http://#{host}#{home["path"]}"), host: host, lang: lang, alternates: alternates("/"))
       pages["items"].each do |item|
         add(item["path"], item["title"], "<p>#{item["text"]}</p>", host: host, lang: lang, alternates: alternates(item["en"]))
       end

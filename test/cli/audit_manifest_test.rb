@@ -10,10 +10,21 @@ class AuditManifestTest < Minitest::Test
 
   MANIFEST = YAML.safe_load_file(File.expand_path("../../standins/site/manifest.yml", __dir__))
 
+  def self.at_the_stand_in(host) = ["--resolve", "#{host}:80:127.0.0.1:#{SiteServer.skerry.port}"]
+
+  def self.options(needs)
+    case needs
+    when "ignore_robots" then ["--ignore-robots"]
+    when "check_external" then ["--check-external", *at_the_stand_in("www.harbour-almanac.example"), *at_the_stand_in("www.skerrylamper.example")]
+    when "danish_host" then ["--host", "www.skerrylamper.example", *at_the_stand_in("www.skerrylamper.example")]
+    else []
+    end
+  end
+
   def self.found(needs)
     @found ||= {}
     @found[needs] ||= begin
-      result = audit_skerry(*(["--ignore-robots"] if needs == "ignore_robots"), "--site", "manifest #{needs}")
+      result = audit_skerry(*options(needs), "--site", "manifest #{needs}")
       raise result.err unless result.code.zero?
 
       result.rows("faults").group_by { |fault| fault["code"] }

@@ -5,13 +5,20 @@ require_relative "../test_helper"
 class LadderTest < Minitest::Test
   Ladder = IronTrellis::Core::Ladder
 
-  CLIMBS = {depth: 1, robots_allowed: true, robots_reachable: true, fetched: true, status: 200, kind: "html", canonical_state: "self"}.freeze
+  CLIMBS = {whole: true, depth: 1, robots_allowed: true, robots_reachable: true, fetched: true, status: 200, kind: "html", canonical_state: "self"}.freeze
 
   def climb(**changes) = Ladder::Climb.new(Ladder::Evidence.new(**CLIMBS, **changes))
 
   def test_a_sound_page_passes_all_that_can_be_judged
     assert_nil climb.stop
     assert climb.indexable?
+  end
+
+  def test_a_crawl_of_a_list_cannot_say_whether_a_page_is_found
+    partial = climb(whole: false, depth: nil)
+
+    assert_nil partial.stop
+    assert_equal :unknown, partial.judgements["found"].state
   end
 
   STOPS = {

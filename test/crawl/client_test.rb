@@ -21,6 +21,8 @@ class ClientTest < Minitest::Test
     "/broken-gzip" => "HTTP/1.1 200 OK\r\nContent-Encoding: gzip\r\nContent-Length: 5\r\n\r\nhello"
   }.freeze
 
+  MANNER = Crawl::Manner.new(user_agent: "Test", headers: [], hosts: {}, connect_seconds: 1, first_byte_seconds: 0.7, seconds: 1, body_limit: 100_000)
+
   def setup
     @server = RawServer.new { |path, socket| answer(path, socket) }
     @client = client
@@ -33,7 +35,7 @@ class ClientTest < Minitest::Test
 
   def client(**options)
     book = Crawl::AddressBook.new(resolve: {"a.test:80" => "127.0.0.1:#{@server.port}", "gone.test:80" => "127.0.0.1:1"}, allow_private: false)
-    Crawl::Client.new(addresses: book, user_agent: "Test", seconds: 1, body_limit: 100_000, **options)
+    Crawl::Client.new(addresses: book, manner: MANNER, **options)
   end
 
   def fetch(path, host: "a.test") = @client.fetch(Url::NormalForm.parse("http://#{host}#{path}"))

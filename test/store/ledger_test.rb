@@ -19,7 +19,8 @@ class LedgerTest < Minitest::Test
       crawl = Store::Crawl.begin(Store::Site.found(name: "ledger #{rand}", settings: settings), now: Time.now)
       run = Store::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
       writer = Store::VerdictWriter.new(run)
-      writer.ledger((0..9).map { |number| row(number) })
+      writer.stage_rows((0..9).map { |number| row(number) })
+      writer.staged
       writer.faults([])
       writer.finish(Time.now)
       run
@@ -29,7 +30,7 @@ class LedgerTest < Minitest::Test
   def self.row(number)
     {"url_id" => number - 5, "url" => "http://ledger.test/#{number}", "kind" => "html", "status" => number.even? ? 200 : 404, "words" => (number % 3).zero? ? nil : number * 10,
      "found_by" => number.even? ? %w[link sitemap] : [], "redirect_chain" => [], "in_sitemaps" => [], "links_in" => number / 2, "group" => "/g/", "intent" => "undecided",
-     "title" => "100%_#{number}", "wanted" => number.even?, "indexable" => true, "stop" => number.even? ? nil : "answers", "faults" => [], "fault_count" => 0, "climb" => []}
+     "title" => "100%_#{number}", "wanted" => number.even?, "indexable" => true, "soft_missing" => false, "stop" => number.even? ? nil : "answers", "climb" => []}
   end
 
   def where(tree) = Store::Ledger::Conditions.new(tree)

@@ -13,15 +13,16 @@ module IronTrellis
           return finish if crawl.nil? || !begun?(crawl)
 
           deadline = monotonic + SECONDS
-          CrawlSession.new(crawl, slot: slot, clock: -> { now }).run { monotonic > deadline || stopped?(crawl) }
-          go_on(crawl, slot)
+          early = false
+          CrawlSession.new(crawl, slot: slot, clock: -> { now }).run { early = monotonic > deadline || stopped?(crawl) }
+          go_on(crawl, slot, idle: !early)
         end
 
         private
 
         def begun?(crawl)
           crawl.advance(Store::Crawl::WAITING, Store::Crawl::CRAWLING, started_at: now)
-          crawl.state == Store::Crawl::CRAWLING
+          crawl.reload.state == Store::Crawl::CRAWLING
         end
 
         # Asked once a second, not at each URL.
@@ -32,19 +33,15 @@ module IronTrellis
           Store::Crawl.where(id: crawl.id, state: Store::Crawl::CRAWLING).none?
         end
 
-        def go_on(crawl, slot)
+        def go_on(crawl, slot, idle:)
           ActiveRecord::Base.transaction do
-            counts = crawl.frontier.counts
-            if counts[:leased].positive? || (Store::SitemapFiles.new(crawl).waiting? && left?(crawl, counts)) then again(crawl, slot, now + IDLE_SECONDS)
-            elsif left?(crawl, counts) then again(crawl, slot, nil)
-            else Crawling.end_fetching(crawl, now)
+            if crawl.reload.state == Store::Crawl::CRAWLING
+              if crawl.open? || Deepening.new(crawl).call.positive? then again(crawl, slot, idle ? now + IDLE_SECONDS : nil)
+              else Crawling.end_fetching(crawl, now)
+              end
             end
             finish
           end
-        end
-
-        def left?(crawl, counts)
-          crawl.reload.state == Store::Crawl::CRAWLING && counts[:waiting].positive? && crawl.taken < crawl.crawl_settings.limit
         end
 
         def again(crawl, slot, at)

@@ -12,8 +12,9 @@ module IronTrellis
         def run(crawl_id:)
           crawl = Store::Crawl.find_by(id: crawl_id)
           return finish unless crawl&.state == Store::Crawl::JUDGING
-          return wait(crawl) if crawl.frontier.counts[:leased].positive? && now - crawl.fetching_ended_at < PATIENCE
+          return wait(crawl) if crawl.frontier.open_states[:leased] && now - crawl.fetching_ended_at < PATIENCE
 
+          crawl.count
           Judging.new(crawl, clock: -> { now }).call
           crawl.advance(Store::Crawl::JUDGING, Store::Crawl::FINISHED, finished_at: now)
           finish

@@ -13,7 +13,7 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            return unless page.status == 200 && %w[html pdf].include?(page.kind)
+            return unless page.whole && page.status == 200 && %w[html pdf].include?(page.kind)
 
             fault(page) if page.depth.nil? && page.followed_in.zero? && !page.start
           end

@@ -11,6 +11,7 @@ module IronTrellis
           WHY = "A page that says little has little to be found for, and may be left out of the index."
           FIX = "Say more that readers came for, merge it with a fuller page, or keep it out of the index."
           SOURCE = "CP"
+          NEEDS_GROUP = true
 
           def check(page)
             return unless page.page? && page.words

@@ -15,11 +15,8 @@ module IronTrellis
 
           def self.stable_about(_about) = nil
 
-          def check(value, pages)
-            pages.map do |page|
-              other = pages.find { |one| one.url != page.url }
-              fault(page, about: other.url, title: value, pages: pages.size)
-            end
+          def check(page, shared)
+            fault(page, about: shared.other_than(page.url), title: shared.value, pages: shared.pages)
           end
         end
       end

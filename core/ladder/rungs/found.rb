@@ -12,6 +12,7 @@ module IronTrellis
           # @param evidence [Evidence]
           # @return [Judgement]
           def self.judge(evidence)
+            return Judgement.unknown unless evidence.whole
             return Judgement.pass if evidence.start || evidence.depth || evidence.listed || evidence.embedded
 
             Judgement.stop("no followed link path leads here and no sitemap lists it")

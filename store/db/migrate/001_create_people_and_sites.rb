@@ -34,6 +34,23 @@ class CreatePeopleAndSites < ActiveRecord::Migration[7.2]
       t.text :intent, null: false
     end
 
+    # What nobody else should read, encrypted: a site's, and those of each crawl as they were when it began.
+    create_table :secrets do |t|
+      t.references :site, null: false, foreign_key: {on_delete: :cascade}
+      t.bigint :crawl_id
+      t.text :content, null: false
+      t.index %i[site_id crawl_id], unique: true, nulls_not_distinct: true
+    end
+
+    create_table :timetables do |t|
+      t.references :site, null: false, foreign_key: {on_delete: :cascade}, index: {unique: true}
+      t.text :cron, null: false
+      t.text :time_zone, null: false
+      t.timestamptz :next_at, null: false
+      t.timestamptz :last_at
+      t.index :next_at
+    end
+
     create_table :key_pages do |t|
       t.references :site, null: false, foreign_key: {on_delete: :cascade}
       t.text :url, null: false

@@ -24,7 +24,13 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         settings jsonb NOT NULL,
         queue text NOT NULL,
         slots integer NOT NULL,
+        -- The site's settings name what a partial crawl was made of, this says how many URLs that were.
+        asked integer,
+        -- URLs that were leased to be fetched, against the limit; those given back are taken off.
         taken bigint NOT NULL DEFAULT 0,
+        -- Waiting URLs by depth, as the crawl last looked.
+        waiting_by_depth jsonb NOT NULL DEFAULT '{}',
+        known_urls bigint,
         message text,
         created_at timestamptz NOT NULL,
         started_at timestamptz,
@@ -44,9 +50,93 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         failed bigint NOT NULL DEFAULT 0,
         unanswered bigint NOT NULL DEFAULT 0,
         blocked bigint NOT NULL DEFAULT 0,
+        retried bigint NOT NULL DEFAULT 0,
         bytes bigint NOT NULL DEFAULT 0,
         PRIMARY KEY (crawl_id, slot)
       );
+
+      -- Who works a slot of a crawl, and when it last said so.
+      CREATE TABLE crawl_slots (
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        slot integer NOT NULL,
+        worker text NOT NULL,
+        token bigint NOT NULL,
+        seen_at timestamptz NOT NULL,
+        PRIMARY KEY (crawl_id, slot)
+      );
+
+      -- How many were fetched by when, for the picture of the speed.
+      CREATE TABLE crawl_beats (
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        slot integer NOT NULL,
+        at timestamptz NOT NULL,
+        fetched integer NOT NULL
+      );
+      CREATE INDEX crawl_beats_by_time ON crawl_beats (crawl_id, at);
+
+      CREATE TABLE crawl_hosts (
+        id bigserial PRIMARY KEY,
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        authority text NOT NULL,
+        paused_until timestamptz,
+        UNIQUE (crawl_id, authority)
+      );
+
+      CREATE TABLE host_counters (
+        host_id bigint NOT NULL REFERENCES crawl_hosts ON DELETE CASCADE,
+        slot integer NOT NULL,
+        fetched bigint NOT NULL DEFAULT 0,
+        failed bigint NOT NULL DEFAULT 0,
+        milliseconds bigint NOT NULL DEFAULT 0,
+        PRIMARY KEY (host_id, slot)
+      );
+
+      -- The right to make one request at a time to a host, with its share of the rate. Whoever holds more of them may make more
+      -- requests at once; all crawlers of a crawl together never hold more than there are.
+      CREATE TABLE host_slots (
+        host_id bigint NOT NULL REFERENCES crawl_hosts ON DELETE CASCADE,
+        slot integer NOT NULL,
+        lease_token bigint,
+        leased_until timestamptz,
+        not_before timestamptz,
+        PRIMARY KEY (host_id, slot)
+      );
+
+      -- Spaces of URLs of which only so many are fetched: patterns that were capped, and what may grow without end.
+      CREATE TABLE crawl_spaces (
+        id bigserial PRIMARY KEY,
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        kind text NOT NULL,
+        space text NOT NULL,
+        most integer NOT NULL,
+        taken integer NOT NULL DEFAULT 0,
+        full_at timestamptz,
+        UNIQUE (crawl_id, kind, space)
+      );
+
+      -- What each host answered for a path that can't exist there.
+      CREATE TABLE host_probes (
+        host_id bigint PRIMARY KEY REFERENCES crawl_hosts ON DELETE CASCADE,
+        url text NOT NULL,
+        state text NOT NULL DEFAULT 'waiting',
+        slot integer,
+        status integer,
+        error text,
+        title text,
+        text text
+      );
+
+      -- The newest answers that were none, for those who watch.
+      CREATE TABLE crawl_troubles (
+        crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
+        at timestamptz NOT NULL,
+        url_id bigint NOT NULL,
+        url text NOT NULL,
+        status integer,
+        error text,
+        detail text
+      );
+      CREATE INDEX crawl_troubles_by_time ON crawl_troubles (crawl_id, at);
 
       CREATE TABLE robots_files (
         crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
@@ -62,8 +152,10 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         id bigserial PRIMARY KEY,
         crawl_id bigint NOT NULL REFERENCES crawls ON DELETE CASCADE,
         url text NOT NULL,
+        host_id bigint NOT NULL,
         parent text,
         state text NOT NULL DEFAULT 'waiting',
+        slot integer,
         kind text,
         status integer,
         error text,
@@ -71,9 +163,10 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         entries integer,
         UNIQUE (crawl_id, url)
       );
+      CREATE INDEX sitemap_files_waiting ON sitemap_files (host_id) WHERE state = 'waiting';
 
-      -- Every URL that one crawl knows of and may fetch. State and purpose are numbers
-      -- (Store::Frontier::STATES, ::PURPOSES).
+      -- Every URL that one crawl knows of and may fetch. State, purpose and the reason why one isn't fetched are numbers
+      -- (Store::Frontier::STATES, ::PURPOSES, ::REASONS).
       CREATE TABLE frontier (
         crawl_id bigint NOT NULL,
         url_id bigint NOT NULL,
@@ -81,8 +174,14 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         purpose smallint NOT NULL,
         depth integer NOT NULL,
         state smallint NOT NULL DEFAULT 0,
+        reason smallint,
+        host_id bigint NOT NULL,
+        space_id bigint,
         slot smallint,
-        lease_token bigint
+        lease_token bigint,
+        tries smallint NOT NULL DEFAULT 0,
+        crashes smallint NOT NULL DEFAULT 0,
+        not_before timestamptz
       ) PARTITION BY LIST (crawl_id);
 
       CREATE TABLE page_facts (
@@ -99,6 +198,7 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         content_type text,
         charset text,
         bytes bigint,
+        first_byte_ms integer,
         response_ms integer,
         redirect_to_id bigint,
         redirect_to text,
@@ -163,6 +263,7 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
   end
 
   def down
-    (PARTITIONED + %w[sitemap_files robots_files crawl_counters crawls urls]).each { |table| drop_table table }
+    (PARTITIONED + %w[sitemap_files robots_files crawl_troubles host_probes crawl_spaces host_slots host_counters crawl_hosts
+      crawl_beats crawl_slots crawl_counters crawls urls]).each { |table| drop_table table }
   end
 end

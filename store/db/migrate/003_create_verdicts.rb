@@ -24,6 +24,7 @@ class CreateVerdicts < ActiveRecord::Migration[7.2]
         error text,
         content_type text,
         bytes bigint,
+        first_byte_ms integer,
         response_ms integer,
         depth integer,
         found_by text[] NOT NULL,
@@ -55,11 +56,13 @@ class CreateVerdicts < ActiveRecord::Migration[7.2]
         intent text NOT NULL,
         wanted boolean NOT NULL,
         indexable boolean NOT NULL,
+        soft_missing boolean NOT NULL,
         stop text,
         stop_reason text,
+        unfetched text,
+        climb jsonb NOT NULL,
         faults text[] NOT NULL,
-        fault_count integer NOT NULL,
-        climb jsonb NOT NULL
+        fault_count integer NOT NULL
       ) PARTITION BY LIST (run_id);
 
       CREATE TABLE faults (

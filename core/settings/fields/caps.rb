@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Settings
+      module Fields
+        # How many URLs that match a pattern may be fetched: [{"pattern" => "*/tags/*", "most" => 100}].
+        class Caps < Field
+          MOST = 1..10_000_000
+
+          def problems(value)
+            return ["“#{name}” must be a list of patterns with a number each."] unless value.is_a?(Array) && value.all?(Hash)
+
+            value.filter_map { |cap| problem(cap) }
+          end
+
+          private
+
+          def problem(cap)
+            Url::Pattern.new(cap["pattern"])
+            "How many URLs that match #{cap["pattern"]} may be fetched must be a whole number from 1 on." unless cap["most"].is_a?(Integer) && MOST.cover?(cap["most"])
+          rescue Error::InvalidInput => error
+            error.message
+          end
+        end
+      end
+    end
+  end
+end

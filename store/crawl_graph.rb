@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # The link graph of a crawl, kept small: URLs are numbered in the order of their ids, and the links out of each lie packed in one
+    # string, since as Ruby's numbers they would take ten times as much.
+    class CrawlGraph
+      TYPES = FactsRows::TYPES
+      CLICKS = TYPES.values_at("anchor", "frame", "refresh").freeze
+      REFERENCES = TYPES.values_at("canonical", "hreflang").freeze
+      PACKED = "l>*"
+
+      NUMBERED = <<~SQL
+        CREATE TEMPORARY TABLE %<nodes>s ON COMMIT DROP AS
+        SELECT (row_number() OVER (ORDER BY url_id) - 1)::integer AS n, url_id FROM %<frontier>s
+      SQL
+      LINKS = <<~SQL
+        SELECT s.n, string_agg(int4send(t.n), ''::bytea) AS targets
+        FROM %<links>s k JOIN %<nodes>s s ON s.url_id = k.source_id JOIN %<nodes>s t ON t.url_id = k.target_id
+        WHERE k.source_id <> k.target_id AND (k.type = ANY($1::smallint[]) AND k.followed OR k.type = ANY($2::smallint[])) GROUP BY s.n
+      SQL
+
+      # @param crawl [Crawl]
+      def initialize(crawl)
+        @crawl = crawl
+      end
+
+      # @param start_ids [Array<Integer>]
+      # @return [Hash{Integer => Integer}] fewest clicks by URL id, over followed links
+      def depths(start_ids) = walk(start_ids.to_h { |id| [id, 0] }, references: [])
+
+      # @return [Hash{Integer => Integer}] by URL id, as the crawl counts to keep to its limit: references lead on as well, and what sitemaps list
+      #   stands one step from a start
+      def crawl_depths
+        listed = Sql.run("SELECT DISTINCT url_id FROM #{table("sitemap_entries")}").column_values(0).to_h { |id| [id.to_i, SitemapFiles::DEPTH] }
+        starts = @crawl.crawl_settings.first_urls.to_h { |url| [Core::Url::NormalForm.id(@crawl.site_id, url), 0] }
+        walk(listed.merge(starts), references: REFERENCES)
+      end
+
+      private
+
+      def walk(starts, references:)
+        read(references)
+        depths = Core::Graph::Depths.of(starts: starts.transform_keys { |id| @numbers[id] }.except(nil), links: ->(node) { @links[node]&.unpack(PACKED) }, redirects: redirects)
+        ids = @numbers.keys
+        depths.transform_keys { |node| ids[node] }
+      end
+
+      def read(references)
+        ActiveRecord::Base.transaction do
+          Sql.raw.exec(format(NUMBERED, nodes: nodes, frontier: table("frontier")))
+          Sql.raw.exec("ANALYZE #{nodes}")
+          @numbers = Sql.run("SELECT url_id FROM #{nodes} ORDER BY n").column_values(0).each_with_index.to_h { |id, number| [id.to_i, number] }
+          @links = {}
+          Sql.stream(format(LINKS, nodes: nodes, links: table("links")), [Sql.array(CLICKS), Sql.array(references)]) do |rows|
+            rows.each { |row| @links[row["n"]] = row["targets"] }
+          end
+          Sql.raw.exec("DROP TABLE #{nodes}")
+        end
+      end
+
+      def redirects
+        Sql.run("SELECT url_id, coalesce(redirect_to_id, refresh_to_id) FROM #{table("page_facts")} WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL").values
+          .filter_map { |from, to| [@numbers[from.to_i], @numbers[to.to_i]] if @numbers.key?(from.to_i) && @numbers.key?(to.to_i) }.to_h
+      end
+
+      def table(parent) = Partitions.name(parent, @crawl.id)
+
+      def nodes = "nodes_#{@crawl.id}"
+    end
+  end
+end

@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # Turns what was fetched into rows of the tables that hold the facts of a crawl.
+    class FactsRows
+      COLUMNS = {
+        "page_facts" => %w[crawl_id url_id fetched_at robots_allowed robots_line robots_rule status error error_detail kind content_type charset bytes
+          first_byte_ms response_ms redirect_to_id redirect_to refresh_to_id refresh_to refresh_source noindex nofollow noindex_where header_noindex_alone
+          directives canonical canonical_source canonical_state canonical_marks hreflang lang titles description h1 words images images_without_alt],
+        "raw_answers" => %w[crawl_id url_id header_lines body],
+        "page_blocks" => %w[crawl_id url_id texts],
+        "links" => %w[crawl_id source_id target_id position type place followed internal rel text]
+      }.freeze
+      TYPES = Core::Page::Link.types.each_with_index.to_h.freeze
+      PLACES = Core::Page::Link.places.each_with_index.to_h.freeze
+      # No page for people has more; what lists more is cut here.
+      MOST_LINKS = 50_000
+
+      # @param crawl [Crawl]
+      # @param ids [UrlIds]
+      # @param now [#call] gives the time
+      def initialize(crawl, ids:, now:)
+        @crawl_id = crawl.id
+        @agent = crawl.crawl_settings.agent
+        @ids = ids
+        @now = now
+      end
+
+      # @param outcomes [Array<IronTrellis::Crawl::Outcome>]
+      # @return [Hash{String => Array<Array>}] by table, values in the order of COLUMNS
+      def call(outcomes)
+        {
+          "page_facts" => outcomes.map { |outcome| facts(outcome) },
+          "raw_answers" => outcomes.select(&:fetched?).map { |outcome| raw(outcome) },
+          "page_blocks" => outcomes.filter_map { |outcome| blocks(outcome) },
+          "links" => outcomes.flat_map { |outcome| links(outcome) }
+        }
+      end
+
+      private
+
+      def facts(outcome)
+        answer, read, decision = outcome.answer, outcome.facts, outcome.decision
+        resolved = read && Core::Directives::Resolved.new(read.directives, @agent)
+        refresh = read.refresh if read&.refresh&.instant?
+        [
+          @crawl_id, outcome.item.id, answer && @now.call, decision&.allowed, decision&.line, decision&.rule,
+          answer&.status, answer&.error, answer&.error_detail, kind(outcome), read&.content_type, read&.charset, bytes(outcome), answer&.first_byte_ms, answer&.response_ms,
+          outcome.redirect_to && @ids.of(outcome.redirect_to), outcome.redirect_to, refresh && @ids.of(refresh.target), refresh&.target, refresh&.source,
+          resolved&.noindex?, resolved&.nofollow?, resolved&.noindex&.where, resolved&.header_alone?,
+          read&.directives&.map { |one| {source: one.source, agent: one.agent, tokens: one.tokens, place: one.place, line: one.line} },
+          read&.canonical&.url, read&.canonical&.source, read&.canonical&.state, read && marks(read.canonical),
+          read&.hreflang, read&.lang, read&.titles, read&.description, read&.h1, read&.words, read&.images, read&.images_without_alt
+        ]
+      end
+
+      def marks(canonical) = {malformed: canonical.malformed, misplaced: canonical.misplaced, named: canonical.named.map(&:to_h)}
+
+      # What was asked about by HEAD says its size itself, if at all.
+      def bytes(outcome)
+        answer = outcome.answer
+        return nil if answer.nil? || answer.error
+
+        size = answer.body.to_s.bytesize
+        size = answer.headers.first("content-length")&.to_i if size.zero? && outcome.item.head?
+        size
+      end
+
+      # What was only asked about by HEAD, or not at all, is known by how it is embedded.
+      def kind(outcome)
+        return outcome.facts.kind if outcome.facts&.content_type
+
+        (outcome.item.purpose == Frontier::PURPOSES[:resource]) ? "image" : nil
+      end
+
+      # Bodies and texts are compressed by PostgreSQL, whose LZ4 costs a tenth of what deflating them here would.
+      def raw(outcome)
+        body = outcome.answer.body.to_s
+        [@crawl_id, outcome.item.id, outcome.answer.header_lines.join("\n"), body.empty? ? nil : body]
+      end
+
+      def blocks(outcome)
+        text = outcome.facts&.text
+        [@crawl_id, outcome.item.id, text] unless text.nil? || text.empty?
+      end
+
+      def links(outcome)
+        links = outcome.facts&.links || []
+        links = links.first(MOST_LINKS) if links.size > MOST_LINKS
+        links += [Core::Page::Link.new(outcome.redirect_to, "redirect", nil, nil, nil, true)] if outcome.redirect_to
+        source = outcome.item.id
+        links.each_with_index.map do |link, position|
+          target = link.target
+          [@crawl_id, source, @ids.of(target), position, TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), link.rel, link.text]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # What rules ask of the staged rows of a run, picked by the database: groups with what is usual in them, links to suspect targets,
+    # pages that share a value.
+    class StagedRows
+      SUBJECT = %w[url_id url kind status error redirect_to redirect_chain final_url final_status title words group intent wanted indexable].freeze
+      PAGE = "kind = 'html' AND indexable"
+      SUSPECT = {missing: "t.status BETWEEN 400 AND 499", redirecting: "t.redirect_to IS NOT NULL"}.freeze
+
+      # @param stage [String] the table
+      # @param crawl [Crawl]
+      def initialize(stage, crawl)
+        @stage = stage
+        @links = Partitions.name("links", crawl.id)
+        @frontier = Partitions.name("frontier", crawl.id)
+        @page_facts = Partitions.name("page_facts", crawl.id)
+      end
+
+      # @param least [Integer] pages a group must have to have a median
+      # @yieldparam rows [Array<Hash>] pages that may be indexed, each with the median of its group's words
+      def with_medians(least, &block)
+        Sql.stream(<<~SQL, [least], &block)
+          SELECT #{columns("s")}, m.median AS group_median_words FROM #{@stage} s
+          LEFT JOIN (SELECT "group", percentile_cont(0.5) WITHIN GROUP (ORDER BY words) AS median FROM #{@stage}
+            WHERE #{PAGE} AND words IS NOT NULL GROUP BY "group" HAVING count(*) >= $1) m USING ("group")
+          WHERE #{PAGE} AND words IS NOT NULL
+        SQL
+      end
+
+      # @param targets [Symbol] which are suspect
+      # @param types [Array<String>] of links
+      # @yieldparam rows [Array<Hash>] columns of the linking page, those of the target under "target", and links: [{text, place}] in order
+      def links_to(targets, types, &block)
+        Sql.stream(<<~SQL, [Sql.array(types.map { |type| FactsRows::TYPES.fetch(type) })], portion: 500, &block)
+          SELECT #{columns("s")}, row_to_json(t) AS target, k.links FROM (
+            SELECT source_id, target_id, json_agg(json_build_object('text', text, 'place', place) ORDER BY position) AS links FROM #{@links}
+            WHERE type = ANY($1::smallint[]) AND source_id <> target_id AND target_id IN (SELECT t.url_id FROM #{target_rows(targets)}) GROUP BY source_id, target_id
+          ) k JOIN #{@stage} s ON s.url_id = k.source_id JOIN #{target_rows(targets)} ON t.url_id = k.target_id
+        SQL
+      end
+
+      # @param field [Symbol] a column
+      # @yieldparam rows [Array<Hash>] pages that share its value with others, with "shared_pages", "shared_first" and "shared_second"
+      def sharing(field, &block)
+        Sql.stream(<<~SQL, &block)
+          SELECT * FROM (
+            SELECT #{columns("s")}, count(*) OVER of_value AS shared_pages, first_value(url) OVER of_value AS shared_first, nth_value(url, 2) OVER of_value AS shared_second
+            FROM #{@stage} s WHERE #{PAGE} AND coalesce("#{field}", '') <> ''
+            WINDOW of_value AS (PARTITION BY "#{field}" ORDER BY url COLLATE "C" ROWS BETWEEN UNBOUNDED PRECEDING AND UNBOUNDED FOLLOWING)
+          ) pages WHERE shared_pages > 1
+        SQL
+      end
+
+      private
+
+      def columns(table) = SUBJECT.map { |column| %(#{table}."#{column}") }.join(", ")
+
+      def target_rows(targets)
+        return "(SELECT #{columns("t")} FROM #{@stage} t WHERE #{SUSPECT.fetch(targets)}) t" unless targets == :outside
+
+        "(SELECT f.url_id, f.url, p.status, p.error FROM #{@frontier} f JOIN #{@page_facts} p USING (url_id) " \
+          "WHERE f.purpose = #{Frontier::PURPOSES[:external]} AND (p.status >= 400 OR p.error IS NOT NULL)) t"
+      end
+    end
+  end
+end

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    # What a session has fetched and not stored yet. What may come out better later is put off instead.
+    class Shelf
+      # Seconds before another try; a server's own wish counts as far as this.
+      BACK_OFF = [1, 4, 15, 60].freeze
+      MOST_PATIENCE = 120
+
+      # @param crawl [Store::Crawl]
+      # @param slot [Integer]
+      # @param token [Integer] of the session
+      # @param hosts [Store::Hosts]
+      # @param lanes [Lanes]
+      # @param clock [#call]
+      def initialize(crawl, slot:, token:, hosts:, lanes:, clock:)
+        @crawl = crawl
+        @token = token
+        @hosts = hosts
+        @lanes = lanes
+        @clock = clock
+        @retries = crawl.crawl_settings.retries
+        @writer = Store::FactsWriter.new(crawl, slot: slot, hosts: hosts, now: clock, discovery: Crawl::Discovery.new(crawl.crawl_settings, follow: crawl.follow?))
+        @sitemaps = Store::SitemapFiles.new(crawl)
+        @probes = Store::Probes.new(crawl)
+        @beats = Store::Beats.new(crawl, slot: slot)
+        @sameness = Crawl::Sameness.new
+        @pages = []
+        @later = []
+      end
+
+      # @return [Integer] pages to be stored
+      def size = @pages.size
+
+      # @param item [Store::Frontier::Item, Crawl::SitemapTask, Crawl::ProbeTask]
+      # @param outcome [Object] what became of it
+      # @return [void]
+      def put(item, outcome)
+        case item
+        when Crawl::SitemapTask then @sitemaps.store(item, outcome, hosts: @hosts, now: @clock.call)
+        when Crawl::ProbeTask then @probes.store(item.host_id, outcome.answer, outcome.facts)
+        else put_page(item, outcome)
+        end
+      end
+
+      # @return [void]
+      def store
+        put_off_later
+        return if @pages.empty?
+
+        @writer.write(@pages, @token)
+        @beats.count(@pages.count(&:fetched?))
+        @pages.each { |outcome| watch(outcome) }
+        @pages.clear
+      end
+
+      # @param now [Time]
+      # @return [void]
+      def beat(now) = @beats.call(now)
+
+      private
+
+      def put_page(item, outcome)
+        if outcome.answer&.passing? && item.tries < @retries then @later << outcome
+        else @pages << outcome
+        end
+        heed(item, outcome.answer) if [429, 503].include?(outcome.answer&.status)
+      end
+
+      # A host that asks for patience is left alone by everyone.
+      def heed(item, answer)
+        seconds = answer.retry_after(@clock.call) or return
+        seconds = [seconds, MOST_PATIENCE].min
+        @lanes.hold_back(item.host_id, seconds)
+        @hosts.pause(item.host_id, @clock.call + seconds)
+      end
+
+      def put_off_later
+        @later.group_by { |outcome| patience(outcome) }.each do |seconds, outcomes|
+          @writer.put_off(outcomes, @token, @clock.call + seconds)
+        end
+        @later.clear
+      end
+
+      def patience(outcome)
+        wish = outcome.answer.retry_after(@clock.call)
+        [wish || BACK_OFF.fetch(outcome.item.tries, BACK_OFF.last), MOST_PATIENCE].min
+      end
+
+      def watch(outcome)
+        prefix = @sameness.see(outcome) or return
+        @writer.close_space(Crawl::Sameness::KIND, prefix, Crawl::Sameness::ENOUGH)
+      end
+    end
+  end
+end
