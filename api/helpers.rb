@@ -14,6 +14,9 @@ module IronTrellis
         raise Core::Error::InvalidInput.new("The body of the request is not JSON.")
       end
 
+      # @return [Hash] the request's JSON body, empty where none was sent
+      def optional_json = request.body.read.empty? ? {} : body_json
+
       def json(value) = JSON.generate(value)
 
       def now = settings.clock
@@ -31,13 +34,19 @@ module IronTrellis
 
       # @return [Store::VerdictRun]
       # @raise [Core::Error::Conflict] where the crawl isn't judged yet
-      def run
+      def run = run_of(crawl)
+
+      def run_of(crawl)
         crawl.verdict_run || raise(Core::Error::Conflict.new("Crawl #{crawl.number} isn't judged yet. It can be read when it is finished."))
       end
 
       # @return [Store::Ledger::Conditions]
-      def conditions
-        Store::Ledger::Conditions.new(params[:where].to_s.empty? ? nil : JSON.parse(params[:where]))
+      def conditions = conditions_of(params[:where])
+
+      # @param text [String, nil] JSON
+      # @return [Store::Ledger::Conditions]
+      def conditions_of(text)
+        Store::Ledger::Conditions.new(text.to_s.empty? ? nil : JSON.parse(text))
       rescue JSON::ParserError
         raise Core::Error::InvalidInput.new("The conditions in “where” are not JSON.")
       end

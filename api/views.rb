@@ -18,7 +18,9 @@ module IronTrellis
         include Alba::Resource
 
         attributes :id, :name
-        attribute(:settings) { |site| Views.settings(site.crawl_settings) }
+        attribute(:settings) { |site| site.crawl_settings.to_h }
+        attribute(:secrets) { |site| Store::Secrets.of(site.id).redacted }
+        attribute(:timetable) { |site| Views.timetable(site.timetable) }
         attribute(:intents) { |site| site.intents.reload.map { |one| {pattern: one.pattern, intent: one.intent} } }
         attribute(:key_pages) { |site| site.key_pages.reload.map(&:url) }
         attribute(:newest_crawl) { |site| site.newest_crawl&.id }
@@ -28,8 +30,8 @@ module IronTrellis
       class Crawl
         include Alba::Resource
 
-        attributes :id, :site_id, :number, :state, :scope, :message
-        attribute(:settings) { |crawl| Views.settings(crawl.crawl_settings) }
+        attributes :id, :site_id, :number, :state, :scope, :asked, :message
+        attribute(:settings) { |crawl| crawl.crawl_settings.to_h }
         attribute(:progress) { |crawl| Store::Progress.of(crawl).to_h }
         attribute(:troubles) { |crawl| crawl.verdict_run ? Store::StartTroubles.of(crawl) : [] }
         %i[created_at started_at finished_at].each { |name| attribute(name) { |crawl| crawl[name]&.iso8601 } }
@@ -37,8 +39,7 @@ module IronTrellis
 
       module_function
 
-      # External links can't be checked yet, so that setting isn't offered.
-      def settings(settings) = settings.to_h.except("check_external")
+      def timetable(row) = row && {cron: row.cron, time_zone: row.time_zone, next_at: row.next_at.iso8601}
     end
   end
 end

@@ -40,7 +40,11 @@ module IronTrellis
         complain(error, arguments, error.exit_code)
       rescue Core::Error::InvalidInput => error
         complain(error, arguments, WRONG_USAGE)
-      rescue Core::Error, SystemCallError, PG::Error => error
+      rescue Core::Error, SystemCallError => error
+        complain(error, arguments, COULD_NOT)
+      rescue => error
+        raise unless error.class.name.start_with?("PG::", "ActiveRecord::")
+
         complain(error, arguments, COULD_NOT)
       end
 
@@ -79,6 +83,18 @@ module IronTrellis
       # @return [Integer] exit code
       def audit(*start_urls)
         Audit.new(start_urls, options).call
+      end
+
+      desc "robots FILE_OR_URL", "Say of URLs or paths whether a robots.txt lets an agent fetch them"
+      long_desc <<~TEXT
+        Prints one JSON object a line, in the order asked: url, allowed, and the line and rule that decide (null where none does). URLs or paths
+        are read from --urls, one a line, or from standard input.
+      TEXT
+      option :agent, required: true, banner: "TOKEN", desc: "The product token of the crawler"
+      option :urls, banner: "FILE|-", desc: "Where the URLs or paths are; - is standard input"
+      # @return [Integer] exit code
+      def robots(source)
+        Robots.new(source, options).call
       end
     end
   end

@@ -82,6 +82,7 @@ module IronTrellis
         Urls.add(site_id, ids, now)
         frontier.add(ids.map { |id, url| Frontier::Entry.new(id: id, url: url, purpose: :page, depth: 0, host_id: hosts.id(Core::Url::NormalForm.split(url).authority)) })
         SitemapFiles.new(self).add(crawl_settings.sitemaps, parent: nil, hosts: hosts) if asked.nil?
+        update!(waiting_by_depth: frontier.queue)
       end
 
       # Counts what is left and what is known, when fetching has ended.

@@ -10,6 +10,7 @@ module IronTrellis
       has_many :page_groups, -> { order(:position) }, class_name: "IronTrellis::Store::PageGroup"
       has_many :intents, -> { order(:position) }, class_name: "IronTrellis::Store::Intent"
       has_many :key_pages, -> { order(:id) }, class_name: "IronTrellis::Store::KeyPage"
+      has_one :timetable, class_name: "IronTrellis::Store::Timetable"
 
       # @param name [String]
       # @param settings [Core::Settings::Crawl]
@@ -64,8 +65,18 @@ module IronTrellis
         Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
       end
 
-      # @return [Crawl, nil] the newest crawl whose verdicts are there
-      def newest_crawl = crawls.find_by(state: Crawl::FINISHED)
+      # @return [Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one
+      def newest_crawl
+        finished = crawls.where(state: Crawl::FINISHED)
+        finished.find_by(scope: Crawl::WHOLE) || finished.first
+      end
+
+      # @param count [Integer] at most
+      # @return [Array<String>] some pages that its newest crawl knows, spread over the site
+      def known_urls(count)
+        run = newest_crawl&.verdict_run or return []
+        Sql.run("SELECT url FROM (SELECT url FROM #{Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) some ORDER BY url", [count]).column_values(0)
+      end
 
       private
 

@@ -36,6 +36,8 @@ module IronTrellis
       # @yieldreturn [Boolean] whether to stop
       # @return [void]
       def work(queues:, threads:)
+        # A lost connection ends the job engine's own thread, which raises here; one message of it is enough.
+        Thread.report_on_exception = false
         locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads, poll_interval: POLL_SECONDS,
           maximum_buffer_size: 0)
         sleep 0.1 until yield

@@ -84,6 +84,9 @@ module IronTrellis
         %w[TERM INT].each { |signal| trap(signal) { ending = true } }
         give_signs(writer, Process.ppid)
         @work.call(-> { ending })
+      rescue => error
+        warn "A worker stopped and is started again: #{error.message.lines.first&.strip} (#{error.class})"
+        exit!(1)
       end
 
       # Without its supervisor a worker must not go on.

@@ -3,22 +3,49 @@
 module IronTrellis
   module Api
     module Routes
-      # Crawls: start, progress, stop, and the numbers of the rail.
+      # Crawls: start, progress, pause, resume, stop, and the numbers of the rail.
       module Crawls
+        # What the routes share.
+        module View
+          def crawl_json(crawl) = json(Views::Crawl.new(crawl.reload).to_h)
+
+          # @return [Array<String>, nil] the URLs that a partial crawl is to fetch; nil for a whole one
+          def asked_urls(input)
+            from = input["from"] or return input["urls"]
+            source = Store::Crawl.fetch(from["crawl"])
+            Store::Ledger::Addresses.of(run_of(source), conditions_of(from["where"]))
+          end
+        end
+
         def self.registered(app)
+          app.helpers View
+
           app.get("/api/sites/:site/crawls") { json(crawls: site.crawls.map { |one| Views::Crawl.new(one).to_h }) }
 
           app.post("/api/sites/:site/crawls") do
+            input = optional_json
             status 201
-            json(Views::Crawl.new(Work::Crawling.start(site, now: now)).to_h)
+            crawl_json(Work::Crawling.start(site, now: now, urls: asked_urls(input)))
           end
 
-          app.get("/api/crawls/:crawl") { json(Views::Crawl.new(crawl).to_h) }
+          app.get("/api/crawls/:crawl") { crawl_json(crawl) }
 
           app.post("/api/crawls/:crawl/stop") do
             Work::Crawling.stop(crawl, now: now)
-            json(Views::Crawl.new(crawl.reload).to_h)
+            crawl_json(crawl)
           end
+
+          app.post("/api/crawls/:crawl/pause") do
+            Work::Crawling.pause(crawl)
+            crawl_json(crawl)
+          end
+
+          app.post("/api/crawls/:crawl/resume") do
+            Work::Crawling.resume(crawl)
+            crawl_json(crawl)
+          end
+
+          app.get("/api/crawls/:crawl/live") { json(Store::Live.new(crawl).call(now)) }
 
           app.get("/api/crawls/:crawl/rail") { json(Store::Rail.of(crawl)) }
         end

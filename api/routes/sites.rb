@@ -5,14 +5,29 @@ module IronTrellis
     module Routes
       # Sites and their settings.
       module Sites
+        # What is done with the input of a form.
+        module Input
+          # Settings, what is wanted, secrets and timetable in one: all of it is kept, or nothing.
+          def keep_site(site, input)
+            site.want(intents: input["intents"] || [], key_pages: input["key_pages"] || []) if input["intents"] || input["key_pages"]
+            Store::Secrets.keep(site.id, nil, Store::Secrets.of(site.id).with(input["secrets"])) if input["secrets"]
+            Store::Timetable.keep(site, timetable_of(input["timetable"]), now) if input.key?("timetable")
+          end
+
+          def timetable_of(given)
+            given && Core::Settings::Timetable.new(cron: given["cron"], time_zone: given["time_zone"])
+          end
+        end
+
         def self.registered(app)
+          app.helpers Input
+
           app.get("/api/sites") { json(sites: Store::Site.order(:name).map { |site| Views::Site.new(site).to_h }) }
 
           app.post("/api/sites") do
             input = body_json
             site = Store::Site.transaction do
-              Store::Site.found(name: input["name"], settings: Core::Settings::Crawl.new(input["settings"]))
-                .tap { |one| one.want(intents: input["intents"] || [], key_pages: input["key_pages"] || []) }
+              Store::Site.found(name: input["name"], settings: Core::Settings::Crawl.new(input["settings"])).tap { |one| keep_site(one, input) }
             end
             status 201
             json(Views::Site.new(site).to_h)
@@ -25,9 +40,9 @@ module IronTrellis
             site.transaction do
               site.rename(input["name"])
               site.update!(settings: Core::Settings::Crawl.new(input["settings"]).to_h)
-              site.want(intents: input["intents"], key_pages: input["key_pages"] || []) if input["intents"]
+              keep_site(site, input)
             end
-            json(Views::Site.new(site).to_h)
+            json(Views::Site.new(site.reload).to_h)
           end
         end
       end

@@ -21,10 +21,17 @@ module IronTrellis
 
         # @param url [String] in normal form
         # @return [Boolean]
-        def cover?(url)
-          @hosts.key?(authority(url)) && in_folders?(url) &&
-            (@include.empty? || @include.any? { |pattern| pattern.match?(url) }) &&
-            @exclude.none? { |pattern| pattern.match?(url) }
+        def cover?(url) = objection(url).nil?
+
+        # @param url [String] in normal form
+        # @return [Array(Symbol, String), nil] why it isn't covered: :host, :folder, :include, or :exclude with the pattern; nil where it is
+        def objection(url)
+          return [:host, authority(url)] unless @hosts.key?(authority(url))
+          return [:folder, nil] unless in_folders?(url)
+          return [:include, nil] unless @include.empty? || @include.any? { |pattern| pattern.match?(url) }
+
+          left_out = @exclude.find { |pattern| pattern.match?(url) }
+          [:exclude, left_out.source] if left_out
         end
 
         # @param url [String] in normal form

@@ -7,15 +7,15 @@ module IronTrellis
       module Fields
         KINDS = {
           "url" => :text, "kind" => :set, "status" => :number, "error" => :set, "content_type" => :text, "bytes" => :number,
-          "response_ms" => :number, "depth" => :number, "found_by" => :list, "robots_allowed" => :flag, "robots_line" => :number,
+          "first_byte_ms" => :number, "response_ms" => :number, "depth" => :number, "found_by" => :list, "robots_allowed" => :flag, "robots_line" => :number,
           "redirect_to" => :text, "redirect_chain" => :list, "final_url" => :text, "final_status" => :number, "noindex" => :flag,
           "nofollow" => :flag, "canonical" => :text, "canonical_source" => :set, "canonical_state" => :set, "lang" => :text,
           "title" => :text, "title_chars" => :number, "description" => :text, "description_chars" => :number, "h1" => :list,
           "words" => :number, "links_in" => :number, "links_out_internal" => :number, "links_out_external" => :number,
           "images" => :number, "images_without_alt" => :number, "in_sitemaps" => :list, "group" => :set, "intent" => :set,
-          "wanted" => :flag, "indexable" => :flag, "stop" => :set, "stop_reason" => :text, "faults" => :list, "fault_count" => :number
+          "wanted" => :flag, "indexable" => :flag, "soft_missing" => :flag, "unfetched" => :set, "stop" => :set, "stop_reason" => :text, "faults" => :list, "fault_count" => :number
         }.freeze
-        SORTABLE = %w[url status depth words title_chars links_in response_ms bytes fault_count].freeze
+        SORTABLE = %w[url status depth words title_chars links_in first_byte_ms response_ms bytes fault_count].freeze
 
         module_function
 

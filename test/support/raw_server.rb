@@ -8,6 +8,7 @@ class RawServer
 
   # @yieldparam path [String]
   # @yieldparam socket [TCPSocket]
+  # @yieldparam head [String] the request's header lines
   # @yieldreturn [Symbol] :keep to go on with the connection, anything else to close it
   def initialize(&answer)
     @server = TCPServer.new("127.0.0.1", 0)
@@ -34,8 +35,8 @@ class RawServer
 
   def serve(socket)
     while (line = socket.gets)
-      nil until ["\r\n", nil].include?(socket.gets)
-      break unless yield(line.split[1], socket) == :keep
+      head = socket.gets("\r\n\r\n").to_s
+      break unless yield(line.split[1], socket, head) == :keep
     end
   rescue SystemCallError, IOError
     # The client went away, as it may.

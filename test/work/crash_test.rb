@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Workers and their connections to the database are cut off at random moments; the crawl must end as if nothing had been.
+class CrashTest < Minitest::Test
+  include TestDatabase
+  include Workers
+
+  KILLS = 20
+  SEED = 7410
+  PAGES = 500
+
+  def test_a_crawl_through_twenty_kills_ends_like_an_undisturbed_one
+    calm = crawl("calm") { |crawl, _| wait_until(120) { crawl.reload.ended? } }
+    struck = crawl("struck") { |crawl, workers| strike(crawl, workers) }
+
+    assert_operator IronTrellis::Store::Progress.of(calm).ok, :>, PAGES / 2
+    expected = audit_rows(calm)
+    audit_rows(struck).each { |name, rows| assert_equal expected[name], rows, name }
+    assert_equal IronTrellis::Store::Progress.of(calm).fetched, IronTrellis::Store::Progress.of(struck).fetched, "something was counted twice, or not at all"
+  end
+
+  private
+
+  def crawl(name)
+    queue = "crash-#{name}-#{rand(1 << 30)}"
+    crawl = IronTrellis::Work::Crawling.start(site(name), now: Time.now, slots: 2, queue: queue)
+    workers = Array.new(2) { start_worker(queue) }
+    yield crawl, workers
+    wait_until(240) { crawl.reload.ended? }
+    crawl
+  ensure
+    workers.each { |pid| end_worker(pid) }
+  end
+
+  # A plain site beside the demo's, slowed down so that there is a middle to be struck in.
+  def site(name)
+    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => 60, "concurrency" => 8, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{plain_site}"})
+    IronTrellis::Store::Site.found(name: "crash #{name} #{rand}", settings: settings)
+  end
+
+  def plain_site
+    require_relative "../../standins/generator/application"
+    @@plain_site ||= SiteServer.new(PlainSite::Application.new(pages: PAGES, links: 12, words: 6)).port
+  end
+
+  def strike(crawl, workers)
+    random = Random.new(SEED)
+    KILLS.times do |number|
+      sleep random.rand(0.3..1.2)
+      refute crawl.reload.ended?, "the crawl was over after #{number} of #{KILLS} kills"
+      at = random.rand(workers.size)
+      random.rand(3).zero? ? cut_connections(crawl) : replace(workers, at, crawl.queue)
+    end
+  end
+
+  def replace(workers, at, queue)
+    kill_worker(workers[at])
+    workers[at] = start_worker(queue)
+  end
+
+  # All connections but ours.
+  def cut_connections(_crawl)
+    IronTrellis::Store::Sql.run("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()")
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    # Starts the crawls whose time has come. Every worker looks now and then; the rows of the timetables see to it that each starts once.
+    class Timetables
+      SECONDS = 15
+
+      # @param clock [#call] gives the time
+      def initialize(clock: -> { Time.now })
+        @clock = clock
+      end
+
+      # To be called as often as one likes.
+      #
+      # @return [nil]
+      def tick
+        now = @clock.call
+        return if @looked_at && now - @looked_at < SECONDS
+
+        @looked_at = now
+        start_due(now)
+        nil
+      end
+
+      # @param now [Time]
+      # @return [Integer] how many crawls were started
+      def start_due(now)
+        started = 0
+        started += 1 while Store::Timetable.take_due(now) { |site| Crawling.start(site, now: now) }
+        started
+      end
+    end
+  end
+end
