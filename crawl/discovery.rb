@@ -6,11 +6,13 @@ module IronTrellis
     # canonicals and hreflang as pages; images, scripts and styles by HEAD; links to other hosts by HEAD where that was asked
     # for. What may not be followed, lies too deep or isn't wanted is known but not fetched.
     class Discovery
-      # `reason` says why it isn't to be fetched: :nofollow, :deep or :kind; nil where it is.
-      Found = Struct.new(:url, :purpose, :depth, :reason)
+      # `hops` are the redirects that led there, `reason` says why it isn't to be fetched: :nofollow, :deep, :kind or :redirects; nil where it is.
+      Found = Struct.new(:url, :purpose, :depth, :reason, :hops)
 
       CLICKS = %w[anchor frame refresh].to_h { |type| [type, true] }.freeze
       REFERENCES = %w[canonical hreflang].to_h { |type| [type, true] }.freeze
+      # Search crawlers give up after five to ten redirects (common practice); there are sites that redirect without end.
+      MOST_HOPS = 20
       PDF = /\.pdf(?:\?|\z)/i
 
       # How many URLs are remembered as known to the crawl, so that they aren't offered again.
@@ -43,7 +45,7 @@ module IronTrellis
       def call(outcome)
         depth = outcome.item.depth
         found = {}
-        page(found, outcome.redirect_to, depth, nil) if outcome.redirect_to
+        redirect(found, outcome.redirect_to, depth, outcome.item.hops + 1) if outcome.redirect_to
         outcome.facts&.links&.each { |link| consider(found, link, depth + 1) } if @follow
         found.values
       end
@@ -59,6 +61,11 @@ module IronTrellis
         elsif REFERENCES.key?(type) then page(found, target, depth, nil)
         elsif @resources.key?(type) then resource(found, target, depth)
         end
+      end
+
+      def redirect(found, target, depth, hops)
+        page(found, target, depth, (:redirects if hops > MOST_HOPS))
+        found[target].hops = hops if found[target]
       end
 
       def click(found, link, target, depth)
@@ -86,7 +93,7 @@ module IronTrellis
       # Of two mentions the one with more reason to fetch counts: a page more than a resource, either more than a mere mention.
       def keep(found, url, purpose, depth, reason)
         before = found[url]
-        return found[url] = Found.new(url, purpose, depth, reason) unless before
+        return found[url] = Found.new(url, purpose, depth, reason, 0) unless before
         return if reason || (before.reason.nil? && (before.purpose == :page || purpose == before.purpose))
 
         before.purpose, before.reason = purpose, nil if before.reason || purpose == :page

@@ -74,7 +74,7 @@ module IronTrellis
       def entries(found)
         found.map do |find|
           space_id, full = (find.purpose == :page && find.reason.nil?) ? @spaces.of(find.url) : nil
-          Frontier::Entry.new(id: @ids.of(find.url), url: find.url, purpose: find.purpose, depth: find.depth, reason: full ? :space : find.reason,
+          Frontier::Entry.new(id: @ids.of(find.url), url: find.url, purpose: find.purpose, depth: find.depth, hops: find.hops, reason: full ? :space : find.reason,
             host_id: @hosts.id(authority(find.url)), space_id: space_id)
         end
       end

@@ -8,12 +8,12 @@ module IronTrellis
       STATES = {waiting: 0, leased: 1, done: 2, known: 3, later: 4, apart: 5}.freeze
       PURPOSES = {page: 0, resource: 1, external: 2}.freeze
       # Why a URL is known and not fetched.
-      REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3}.freeze
+      REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3, redirects: 4}.freeze
       # A URL that was held by so many workers when they died is fetched by itself, and given up after twice as many.
       MOST_CRASHES = 3
 
       # One leased URL.
-      Item = Struct.new(:id, :url, :purpose, :depth, :host_id, :tries, :crashes) do
+      Item = Struct.new(:id, :url, :purpose, :depth, :hops, :host_id, :tries, :crashes) do
         def head? = purpose != PURPOSES[:page]
 
         # @return [Boolean] whether it is to be given up instead of fetched
@@ -24,7 +24,7 @@ module IronTrellis
       end
 
       # What is offered to the frontier. `reason` says why it is not to be fetched, nil where it is.
-      Entry = Struct.new(:id, :url, :purpose, :depth, :reason, :host_id, :space_id, keyword_init: true)
+      Entry = Struct.new(:id, :url, :purpose, :depth, :hops, :reason, :host_id, :space_id, keyword_init: true)
 
       # The lease isn't ours any more: another worker took the slot over.
       class LeaseLost < Core::Error::Conflict; end
@@ -32,13 +32,14 @@ module IronTrellis
       # A URL found again with more reason to fetch it is upgraded; one that was fetched stays as it is, but for what it is to us (a page
       # rather than a resource). Whatever the order in which a URL is found here and there, the row ends the same.
       ADD = <<~SQL
-        INSERT INTO %<table>s AS f (crawl_id, url_id, url, purpose, depth, state, reason, host_id, space_id)
-        SELECT $1, * FROM unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], $8::bigint[], $9::bigint[])
+        INSERT INTO %<table>s AS f (crawl_id, url_id, url, purpose, depth, hops, state, reason, host_id, space_id)
+        SELECT $1, * FROM unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], $8::smallint[], $9::bigint[], $10::bigint[])
         ON CONFLICT (url_id) DO UPDATE SET
           state = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.state ELSE f.state END,
           purpose = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.purpose ELSE least(f.purpose, EXCLUDED.purpose) END,
           reason = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.reason ELSE f.reason END,
-          space_id = coalesce(f.space_id, EXCLUDED.space_id), depth = least(f.depth, EXCLUDED.depth)
+          space_id = coalesce(f.space_id, EXCLUDED.space_id), depth = least(f.depth, EXCLUDED.depth),
+          hops = least(f.hops, EXCLUDED.hops)
         WHERE EXCLUDED.state = #{STATES[:waiting]} AND (f.state = #{STATES[:known]} OR EXCLUDED.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND EXCLUDED.depth < f.depth)
       SQL
 
@@ -54,13 +55,13 @@ module IronTrellis
           ) w LIMIT $5
         ) chosen
         WHERE f.url_id = chosen.url_id
-        RETURNING f.url_id, f.url, f.purpose, f.depth, f.host_id, f.tries, f.crashes, f.space_id
+        RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes, f.space_id
       SQL
       LEASE_APART = <<~SQL
         UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
         FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:apart]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR UPDATE SKIP LOCKED) chosen
         WHERE f.url_id = chosen.url_id
-        RETURNING f.url_id, f.url, f.purpose, f.depth, f.host_id, f.tries, f.crashes
+        RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes
       SQL
 
       # @param crawl [Crawl]
@@ -197,12 +198,12 @@ module IronTrellis
       private
 
       def row(entry)
-        [entry.id, entry.url, PURPOSES.fetch(entry.purpose), entry.depth, STATES[entry.reason ? :known : :waiting], entry.reason && REASONS.fetch(entry.reason), entry.host_id, entry.space_id]
+        [entry.id, entry.url, PURPOSES.fetch(entry.purpose), entry.depth, entry.hops || 0, STATES[entry.reason ? :known : :waiting], entry.reason && REASONS.fetch(entry.reason), entry.host_id, entry.space_id]
       end
 
       def item(row)
         id, url, *numbers = row
-        Item.new(id.to_i, url, *numbers.first(5).map(&:to_i))
+        Item.new(id.to_i, url, *numbers.first(6).map(&:to_i))
       end
 
       # A space that is full gives its URLs back as known, and others are taken instead.

@@ -10,6 +10,8 @@ class CrashTest < Minitest::Test
   KILLS = 20
   SEED = 7410
   PAGES = 500
+  RATE = 60
+  AT_ONCE = 8
 
   def test_a_crawl_through_twenty_kills_ends_like_an_undisturbed_one
     calm = crawl("calm") { |crawl, _| wait_until(120) { crawl.reload.ended? } }
@@ -19,6 +21,9 @@ class CrashTest < Minitest::Test
     expected = audit_rows(calm)
     audit_rows(struck).each { |name, rows| assert_equal expected[name], rows, name }
     assert_equal IronTrellis::Store::Progress.of(calm).fetched, IronTrellis::Store::Progress.of(struck).fetched, "something was counted twice, or not at all"
+    assert_operator meter.most_at_once, :<=, AT_ONCE
+    # What was meant to go out evenly may arrive in bunches, but no more than all slots can hold.
+    assert_operator meter.most_in(3), :<=, 3 * RATE + AT_ONCE
   end
 
   private
@@ -36,14 +41,16 @@ class CrashTest < Minitest::Test
 
   # A plain site beside the demo's, slowed down so that there is a middle to be struck in.
   def site(name)
-    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => 60, "concurrency" => 8, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{plain_site}"})
+    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => RATE, "concurrency" => AT_ONCE, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
     IronTrellis::Store::Site.found(name: "crash #{name} #{rand}", settings: settings)
   end
 
-  def plain_site
+  def meter
     require_relative "../../standins/generator/application"
-    @@plain_site ||= SiteServer.new(PlainSite::Application.new(pages: PAGES, links: 12, words: 6)).port
+    @@meter ||= Meter.new(PlainSite::Application.new(pages: PAGES, links: 12, words: 6))
   end
+
+  def port = @@port ||= SiteServer.new(meter).port
 
   def strike(crawl, workers)
     random = Random.new(SEED)

@@ -173,6 +173,8 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         url text NOT NULL,
         purpose smallint NOT NULL,
         depth integer NOT NULL,
+        -- Redirects that led here, one after the other.
+        hops smallint NOT NULL DEFAULT 0,
         state smallint NOT NULL DEFAULT 0,
         reason smallint,
         host_id bigint NOT NULL,
