@@ -31,9 +31,12 @@ module IronTrellis
         return [] unless @crawl.started_at
 
         seconds = [((@crawl.fetching_ended_at || now) - @crawl.started_at) / POINTS, LEAST_SECONDS].max.ceil
-        Sql.rows(<<~SQL, [@crawl.id, seconds, @crawl.started_at.utc.iso8601(6)]).map { |row| {at: row["at"].iso8601, per_second: (row["fetched"].to_f / seconds).round(1)} }
+        rows = Sql.rows(<<~SQL, [@crawl.id, seconds, @crawl.started_at.utc.iso8601(6)])
           SELECT date_bin($2 * interval '1 second', at, $3) AS at, sum(fetched)::bigint AS fetched FROM crawl_beats WHERE crawl_id = $1 GROUP BY 1 ORDER BY 1
         SQL
+        # What is going on now isn't a whole step yet.
+        rows = rows[0...-1] unless @crawl.fetching_ended_at
+        rows.map { |row| {at: row["at"].iso8601, per_second: (row["fetched"].to_f / seconds).round(1)} }
       end
 
       def hosts

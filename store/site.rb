@@ -75,7 +75,7 @@ module IronTrellis
       # @return [Array<String>] some pages that its newest crawl knows, spread over the site
       def known_urls(count)
         run = newest_crawl&.verdict_run or return []
-        Sql.run("SELECT url FROM (SELECT url FROM #{Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) some ORDER BY url", [count]).column_values(0)
+        Sql.run("SELECT url FROM (SELECT url FROM #{Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) picked ORDER BY url", [count]).column_values(0)
       end
 
       private

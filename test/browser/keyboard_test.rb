@@ -38,7 +38,7 @@ class KeyboardTest < Minitest::Test
     press :escape
     assert_no_text "go to Read"
     press "g", "c"
-    assert_text "How it is crawled"
+    assert_text "How fast it asks"
   end
 
   def test_cells_of_the_trellis_are_moved_between_with_arrows_and_opened_with_enter

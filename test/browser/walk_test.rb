@@ -26,7 +26,7 @@ class WalkTest < Minitest::Test
     fill_in "Start URLs", with: "www.skerrylamps.example"
     click_button "Save and crawl"
 
-    assert_text "“www.skerrylamps.example” is not a web address. Give it whole, with http:// or https:// in front."
+    assert_text "“www.skerrylamps.example” is not a web address. Give it whole, with http:// or https:// in front.", minimum: 2
     assert_field "Name", with: "Half good"
     assert_field "Start URLs", with: "www.skerrylamps.example"
   end
@@ -56,6 +56,7 @@ class WalkTest < Minitest::Test
 
   def set_up_a_site(name, start: "http://www.skerrylamps.example/", resolve: "www.skerrylamps.example:80 to 127.0.0.1:#{SiteServer.skerry.port}")
     assert_text "A new site"
+    click_button "Open all"
     fill_in "Name", with: name
     fill_in "Start URLs", with: start
     fill_in "Send requests elsewhere", with: resolve

@@ -74,6 +74,7 @@ export function TopBar() {
                   }}
                 >
                   Crawl {one.number}, {day(one.created_at)} · {counted(one.progress.fetched, "URL")} fetched
+                  {one.scope === "partial" ? " · of a list" : ""}
                 </MenuItem>
               ))
           }

@@ -7,8 +7,10 @@ export function useCurrent() {
   const sites = useSites();
   const crawls = useCrawls(siteId);
   const site = sites.data?.find((one) => one.id === siteId);
+  // Of some URLs only, a crawl says little of the site: it is looked at only where it is asked for, or is all there is.
   const judged = crawls.data?.filter((one) => one.state === "finished") ?? [];
-  const crawl = crawlName === "latest" ? judged[0] : crawls.data?.find((one) => String(one.id) === crawlName);
+  const latest = judged.find((one) => one.scope === "whole") ?? judged[0];
+  const crawl = crawlName === "latest" ? latest : crawls.data?.find((one) => String(one.id) === crawlName);
   const running = crawls.data?.find((one) => one.state !== "finished" && one.state !== "failed");
   return {
     site,

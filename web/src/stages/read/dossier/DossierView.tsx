@@ -12,7 +12,7 @@ import { Ladder } from "./Ladder";
 import { Links } from "./Links";
 import { Facts, Part, UrlLink } from "./parts";
 
-type Props = { crawl: number; url: string; tools?: ReactNode };
+type Props = { crawl: number; url: string; tools?: (address: string) => ReactNode };
 
 /** Everything about one URL in one place. */
 export function DossierView({ crawl, url, tools }: Props) {
@@ -25,7 +25,7 @@ export function DossierView({ crawl, url, tools }: Props) {
   const page = dossier.data;
   return (
     <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2.5, gridTemplateColumns: "minmax(0, 1fr)" }}>
-      <Header dossier={page} tools={tools} />
+      <Header dossier={page} tools={tools?.(page.url.url)} />
       <Ladder dossier={page} />
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
@@ -145,15 +145,26 @@ const UrlLine = ({ url }: { url: string }) => (
   </Box>
 );
 
+/** Why something was left out, as the end of a sentence. */
+const UNFETCHED: Record<string, string> = {
+  nofollow: ": only nofollow links lead here",
+  deep: ": it lies deeper than the crawl went",
+  kind: ": documents of this kind were not wanted",
+  space: ": as many of its kind were fetched as were wanted, or it belongs to a space without end",
+  redirects: ": too many redirects lead here",
+};
+
 function Response({ dossier }: { dossier: Dossier }) {
   const { url, facts, hops, header_lines } = dossier;
-  if (!facts?.fetched_at) return <Part title="Response">It was not fetched in this crawl.</Part>;
+  if (!facts?.fetched_at)
+    return <Part title="Response">It was not fetched in this crawl{UNFETCHED[url.unfetched ?? ""] ?? ""}.</Part>;
   return (
     <Part title="Response">
       <Facts
         rows={[
           ["Status", url.status ?? `none: ${facts.error_detail ?? url.error}`],
           ["Fetched", `${moment(facts.fetched_at)}, in ${count(url.response_ms ?? 0)} ms`],
+          ["First byte", url.first_byte_ms == null ? "none" : `after ${count(url.first_byte_ms)} ms`],
           ["Type", [url.content_type, facts.charset].filter(Boolean).join(", ")],
           ["Size", url.bytes == null ? "" : bytes(url.bytes)],
         ]}

@@ -9,7 +9,9 @@ import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { Empty, Failed, Loading } from "../../../kit/Notice";
 import { Title } from "../../../kit/Title";
+import { writeWhere } from "../../../kit/conditions";
 import { useCurrent } from "../../../kit/useCurrent";
+import { useFetchAgain } from "../../../kit/useFetchAgain";
 import { COLUMNS, type Column } from "./columns";
 import { ConditionBar } from "./ConditionBar";
 import { LedgerTable } from "./LedgerTable";
@@ -49,6 +51,7 @@ function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
         <Box sx={{ flex: 1 }}>
           <ConditionBar where={ledger.where} change={ledger.setWhere} />
         </Box>
+        <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
         <ColumnChoice columns={ledger.columns} choose={ledger.setColumns} />
       </Box>
       {ledger.pages.error ? (
@@ -58,6 +61,24 @@ function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
       )}
       <Footer totals={ledger.totals.data} />
     </Box>
+  );
+}
+
+/** Fetches what the ledger shows again, as a crawl of those URLs only. */
+function FetchAgain({ crawl, where, urls }: { crawl: number; where: string | undefined; urls: number | undefined }) {
+  const again = useFetchAgain();
+  const { running } = useCurrent();
+  if (!urls) return null;
+  return (
+    <Button
+      variant="outlined"
+      disabled={again.isPending || !!running}
+      title={again.error?.message}
+      color={again.error ? "error" : "primary"}
+      onClick={() => again.mutate({ from: { crawl, where } })}
+    >
+      {again.error ? "Could not be started" : `Fetch ${urls === 1 ? "it" : `these ${count(urls)}`} again`}
+    </Button>
   );
 }
 

@@ -1,0 +1,186 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import Typography from "@mui/material/Typography";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import type { Crawl } from "../../../api/client";
+import { screenAddress } from "../../../kit/address";
+import { bytes, count, counted, duration, moment } from "../../../kit/format";
+import { isEnded } from "../../../kit/queries";
+import { Hosts } from "./Hosts";
+import { Queue } from "./Queue";
+import { Speed } from "./Speed";
+import { isFetching, STATES } from "./states";
+import { StatusMix } from "./StatusMix";
+import { Troubles } from "./Troubles";
+import { useControls, useLive } from "./useLive";
+
+/** One crawl: how far it is, how fast, what answers, what waits, what goes wrong. */
+export function CrawlNow({ crawl }: { crawl: Crawl }) {
+  const live = useLive(crawl);
+  return (
+    <Box
+      component="section"
+      aria-label={`Crawl ${crawl.number}`}
+      sx={{ display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}
+    >
+      <Heading crawl={crawl} />
+      <Progress crawl={crawl} />
+      <Facts crawl={crawl} />
+      <StatusMix progress={crawl.progress} />
+      <Notes crawl={crawl} />
+      {live.data && (
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 5fr) minmax(0, 4fr)" },
+            columnGap: 4,
+            rowGap: 2.5,
+            alignItems: "start",
+          }}
+        >
+          <Part title="Pages a second">
+            <Speed speed={live.data.speed} />
+          </Part>
+          <Part title="Newest errors">
+            <Troubles troubles={live.data.troubles} />
+          </Part>
+          <Part
+            title={
+              isEnded(crawl.state) ? "Left waiting, by clicks from the start" : "Waiting, by clicks from the start"
+            }
+          >
+            <Queue queue={live.data.queue} />
+          </Part>
+          <Part title="Slowest hosts">
+            <Hosts hosts={live.data.hosts} />
+          </Part>
+          {live.data.spaces.length > 0 && (
+            <Part title="Not fetched further">
+              {live.data.spaces.map((space) => (
+                <Box key={`${space.kind} ${space.space}`} sx={{ mb: 0.5, overflowWrap: "anywhere" }}>
+                  <strong>{space.kind}</strong>: {space.space}, {counted(space.most, "page")} fetched
+                </Box>
+              ))}
+            </Part>
+          )}
+          {live.data.workers.length > 0 && (
+            <Part title="Workers">
+              {live.data.workers.map((one) => (
+                <div key={one.slot}>{one.worker}</div>
+              ))}
+            </Part>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Heading({ crawl }: { crawl: Crawl }) {
+  const { pause, resume, stop, error } = useControls(crawl);
+  return (
+    <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5 }}>
+      <Typography variant="h1">
+        Crawl {crawl.number} {STATES[crawl.state]}
+      </Typography>
+      <Typography sx={{ color: "text.secondary" }}>
+        {crawl.started_at ? `begun ${moment(crawl.started_at)}` : "waiting for a worker"}
+        {crawl.asked !== null && `, of ${counted(crawl.asked, "URL")} only`}
+      </Typography>
+      <Box sx={{ flex: 1 }} />
+      {error && <Typography sx={{ color: "rust" }}>{error.message}</Typography>}
+      {crawl.state === "paused" ? (
+        <Button variant="contained" disabled={resume.isPending} onClick={() => resume.mutate()}>
+          Resume
+        </Button>
+      ) : (
+        isFetching(crawl.state) && (
+          <Button variant="outlined" disabled={pause.isPending} onClick={() => pause.mutate()}>
+            Pause
+          </Button>
+        )
+      )}
+      {isFetching(crawl.state) && (
+        <Button variant="outlined" color="error" disabled={stop.isPending} onClick={() => stop.mutate()}>
+          Stop fetching
+        </Button>
+      )}
+      {isEnded(crawl.state) && (
+        <Button
+          component={Link}
+          to={screenAddress(crawl.site_id, String(crawl.id), crawl.scope === "whole" ? "read/trellis" : "read/ledger")}
+          variant="contained"
+        >
+          {crawl.scope === "whole" ? "See where pages stop" : "See what came of it"}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function Progress({ crawl }: { crawl: Crawl }) {
+  if (isEnded(crawl.state)) return null;
+  const { fetched, waiting } = crawl.progress;
+  const known = crawl.state === "crawling" || crawl.state === "paused";
+  return (
+    <LinearProgress
+      aria-label="Progress of the crawl"
+      variant={known ? "determinate" : "indeterminate"}
+      value={(100 * fetched) / Math.max(1, fetched + waiting)}
+      sx={{ height: 8 }}
+    />
+  );
+}
+
+function Facts({ crawl }: { crawl: Crawl }) {
+  const { progress } = crawl;
+  const fetching = isFetching(crawl.state);
+  const facts: [string, string][] = [
+    ["fetched", count(progress.fetched)],
+    [fetching ? "waiting" : "left unfetched", count(progress.waiting)],
+    ["known URLs", count(progress.known_urls)],
+    ["a second", progress.pages_per_second === null ? "–" : count(progress.pages_per_second)],
+    ["read", bytes(progress.bytes)],
+    ...(progress.retried > 0 ? [["tried again", count(progress.retried)] as [string, string]] : []),
+    ...(progress.seconds_left !== null ? [["left, about", duration(progress.seconds_left)] as [string, string]] : []),
+  ];
+  return (
+    <Box component="dl" sx={{ display: "flex", gap: 5, m: 0 }}>
+      {facts.map(([name, value]) => (
+        <Box key={name} sx={{ display: "flex", flexDirection: "column-reverse" }}>
+          <Typography component="dt" variant="body2" sx={{ color: "text.secondary" }}>
+            {name}
+          </Typography>
+          <Box component="dd" sx={{ m: 0, fontSize: 28, fontWeight: 600, lineHeight: 1.15 }}>
+            {value}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Notes({ crawl }: { crawl: Crawl }) {
+  return (
+    <>
+      {crawl.message && <Alert severity="info">{crawl.message}</Alert>}
+      {crawl.troubles.map((trouble) => (
+        <Alert key={trouble.url} severity="error">
+          {trouble.url} could not be crawled: {trouble.reason}. Check the start URL and the hosts in scope.
+        </Alert>
+      ))}
+    </>
+  );
+}
+
+const Part = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Box component="section" aria-label={title}>
+    <Typography variant="h2" sx={{ borderBottom: 1, borderColor: "iron", pb: 0.5, mb: 1 }}>
+      {title}
+    </Typography>
+    {children}
+  </Box>
+);

@@ -1,0 +1,32 @@
+import Box from "@mui/material/Box";
+import type { Schemas } from "../../../api/client";
+import { Sign } from "../../../kit/signs/Sign";
+import { UrlText } from "../../../kit/UrlText";
+
+const clock = new Intl.DateTimeFormat(undefined, { timeStyle: "medium" });
+
+/** The newest answers that were none. */
+export function Troubles({ troubles }: { troubles: Schemas["Live"]["troubles"] }) {
+  if (troubles.length === 0) return <Box sx={{ color: "text.secondary" }}>None so far.</Box>;
+  return (
+    <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, maxHeight: 170, overflow: "auto" }} tabIndex={0}>
+      {troubles.map((one) => (
+        <Box
+          component="li"
+          key={`${one.at} ${one.url_id}`}
+          title={one.detail ?? undefined}
+          sx={{ display: "grid", gridTemplateColumns: "16px 76px minmax(0, 1fr) auto", gap: 1, alignItems: "baseline" }}
+        >
+          <Box sx={{ alignSelf: "center", display: "flex" }}>
+            <Sign state="stops" size={13} label="error" />
+          </Box>
+          <span>{one.error ?? one.status}</span>
+          <UrlText url={one.url} size={12} />
+          <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+            {clock.format(new Date(one.at))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}

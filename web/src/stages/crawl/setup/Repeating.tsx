@@ -1,0 +1,65 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { ApiError, api, data } from "../../../api/client";
+import { moment } from "../../../kit/format";
+import { useLater } from "../../../kit/useLater";
+import { Beside, Flag, Text, useForm } from "./form";
+
+const USUAL: [string, string][] = [
+  ["every day", "30 4 * * *"],
+  ["every Monday", "30 4 * * mon"],
+  ["on the first of the month", "30 4 1 * *"],
+];
+
+/** When the crawl starts by itself, with the next times it would. */
+export function Repeating() {
+  const { fields, set } = useForm();
+  return (
+    <>
+      <Flag
+        name="repeats"
+        label="Crawl again on a timetable"
+        help="A time that was missed is made up for once; while a crawl runs none is started."
+      />
+      {fields.repeats && (
+        <>
+          <Box sx={{ display: "flex", gap: 1 }}>
+            {USUAL.map(([words, cron]) => (
+              <Button
+                key={cron}
+                variant={fields.cron === cron ? "contained" : "outlined"}
+                onClick={() => set("cron", cron)}
+              >
+                {words}
+              </Button>
+            ))}
+          </Box>
+          <Beside>
+            <Text name="cron" label="Cron line" help="Minute, hour, day, month, day of week." />
+            <Text name="time_zone" label="Time zone" help="Such as Europe/Lisbon." />
+          </Beside>
+          <NextTimes cron={fields.cron} timeZone={fields.time_zone} />
+        </>
+      )}
+    </>
+  );
+}
+
+function NextTimes({ cron, timeZone }: { cron: string; timeZone: string }) {
+  const asked = useLater(`${cron}\n${timeZone}`, 300);
+  const next = useQuery({
+    queryKey: ["timetable", asked],
+    queryFn: () => {
+      const [line = "", zone = ""] = asked.split("\n");
+      return data(api.POST("/trials/timetable", { body: { cron: line, time_zone: zone } }));
+    },
+    retry: false,
+  });
+  if (next.error instanceof ApiError) return <Box sx={{ color: "rust" }}>{next.error.message}</Box>;
+  return (
+    <Box sx={{ color: "text.secondary" }}>
+      {next.data ? `Next: ${next.data.next.map((time) => moment(time)).join(" · ")}` : ""}
+    </Box>
+  );
+}

@@ -1,0 +1,154 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Schemas, type Site } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { Sheet } from "../../../kit/Sheet";
+import { Sign } from "../../../kit/signs/Sign";
+import { MONO } from "../../../theme";
+import { lines } from "./fields";
+import { useForm } from "./form";
+
+type Trial = Schemas["RobotsTrial"];
+
+/** Tries a robots.txt, a draft or the one that the site has now, against a list of URLs. */
+export function RobotsSheet({ site }: { site: Site | undefined }) {
+  const { search, change } = useAddress();
+  const close = () => change({ sheet: undefined });
+  return (
+    <Sheet label="Try robots.txt" open={search.get("sheet") === "robots"} close={close}>
+      <RobotsForm site={site} close={close} />
+    </Sheet>
+  );
+}
+
+function RobotsForm({ site, close }: { site: Site | undefined; close: () => void }) {
+  const { fields } = useForm();
+  const [text, setText] = useState("");
+  const [urls, setUrls] = useState("/");
+  const [agent, setAgent] = useState(fields.agent);
+  const start = lines(fields.start_urls)[0];
+  const draft = useMutation({
+    mutationFn: () => data(api.POST("/trials/robots", { body: { text, agent, urls: lines(urls) } })),
+  });
+  const live = useMutation({
+    mutationFn: () =>
+      data(api.POST("/trials/robots", { body: { url: start ?? "", agent, urls: lines(urls), site: site?.id } })),
+    onSuccess: (answer) => setText(answer.file?.text ?? ""),
+  });
+  const answer = live.data && live.submittedAt > draft.submittedAt ? live.data : draft.data;
+  const error = live.submittedAt > draft.submittedAt ? live.error : draft.error;
+  const mono = { htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12.5 } } };
+
+  return (
+    <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+        <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
+          Try robots.txt
+        </Typography>
+        <Button variant="outlined" onClick={close}>
+          Close
+        </Button>
+      </Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 2 }}>
+        <TextField
+          label="The file"
+          multiline
+          minRows={10}
+          maxRows={16}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          helperText="A draft, or the file that the site has now. Nothing is changed on the site."
+          slotProps={mono}
+        />
+        <TextField
+          label="URLs or paths"
+          multiline
+          minRows={10}
+          maxRows={16}
+          value={urls}
+          onChange={(event) => setUrls(event.target.value)}
+          helperText="One a line."
+          slotProps={mono}
+        />
+      </Box>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "start" }}>
+        <TextField
+          label="Agent token"
+          value={agent}
+          onChange={(event) => setAgent(event.target.value)}
+          sx={{ maxWidth: 220 }}
+        />
+        <Button variant="contained" disabled={draft.isPending} onClick={() => draft.mutate()}>
+          Try this file
+        </Button>
+        <Button variant="outlined" disabled={!start || live.isPending} onClick={() => live.mutate()}>
+          Fetch the live file and try it
+        </Button>
+      </Box>
+      {error && (
+        <Alert severity="error" variant="outlined">
+          {error.message}
+        </Alert>
+      )}
+      {answer && <Result trial={answer} />}
+    </Box>
+  );
+}
+
+function Result({ trial }: { trial: Trial }) {
+  return (
+    <Box>
+      {trial.file && trial.file.text === null && (
+        <Alert severity="info" variant="outlined" sx={{ mb: 1 }}>
+          {trial.file.url}{" "}
+          {trial.file.error ? `could not be had (${trial.file.error})` : `answers ${trial.file.status}`}:{" "}
+          {trial.rows.some((row) => row.allowed) ? "there is no restriction." : "everything is disallowed."}
+        </Alert>
+      )}
+      <Box
+        component="table"
+        aria-label="What the file says of each URL"
+        sx={{
+          width: "100%",
+          borderCollapse: "collapse",
+          "& td, & th": { textAlign: "left", py: 0.5, pr: 2, borderBottom: 1, borderColor: "divider" },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">URL</th>
+            <th scope="col">Says</th>
+            <th scope="col">Deciding line</th>
+          </tr>
+        </thead>
+        <tbody>
+          {trial.rows.map((row, at) => (
+            <tr key={`${at} ${row.url}`}>
+              <Box component="td" sx={{ fontFamily: MONO, fontSize: 12.5, wordBreak: "break-all" }}>
+                {row.url}
+              </Box>
+              <td>
+                <Box component="span" sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}>
+                  <Sign
+                    state={row.allowed ? "passes" : "stops"}
+                    size={14}
+                    label={row.allowed ? "allowed" : "disallowed"}
+                  />
+                  {row.allowed ? "allowed" : "disallowed"}
+                </Box>
+              </td>
+              <Box component="td" sx={{ fontFamily: MONO, fontSize: 12.5 }}>
+                {row.line === null ? "none" : `${row.line}: ${row.rule}`}
+              </Box>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,75 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { day } from "../../../kit/format";
+import { useCurrent } from "../../../kit/useCurrent";
+import type { useSetup } from "./useSetup";
+
+/** What is done with the settings. */
+export function SaveBar({ setup }: { setup: ReturnType<typeof useSetup> }) {
+  const { crawls, running } = useCurrent();
+  const { save, crawl, failure, busy } = setup;
+  return (
+    <Box
+      sx={{
+        bgcolor: "background.paper",
+        borderTop: 1,
+        borderColor: "divider",
+        px: 2.5,
+        py: 1.25,
+        display: "flex",
+        gap: 1.5,
+        alignItems: "center",
+      }}
+    >
+      <Button type="submit" variant="contained" disabled={busy || !!running}>
+        Save and crawl
+      </Button>
+      <Button variant="outlined" disabled={busy} onClick={() => save.mutate()}>
+        Save
+      </Button>
+      {(crawls.data?.length ?? 0) > 0 && <CopyFrom setup={setup} />}
+      {running && <Typography sx={{ color: "text.secondary" }}>A crawl of this site is running; see Live.</Typography>}
+      {failure && (
+        <Alert severity="error" sx={{ py: 0 }}>
+          {failure.message}
+        </Alert>
+      )}
+      {save.isSuccess && !failure && !crawl.isPending && (
+        <Typography role="status" sx={{ color: "text.secondary" }}>
+          Saved.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** Takes over what an earlier crawl was told; nothing is saved by it. */
+function CopyFrom({ setup }: { setup: ReturnType<typeof useSetup> }) {
+  const { crawls } = useCurrent();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        Copy settings of a crawl
+      </Button>
+      <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)}>
+        {crawls.data?.map((one) => (
+          <MenuItem
+            key={one.id}
+            onClick={() => {
+              setup.copyFrom(one);
+              setAnchor(null);
+            }}
+          >
+            Crawl {one.number}, {day(one.created_at)}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
