@@ -156,6 +156,56 @@ class ContractTest < Minitest::Test
     Store::Sql.run("DELETE FROM que_jobs")
   end
 
+  def test_a_crawl_is_paused_resumed_and_seen_as_it_runs
+    sign_up
+    site = call(:post, "/sites", site_input, status: 201)
+    crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
+
+    assert_equal "paused", call(:post, "/crawls/#{crawl["id"]}/pause")["state"]
+    assert_match(/can't be paused/, call(:post, "/crawls/#{crawl["id"]}/pause", status: 409)["detail"])
+    assert_equal "waiting", call(:post, "/crawls/#{crawl["id"]}/resume")["state"]
+    assert_match(/can't be resumed/, call(:post, "/crawls/#{crawl["id"]}/resume", status: 409)["detail"])
+    assert_equal [{"depth" => 0, "waiting" => 1}], call(:get, "/crawls/#{crawl["id"]}/live")["queue"]
+    call(:post, "/crawls/#{crawl["id"]}/stop")
+  end
+
+  def test_some_urls_are_fetched_again_by_address_or_by_conditions
+    sign_up
+    whole = call(:get, "/crawls/#{judged}")
+    path = "/sites/#{whole["site_id"]}/crawls"
+    where = JSON.generate(all: [{field: "status", op: "is", value: 404}])
+
+    one = call(:post, path, {urls: ["http://www.skerrylamps.example/about"]}, status: 201)
+    some = call(:post, path, {from: {crawl: whole["id"], where: where}}, status: 201)
+    assert_equal [["partial", 1], ["partial", call(:get, "/crawls/#{whole["id"]}/totals?where=#{CGI.escape(where)}")["urls"]]], [one, some].map { |crawl| crawl.values_at("scope", "asked") }
+    assert_match(/web address/, call(:post, path, {urls: ["about"]}, status: 422)["detail"])
+    assert_match(/at least one/, call(:post, path, {urls: []}, status: 422)["detail"])
+    [one, some].each { |crawl| call(:post, "/crawls/#{crawl["id"]}/stop") }
+  end
+
+  def test_settings_robots_and_timetables_are_tried_without_being_kept
+    sign_up
+    trial = call(:post, "/trials/scope", {settings: {start_urls: ["http://a.test/"], exclude: ["/x/*"]}, urls: ["http://a.test/x/y", "http://a.test/z"]})
+    assert_equal [false, true], trial["rows"].map { |row| row["taken"] }
+    assert_equal ["exclude"], call(:post, "/trials/scope", {settings: {start_urls: ["http://a.test/"], exclude: ["/(/"]}, urls: []})["problems"].map { |one| one["field"] }
+    assert_equal [false, 2], call(:post, "/trials/robots", {text: "User-agent: *\nDisallow: /x", agent: "Bot", urls: ["/x"]})["rows"].first.values_at("allowed", "line")
+    refused = call(:post, "/trials/robots", {url: "http://127.0.0.1:#{SiteServer.skerry.port}/", agent: "Bot", urls: ["/"]})
+    assert_equal ["connect", false], [refused["file"]["error"], refused["rows"].first["allowed"]]
+    assert_equal 3, call(:post, "/trials/timetable", {cron: "30 4 * * mon", time_zone: "UTC"})["next"].size
+    assert_match(/no timetable/, call(:post, "/trials/timetable", {cron: "at dawn", time_zone: "UTC"}, status: 422)["detail"])
+  end
+
+  def test_secrets_and_a_timetable_are_kept_with_the_site_and_shown_without_what_is_secret
+    sign_up
+    site = call(:post, "/sites", site_input(secrets: {user: "ines", password: "wick"}, timetable: {cron: "30 4 * * mon", time_zone: "UTC"}), status: 201)
+    hidden = IronTrellis::Core::Settings::Secrets::HIDDEN
+
+    assert_equal ["ines", hidden, "30 4 * * mon"], [site["secrets"]["user"], site["secrets"]["password"], site["timetable"]["cron"]]
+    changed = call(:put, "/sites/#{site["id"]}", {name: site["name"], settings: site["settings"], secrets: site["secrets"].merge("cookies" => "a=1"), timetable: nil})
+    assert_equal [hidden, hidden, nil], [*changed["secrets"].values_at("password", "cookies"), changed["timetable"]]
+    assert_equal "wick", Store::Secrets.of(site["id"]).password
+  end
+
   def test_trellis_and_rail_count_the_same_pages_as_the_ledger
     sign_up
     trellis = call(:get, "/crawls/#{judged}/trellis")
