@@ -38,7 +38,7 @@ module IronTrellis
         kind = KINDS.find { |_, classes| classes.any? { |one| error.is_a?(one) } }&.first
         raise error unless kind
 
-        message = error.message.to_s.scrub.lines.first.to_s.strip
+        message = error.message.to_s.scrub.delete("\0").lines.first.to_s.strip
         new(kind, (kind == "tls") ? Trust.words(message) : message)
       end
     end

@@ -50,7 +50,7 @@ module IronTrellis
 
       # @return [Array<String>] the header lines as they came, in order
       def header_lines
-        @raw_lines.map { |line| line.chomp.force_encoding(Encoding::UTF_8).scrub }.reject { |line| line.empty? || line.match?(%r{\AHTTP/\d}) }
+        @raw_lines.map { |line| line.chomp.force_encoding(Encoding::UTF_8).scrub.delete("\0") }.reject { |line| line.empty? || line.match?(%r{\AHTTP/\d}) }
       end
 
       # @param limit [Integer] bytes of body; the framing of chunks is let pass beside it

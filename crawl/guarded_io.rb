@@ -10,8 +10,10 @@ module IronTrellis
       attr_writer :guard
 
       # Net::HTTP reads status and header lines through this.
-      def readuntil(...)
-        super.tap { |line| @guard.note(line) }
+      def readuntil(terminator, ignore_eof = false)
+        line = super
+        @guard.note(line)
+        line
       end
 
       # @return [Boolean] whether the server sent more than its answer, or closed: nothing further may be read here

@@ -30,7 +30,7 @@ module IronTrellis
 
       def run(*command)
         out, _, status = Open3.capture3(*command, LIMITS)
-        out.force_encoding(Encoding::UTF_8).scrub if status.success?
+        out.force_encoding(Encoding::UTF_8).scrub.delete("\0") if status.success?
       end
       private_class_method :title, :run
     end

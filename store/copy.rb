@@ -8,11 +8,6 @@ module IronTrellis
     # Loads many rows into one table by COPY in binary form: numbers and bytes go as they are, which costs the worker
     # half of what text does.
     class Copy
-      # NUL can't stand in PostgreSQL's text, and pages hold it all the same.
-      class Text < PG::SimpleEncoder
-        def encode(value, _encoding = nil) = value.include?("\0") ? value.delete("\0") : value
-      end
-
       # jsonb's binary form is its version, 1, and the JSON.
       class Jsonb < PG::SimpleEncoder
         def encode(value, _encoding = nil) = "\x01#{JSON.generate(value).gsub("\\u0000", "")}"
@@ -21,9 +16,9 @@ module IronTrellis
       binary = PG::BinaryEncoder
       ENCODERS = {
         "smallint" => binary::Int2.new, "integer" => binary::Int4.new, "bigint" => binary::Int8.new, "boolean" => binary::Boolean.new,
-        "double precision" => binary::Float8.new, "text" => Text.new(format: 1), "bytea" => binary::Bytea.new, "jsonb" => Jsonb.new(format: 1),
+        "double precision" => binary::Float8.new, "text" => binary::String.new, "bytea" => binary::Bytea.new, "jsonb" => Jsonb.new(format: 1),
         "timestamp with time zone" => binary::TimestampUtc.new,
-        "text[]" => binary::Array.new(elements_type: Text.new(format: 1, oid: 25), dimensions: 1),
+        "text[]" => binary::Array.new(elements_type: binary::String.new(oid: 25), dimensions: 1),
         "bigint[]" => binary::Array.new(elements_type: binary::Int8.new(oid: 20), dimensions: 1)
       }.freeze
       TYPES = "SELECT attname, format_type(atttypid, NULL) AS type FROM pg_attribute WHERE attrelid = $1::regclass AND attnum > 0"
@@ -43,6 +38,7 @@ module IronTrellis
       # @param table [String] the parent or one of its partitions
       # @param rows [Enumerable<Array>] values in the order of the columns, as Ruby has them; nil is NULL
       # @return [void]
+      # @raise [PG::CharacterNotInRepertoire] where a text holds NUL, which PostgreSQL's can't
       def call(table, rows)
         connection = Sql.raw
         connection.copy_data("COPY #{table} (#{@columns}) FROM STDIN WITH (FORMAT binary)") do

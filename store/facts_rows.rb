@@ -10,7 +10,7 @@ module IronTrellis
           directives canonical canonical_source canonical_state canonical_marks hreflang lang titles description h1 words images images_without_alt],
         "raw_answers" => %w[crawl_id url_id header_lines body],
         "page_blocks" => %w[crawl_id url_id texts],
-        "links" => %w[crawl_id source_id target_id position type place followed internal rel text]
+        "links" => %w[crawl_id position source_id target_id type place followed internal rel text]
       }.freeze
       TYPES = Core::Page::Link.types.each_with_index.to_h.freeze
       PLACES = Core::Page::Link.places.each_with_index.to_h.freeze
@@ -92,7 +92,7 @@ module IronTrellis
         source = outcome.item.id
         links.each_with_index.map do |link, position|
           target = link.target
-          [@crawl_id, source, @ids.of(target), position, TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), link.rel, link.text]
+          [@crawl_id, position, source, @ids.of(target), TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), link.rel, link.text]
         end
       end
     end

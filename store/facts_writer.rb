@@ -2,8 +2,8 @@
 
 module IronTrellis
   module Store
-    # Stores what a slot of a crawl has fetched: facts, raw answers, texts and links by COPY, new URLs, and the
-    # closing of the leases, all in one transaction. What a dead worker held is fetched again; nothing is half done.
+    # Stores what a slot of a crawl has fetched: first the new URLs it brings, then facts, raw answers, texts and links by COPY and the closing
+    # of the leases in one transaction. What a dead worker held is fetched again; nothing is half done.
     class FactsWriter
       # @param crawl [Crawl]
       # @param slot [Integer]
@@ -30,16 +30,8 @@ module IronTrellis
         rows = @rows.call(outcomes)
         found = outcomes.flat_map { |outcome| @discovery.call(outcome) }.group_by(&:url).map { |_, finds| best(finds) }
         found.each { |find| @ids.of(find.url) }
-        new_urls = @ids.take_new
-        entries = entries(found)
-        ActiveRecord::Base.transaction do
-          Sql.raw.exec("SET LOCAL synchronous_commit TO off")
-          @crawl.frontier.close(outcomes.map { |outcome| outcome.item.id }, token)
-          rows.each { |parent, values| @copies.fetch(parent).call(Partitions.name(parent, @crawl.id), values) if values.any? }
-          Urls.add(@crawl.site_id, new_urls, @now.call)
-          @crawl.frontier.add(entries)
-          count(outcomes)
-        end
+        add(@ids.take_new, entries(found))
+        keep(outcomes, rows, token)
         @discovery.settle(found.filter_map { |find| find.url if find.purpose == :page && find.reason.nil? })
       end
 
@@ -64,6 +56,45 @@ module IronTrellis
       def close_space(kind, prefix, fetched) = @crawl.frontier.leave_out(prefix, @spaces.close(kind, prefix, fetched))
 
       private
+
+      # A crash of the server may take the last moment's work; the leases are open then as well, and it is done again.
+      def transaction
+        ActiveRecord::Base.transaction do
+          Sql.raw.exec("SET LOCAL synchronous_commit TO off")
+          yield
+        end
+      end
+
+      def keep(outcomes, rows, token)
+        transaction do
+          @crawl.frontier.close(outcomes.map { |outcome| outcome.item.id }, token)
+          rows.each { |parent, values| @copies.fetch(parent).call(Partitions.name(parent, @crawl.id), values) if values.any? }
+          count(outcomes)
+        end
+      rescue PG::CharacterNotInRepertoire
+        # Readers leave no NUL in what they give; should one slip through all the same, it must not stop the crawl.
+        cleaned = rows.transform_values { |values| values.map { |row| without_nul(row) } }
+        raise if cleaned == rows
+
+        keep(outcomes, cleaned, token)
+      end
+
+      def without_nul(row)
+        row.map do |value|
+          case value
+          when String then (value.encoding == Encoding::UTF_8) ? value.delete("\0") : value
+          when Array then without_nul(value)
+          else value
+          end
+        end
+      end
+
+      def add(new_urls, entries)
+        transaction do
+          Urls.add(@crawl.site_id, new_urls, @now.call)
+          @crawl.frontier.add(entries)
+        end
+      end
 
       # A URL with several mentions is fetched if one of them wants it, as a page rather than as a resource.
       def best(finds)

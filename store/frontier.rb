@@ -29,18 +29,28 @@ module IronTrellis
       # The lease isn't ours any more: another worker took the slot over.
       class LeaseLost < Core::Error::Conflict; end
 
+      FOUND = "unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], $8::smallint[], $9::bigint[], $10::bigint[])"
+      # ON CONFLICT DO UPDATE would lock every row that is there, also those that others are closing; so what is there is left, and the
+      # few rows that change are asked for by themselves.
+      ADD = <<~SQL
+        INSERT INTO %<table>s (crawl_id, url_id, url, purpose, depth, hops, state, reason, host_id, space_id) SELECT $1, * FROM #{FOUND} ON CONFLICT (url_id) DO NOTHING
+      SQL
       # A URL found again with more reason to fetch it is upgraded; one that was fetched stays as it is, but for what it is to us (a page
       # rather than a resource). Whatever the order in which a URL is found here and there, the row ends the same.
-      ADD = <<~SQL
-        INSERT INTO %<table>s AS f (crawl_id, url_id, url, purpose, depth, hops, state, reason, host_id, space_id)
-        SELECT $1, * FROM unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], $8::smallint[], $9::bigint[], $10::bigint[])
-        ON CONFLICT (url_id) DO UPDATE SET
-          state = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.state ELSE f.state END,
-          purpose = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.purpose ELSE least(f.purpose, EXCLUDED.purpose) END,
-          reason = CASE WHEN f.state = #{STATES[:known]} THEN EXCLUDED.reason ELSE f.reason END,
-          space_id = coalesce(f.space_id, EXCLUDED.space_id), depth = least(f.depth, EXCLUDED.depth),
-          hops = least(f.hops, EXCLUDED.hops)
-        WHERE EXCLUDED.state = #{STATES[:waiting]} AND (f.state = #{STATES[:known]} OR EXCLUDED.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND EXCLUDED.depth < f.depth)
+      UPGRADE = <<~SQL
+        WITH found (url_id, url, purpose, depth, hops, state, reason, host_id, space_id) AS (SELECT * FROM #{FOUND}),
+          better AS (
+            SELECT f.url_id FROM %<table>s f JOIN found n USING (url_id)
+            WHERE $1::bigint IS NOT NULL AND n.state = #{STATES[:waiting]}
+              AND (f.state = #{STATES[:known]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth < f.depth)
+            ORDER BY f.url_id FOR UPDATE OF f
+          )
+        UPDATE %<table>s f SET
+          state = CASE WHEN f.state = #{STATES[:known]} THEN n.state ELSE f.state END,
+          purpose = CASE WHEN f.state = #{STATES[:known]} THEN n.purpose ELSE least(f.purpose, n.purpose) END,
+          reason = CASE WHEN f.state = #{STATES[:known]} THEN n.reason ELSE f.reason END,
+          space_id = coalesce(f.space_id, n.space_id), depth = least(f.depth, n.depth), hops = least(f.hops, n.hops)
+        FROM better JOIN found n USING (url_id) WHERE f.url_id = better.url_id
       SQL
 
       # Taking from the crawl's row first makes leasing one at a time, so that limits hold exactly. Rows that a writer
@@ -70,14 +80,18 @@ module IronTrellis
         @table = Partitions.name("frontier", crawl.id)
       end
 
+      # To be called before what brought the URLs is stored, in a transaction that holds nothing else: it may wait for rows that others
+      # are closing. If the facts never come the URLs do no harm, since the page will bring them again.
+      #
       # @param entries [Array<Entry>] each URL once
       # @return [void]
       def add(entries)
         return if entries.empty?
 
         # One order for all workers, else two of them deadlock.
-        rows = entries.sort_by(&:id).map { |one| row(one) }
-        Sql.run(format(ADD, table: @table), [@crawl.id, *rows.transpose.map { |column| Sql.array(column) }])
+        columns = entries.sort_by(&:id).map { |one| row(one) }.transpose.map { |column| Sql.array(column) }
+        added = Sql.run(format(ADD, table: @table), [@crawl.id, *columns]).cmd_tuples
+        Sql.run(format(UPGRADE, table: @table), [@crawl.id, *columns]) if added < entries.size
       end
 
       # @param slot [Integer]

@@ -52,14 +52,13 @@ module IronTrellis
         entries = reading&.entries || []
         urls = (entries.map(&:url) + entries.flat_map { |entry| entry.alternates.map { |one| one[:url] } }).uniq
         ids = urls.to_h { |url| [url, Core::Url::NormalForm.id(@crawl.site_id, url)] }
-        offered = offered(ids, hosts)
+        Urls.add(@crawl.site_id, ids.invert, now)
+        @crawl.frontier.add(offered(ids, hosts)) if @crawl.follow_sitemaps?
         ActiveRecord::Base.transaction do
           next unless close(file, result, entries.size)
 
           add(reading.sitemaps, parent: file.url, hosts: hosts) if reading
-          Urls.add(@crawl.site_id, ids.invert, now)
           Copy.new("sitemap_entries", ENTRIES).call(Partitions.name("sitemap_entries", @crawl.id), entries.each_with_index.map { |entry, position| row(file, entry, position, ids) })
-          @crawl.frontier.add(offered) if @crawl.follow_sitemaps?
         end
       end
 

@@ -68,10 +68,10 @@ module IronTrellis
         end
       end
 
-      # While others are at work they may bring more, or give up a share of a host.
+      # What others hold may bring more, and of what they have they may give up a share.
       def worth_waiting?
         @idle_since ||= monotonic
-        @sessions > 1 && monotonic - @idle_since < MOST_IDLE_SECONDS
+        @sessions > 1 && monotonic - @idle_since < MOST_IDLE_SECONDS && @crawl.frontier.open_states.values_at(:waiting, :leased).any?
       end
 
       # Looks once more before it ends: what was just stored may have brought new URLs and hosts.

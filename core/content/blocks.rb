@@ -33,7 +33,8 @@ module IronTrellis
         def trim(lines)
           lines = lines.gsub(" \n", "\n") if lines.include?(" \n")
           lines = lines.gsub("\n ", "\n") if lines.include?("\n ")
-          lines.squeeze("\n").strip
+          lines = lines.squeeze("\n") if lines.include?("\n\n")
+          lines.strip
         end
         private_class_method :trim
       end

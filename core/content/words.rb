@@ -19,7 +19,8 @@ module IronTrellis
         BEFORE = '(?<=[A-Za-z\x80-\xFF])(?<!\xC2[\x80-\xBF])(?<!\xE2[\x80-\xBF]{2})'
         AFTER = '(?=[A-Za-z\xC3-\xE1\xE3-\xF4])'
         JOINER = /#{BEFORE}(?:['.:]|\xE2\x80\x99|\xC2\xB7)#{AFTER}|(?<=\d)(?:['.,;]|\xE2\x80\x99)(?=\d)/n
-        ASCII_JOINER = /(?<=[A-Za-z])['.:](?=[A-Za-z])|(?<=\d)['.,;](?=\d)/
+        # The sign comes first and what is around it is looked at afterwards, so that the text is passed over quickly.
+        ASCII_JOINER = /['.:](?=[A-Za-z])(?<=[A-Za-z].)|['.,;](?=\d)(?<=\d.)/
         LONE_UNDERSCORE = /(?<![\p{L}\p{N}_])_+(?![\p{L}\p{N}_])/
         NO_LETTER = /\xE2[\x80-\xBF]{2}|\xC2[\x80-\xA9\xAB-\xB4\xB6-\xB9\xBB-\xBF]|\xC3[\x97\xB7]|\xEF\xBB\xBF|\xEF\xBF\xBD/n
         SOFT_HYPHEN = "\xC2\xAD".b

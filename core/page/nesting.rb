@@ -21,8 +21,8 @@ module IronTrellis
         # @param html [String]
         # @return [Boolean]
         def too_deep?(html)
-          # What has no more tags than that can't be deeper; this settles most pages at once.
-          html.count("<") - html.scan("</").size > MOST && deeper?(html.b)
+          # What has no more tags than that can't be deeper.
+          html.count("<") > MOST && deeper?(html.b)
         end
 
         def deeper?(bytes)

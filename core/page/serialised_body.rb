@@ -22,6 +22,7 @@ module IronTrellis
         COMMENT = "(?m:!--.*?--)()"
         TAG = %r{<(?:#{ANCHOR}|#{SPECIAL}|(?=/?[abcdefiklmnqstuvw])#{INLINE}|(?=!)#{COMMENT}|)#{ATTRIBUTES}}n
         HREF, REL, IS_ANCHOR, IS_SPECIAL, IS_INLINE, IS_COMMENT, REST = *1..7
+        SPACE = " ".ord
         ANY_TAG = %r{<(?:!--.*?--|/?[a-zA-Z])#{ATTRIBUTES}}mn
         IMAGE_WITH_ALT = /<img(?=[\s>])#{format(VALUE, name: "alt")}/n
         SRCSET_URL = /(?:\A|,)\s*([^\s,]\S*[^\s,])/
@@ -42,6 +43,7 @@ module IronTrellis
           @anchors = []
           @starts = []
           @text = String.new(capacity: html.bytesize, encoding: Encoding::BINARY)
+          @broken = true
         end
 
         # @return [SerialisedBody] itself; `followed` of the links is left to the reader, who knows the directives
@@ -62,21 +64,30 @@ module IronTrellis
 
         private
 
+        # Between two blocks there is mostly a line break and nothing else.
         def keep_text(from, to)
-          @text << @html.byteslice(from, to - from) if to > from
+          return if to <= from || (@broken && to == from + 1 && @html.getbyte(from) <= SPACE)
+
+          @text << @html.byteslice(from, to - from)
+          @broken = false
+        end
+
+        def break_text
+          @text << Content::Blocks::BREAK unless @broken
+          @broken = true
         end
 
         def act_on(scanner)
           if scanner[IS_ANCHOR] then begin_anchor(scanner)
           elsif (name = scanner[IS_SPECIAL]) then special(name, scanner)
-          elsif !scanner[IS_INLINE] && !scanner[IS_COMMENT] then @text << Content::Blocks::BREAK
+          elsif !scanner[IS_INLINE] && !scanner[IS_COMMENT] then break_text
           end
         end
 
         def special(name, scanner)
           return end_anchor(scanner.pos - 4) if name == "/a"
 
-          @text << Content::Blocks::BREAK
+          break_text
           case name
           when "img" then image(scanner[REST])
           when "source" then srcset(scanner[REST], nil)

@@ -26,6 +26,14 @@ module Bench
     (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2.0
   end
 
+  # @param pid [Integer, String]
+  # @return [Integer] resident kilobytes of a process, 0 where it is gone
+  def kilobytes(pid)
+    File.read("/proc/#{pid}/status")[/^VmRSS:\s+(\d+)/, 1].to_i
+  rescue SystemCallError
+    0
+  end
+
   # Prints a line of JSON and nothing else on standard output.
   def report(values) = puts(JSON.generate(values))
 

@@ -22,6 +22,14 @@ module Workers
     Process.wait(pid)
   end
 
+  # @param pid [Integer] of the group
+  # @return [Integer] resident kilobytes of its largest process
+  def kilobytes_of_worker(pid)
+    `pgrep -g #{pid}`.split.map { |one| File.read("/proc/#{one}/status")[/^VmRSS:\s+(\d+)/, 1].to_i }.max.to_i
+  rescue SystemCallError
+    0
+  end
+
   def wait_until(seconds)
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
     until yield

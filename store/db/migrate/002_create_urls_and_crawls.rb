@@ -239,12 +239,13 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         texts text NOT NULL
       ) PARTITION BY LIST (crawl_id);
 
-      -- Types and places are numbers (Core::Page::Link.types, .places).
+      -- Types and places are numbers (Core::Page::Link.types, .places). There are more rows here than anywhere else, so columns stand in an
+      -- order that needs no padding.
       CREATE TABLE links (
-        crawl_id bigint NOT NULL,
+        crawl_id integer NOT NULL,
+        position integer NOT NULL,
         source_id bigint NOT NULL,
         target_id bigint NOT NULL,
-        position integer NOT NULL,
         type smallint NOT NULL,
         place smallint,
         followed boolean NOT NULL,
