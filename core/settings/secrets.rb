@@ -57,7 +57,9 @@ module IronTrellis
 
         def hidden(text) = text.empty? ? "" : HIDDEN
 
-        def before(line) = headers.find { |one| one[HEADER, 1] == line[HEADER, 1] } || line
+        def before(line) = headers.find { |one| name_of(one) == name_of(line) } || line
+
+        def name_of(line) = line.partition(":").first
 
         def checks
           [*headers.map { |line| header_problem(line) }, proxy_problem, plain("cookies", cookies, "Cookies"), plain("user", user, "The user"),

@@ -14,10 +14,13 @@ module IronTrellis
         end
 
         # @param query [String] without its question mark
-        # @return [String, nil] what is left; nil where nothing is
+        # @return [String, nil] what is left, the query itself where nothing goes; nil where all of it went
         #   DroppedParameters.new(%w[sid utm_*]).call("a=1&sid=2&utm_source=x") # => "a=1"
         def call(query)
-          kept = query.split("&", -1).reject { |pair| drop?(pair.partition("=").first) }
+          pairs = query.split("&", -1)
+          kept = pairs.reject { |pair| drop?(pair.partition("=").first) }
+          return query if kept.size == pairs.size
+
           kept.join("&") unless kept.empty?
         end
 

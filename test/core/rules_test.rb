@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Each rule alone: a page on which it speaks, and pages close to it on which it is silent.
+class RulesTest < Minitest::Test
+  Faults = IronTrellis::Core::Faults
+  THRESHOLDS = IronTrellis::Core::Settings::Thresholds.default
+
+  SOUND = {url: "http://a.test/x", kind: "html", status: 200, whole: true, depth: 2, start: false, found_by: %w[link], robots_allowed: true, redirect_chain: [], redirect_loop: false, noindex: false,
+           title: "Anchor lights", title_chars: 13, words: 400, links_in: 3, followed_in: 3, in_sitemaps: [], indexable: true, wanted: true, intent: "undecided", soft_missing: false}.freeze
+
+  # By rule: what of a sound page must be otherwise for it to speak, then changes of that under which it is silent.
+  PAGE_RULES = {
+    "blocked-wanted" => [{robots_allowed: false, robots_line: 3, robots_rule: "Disallow: /x"}, {wanted: false}, {robots_allowed: nil}],
+    "gone-linked" => [{status: 410}, {links_in: 0}, {status: 404}],
+    "noindex-unseen" => [{robots_allowed: false, noindex: true}, {noindex: false}, {robots_allowed: true}],
+    "noindex-wanted" => [{noindex: true, noindex_where: "meta robots"}, {wanted: false}, {noindex: false}],
+    "not-found" => [{status: 404}, {status: 410}, {links_in: 0, found_by: []}, {status: 500}],
+    "orphan" => [{depth: nil, followed_in: 0}, {start: true}, {followed_in: 1}, {status: 404}, {kind: "image"}, {whole: false}],
+    "redirect-chain" => [{status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y http://a.test/z], final_url: "http://a.test/z"}, {redirect_chain: %w[http://a.test/y]}, {redirect_loop: true}],
+    "redirect-loop" => [{status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y], redirect_loop: true}, {redirect_loop: false}],
+    "server-error" => [{status: 503}, {status: 404}, {status: nil}],
+    "sitemap-lists-missing" => [{status: 404, in_sitemaps: %w[http://a.test/s.xml]}, {in_sitemaps: []}, {status: 200}],
+    "sitemap-lists-noindex" => [{noindex: true, in_sitemaps: %w[http://a.test/s.xml]}, {in_sitemaps: []}, {noindex: false}],
+    "soft-missing" => [{soft_missing: true}, {soft_missing: false}],
+    "stray-header" => [{header_noindex_alone: true}, {kind: "pdf"}, {header_noindex_alone: false}],
+    "thin" => [{words: 119}, {words: 120}, {words: 119, indexable: false}, {words: 133, group_median_words: 399}],
+    "title-long" => [{title_chars: 61}, {title_chars: 60}, {title_chars: 61, indexable: false}],
+    "title-missing" => [{title: nil, title_chars: nil}, {title: "x"}, {title: "", indexable: false}, {title: "", kind: "pdf"}]
+  }.freeze
+  LINK_RULES = {
+    "canonical-to-missing" => {status: 404}, "canonical-to-redirect" => {status: 301, final_url: "http://a.test/z"}, "link-to-missing" => {status: 404},
+    "link-to-redirect" => {status: 301, final_url: "http://a.test/z", final_status: 200}, "outbound-missing" => {status: 404}
+  }.freeze
+
+  def subject(**changes) = Faults::Subject.new(**SOUND, **changes)
+
+  def told(code, **changes) = Faults::Registry.fetch(code).new(THRESHOLDS).call(subject(**changes))
+
+  PAGE_RULES.each do |code, (speaks, *silences)|
+    define_method("test_#{code.tr("-", "_")}_speaks_where_it_should_and_only_there") do
+      assert_equal [code], told(code, **speaks).map(&:code), speaks
+      assert_empty told(code), "a sound page"
+      silences.each { |silence| assert_empty told(code, **speaks, **silence), silence }
+    end
+  end
+
+  LINK_RULES.each do |code, target|
+    define_method("test_#{code.tr("-", "_")}_names_the_page_and_what_it_leads_to") do
+      fault = Faults::Registry.fetch(code).new(THRESHOLDS).check(subject, subject(url: "http://a.test/t", **target), [{text: "here", place: "main"}])
+      assert_equal [code, "http://a.test/x", "http://a.test/t"], [fault.code, fault.url, fault.about]
+    end
+  end
+
+  def test_an_outbound_link_that_only_refuses_crawlers_is_no_fault
+    rule = Faults::Registry.fetch("outbound-missing").new(THRESHOLDS)
+
+    [{status: 403}, {status: 429}, {status: 500}, {status: nil, error: "timeout"}].each { |target| assert_nil rule.check(subject, subject(url: "http://b.test/", **target), []), target }
+    refute_nil rule.check(subject, subject(url: "http://b.test/", status: nil, error: "dns"), [])
+  end
+
+  def test_a_page_is_thin_against_a_third_of_what_is_usual_in_its_group
+    assert_equal [{words: 130, group_median: 400}], told("thin", words: 130, group_median_words: 400).map(&:detail)
+  end
+
+  def test_pages_that_share_a_title_name_the_first_other_one
+    rule = Faults::Registry.fetch("title-duplicate").new(THRESHOLDS)
+    shared = Faults::SetRule::Shared.new(value: "Lamps", pages: 3, first: "http://a.test/1", second: "http://a.test/2")
+
+    assert_equal %w[http://a.test/2 http://a.test/1 http://a.test/1], %w[http://a.test/1 http://a.test/2 http://a.test/3].map { |url| rule.check(subject(url: url), shared).about }
+  end
+
+  def test_every_rule_says_why_how_to_mend_it_and_where_it_comes_from
+    Faults::Registry.all.each do |rule|
+      assert_includes Faults::Rule::GRADES, rule.grade, rule.code
+      [rule::WHY, rule::FIX, rule::SOURCE].each { |text| refute_empty text, rule.code }
+    end
+    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + %w[title-duplicate]).sort
+  end
+
+  def test_a_fault_is_known_again_by_site_code_url_and_what_it_is_about
+    fault = told("not-found", status: 404).first
+    assert_equal fault.identity(1), told("not-found", status: 404, links_in: 9).first.identity(1)
+    refute_equal fault.identity(1), fault.identity(2)
+    refute_equal fault.identity(1), fault.identity(1, "http://a.test/other")
+  end
+end
