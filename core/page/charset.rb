@@ -8,13 +8,6 @@ module IronTrellis
       # guessing UTF-8 first is what the standard allows at its last step).
       module Charset
         MARKS = {"\xEF\xBB\xBF".b => "UTF-8", "\xFE\xFF".b => "UTF-16BE", "\xFF\xFE".b => "UTF-16LE"}.freeze
-        # Labels that mean another encoding than their name says (WHATWG Encoding, "names and labels").
-        LABELS = {"iso-8859-1" => "Windows-1252", "iso8859-1" => "Windows-1252", "latin1" => "Windows-1252", "l1" => "Windows-1252", "us-ascii" => "Windows-1252",
-                  "ascii" => "Windows-1252", "cp1252" => "Windows-1252", "x-cp1252" => "Windows-1252", "iso-8859-9" => "Windows-1254", "latin5" => "Windows-1254",
-                  "iso-8859-11" => "Windows-874", "tis-620" => "Windows-874", "gb2312" => "GB18030", "gb_2312-80" => "GB18030", "gbk" => "GB18030", "x-gbk" => "GB18030",
-                  "shift_jis" => "Windows-31J", "shift-jis" => "Windows-31J", "sjis" => "Windows-31J", "x-sjis" => "Windows-31J", "ms932" => "Windows-31J",
-                  "ks_c_5601-1987" => "CP949", "euc-kr" => "CP949", "korean" => "CP949", "big5" => "Big5-UAO", "utf8" => "UTF-8", "unicode-1-1-utf-8" => "UTF-8",
-                  "utf-16" => "UTF-16LE"}.freeze
 
         module_function
 
@@ -25,7 +18,7 @@ module IronTrellis
           mark = MARKS.keys.find { |one| body.start_with?(one) }
           return [convert(body.byteslice(mark.bytesize..), MARKS[mark]), MARKS[mark]] if mark
 
-          name = known(header_charset) || known(declared(body)) || guess(body)
+          name = EncodingLabels.find(header_charset) || EncodingLabels.find(declared(body)) || guess(body)
           [convert(body, name), name]
         end
 
@@ -37,26 +30,23 @@ module IronTrellis
           label&.casecmp?("x-user-defined") ? "windows-1252" : label
         end
 
-        def known(label)
-          label = label.to_s.strip
-          return nil if label.empty?
-
-          Encoding.find(LABELS.fetch(label.downcase, label)).then { |encoding| encoding.name unless encoding.dummy? }
-        rescue ArgumentError
-          nil
-        end
-
         def guess(body) = body.dup.force_encoding(Encoding::UTF_8).valid_encoding? ? "UTF-8" : "Windows-1252"
 
         def convert(body, name)
           text = body.dup.force_encoding(name)
           return text.valid_encoding? ? text : text.scrub("\uFFFD") if text.encoding == Encoding::UTF_8
 
-          text.encode(Encoding::UTF_8, invalid: :replace, undef: :replace, replace: "\uFFFD")
+          text.encode(Encoding::UTF_8, invalid: :replace, replace: "\uFFFD", fallback: method(:unassigned))
         rescue EncodingError
           body.dup.force_encoding(Encoding::UTF_8).scrub("\uFFFD")
         end
-        private_class_method :declared, :known, :guess, :convert
+
+        # The standard's tables have the control characters where those of the encodings' makers have gaps.
+        def unassigned(character)
+          byte = character.getbyte(0)
+          (character.bytesize == 1 && byte.between?(0x80, 0x9F)) ? [byte].pack("U") : "\uFFFD"
+        end
+        private_class_method :declared, :guess, :convert, :unassigned
       end
     end
   end
