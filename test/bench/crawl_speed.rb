@@ -11,9 +11,12 @@ rounds = Integer(ARGV[0] || 5)
 pages = Integer(ARGV[1] || 3000)
 speeds = Hash.new { |all, name| all[name] = [] }
 
+# It keeps the pages, as we do.
 def wget(site, folder)
   FileUtils.mkdir_p(folder)
-  Bench.seconds { system("wget", "-q", "-r", "-l", "0", "-nd", "--delete-after", site.url, chdir: folder) || abort("wget failed") }
+  Bench.seconds { system("wget", "-q", "-r", "-l", "inf", site.url, chdir: folder) || abort("wget failed") }
+ensure
+  FileUtils.rm_rf(folder)
 end
 
 # The crawl itself, from its first request to its last: what the summary calls seconds.
