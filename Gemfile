@@ -9,6 +9,10 @@ gem "nokogiri", "~> 1.17.2"
 gem "uri-idna", "~> 0.3.1"
 gem "re2", "~> 2.19"
 gem "brotli", "~> 0.9"
+# Newer than Ruby's own: they read an answer without copying the rest of it for each line.
+gem "net-http", "~> 0.9"
+gem "net-protocol", "~> 0.2"
+gem "strscan", "~> 3.1"
 
 # Storage and background work. Que reads job arguments with json 2's API; json 3 breaks it.
 gem "activerecord", "~> 7.2.0"

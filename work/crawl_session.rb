@@ -23,6 +23,9 @@ module IronTrellis
         @slot = slot
         @clock = clock
         @settings = crawl.crawl_settings
+        # Made here, as the threads of the lanes must not ask the database.
+        @manner = Crawl::Manner.of(@settings, crawl.secrets)
+        @addresses = Crawl::AddressBook.new(resolve: @settings.resolve, allow_private: @settings.allow_private)
         @token = SecureRandom.random_number(1 << 62)
         @hosts = Store::Hosts.new(crawl)
         @policies = Policies.new(crawl, agent: @settings.agent, hosts: @hosts)
@@ -127,13 +130,9 @@ module IronTrellis
       end
 
       def lane_worker
-        client = Crawl::Client.new(addresses: addresses, manner: manner)
+        client = Crawl::Client.new(addresses: @addresses, manner: @manner)
         LaneWorker.new(client, policies: @policies, settings: @settings, reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters))
       end
-
-      def addresses = @addresses ||= Crawl::AddressBook.new(resolve: @settings.resolve, allow_private: @settings.allow_private)
-
-      def manner = @manner ||= Crawl::Manner.of(@settings, @crawl.secrets)
 
       def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
     end

@@ -16,13 +16,19 @@ module IronTrellis
         # "extract a character encoding from a meta element"
         IN_CONTENT = /charset\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s;"']+))/in
 
+        # Without this word no element names one, which is seen at once.
+        WORD = /charset/in
+
         # @param body [String] bytes
         def initialize(body)
-          @scanner = StringScanner.new(body.byteslice(0, BYTES).b)
+          @head = body.byteslice(0, BYTES).b
+          @scanner = StringScanner.new(@head)
         end
 
         # @return [String, nil] the label as written
         def call
+          return nil unless WORD.match?(@head)
+
           while @scanner.skip_until(/(?=<)/n)
             label = step
             return label if label
