@@ -5,8 +5,7 @@
 #
 #   ruby test/bench/large_crawl.rb [PAGES] [WORKERS]
 require_relative "support"
-require "pg"
-require "socket"
+require_relative "generated_site"
 
 ENV["TRELLIS_DATABASE"] = "iron_trellis_bench"
 require_relative "../../iron_trellis"
@@ -17,20 +16,6 @@ SHARES = {"tenth" => 0.1, "half" => 0.5}.freeze
 PARTS = {"page" => %w[frontier page_facts raw_answers page_blocks], "link" => %w[links]}.freeze
 
 Store = IronTrellis::Store
-
-def serve(port)
-  pid = spawn({"PAGES" => PAGES.to_s, "LD_PRELOAD" => Dir["/usr/lib/*/libjemalloc.so.2"].first.to_s}, "bundle", "exec", "puma", "--quiet", "-e", "production", "-t", "1:8", "-b", "tcp://127.0.0.1:#{port}",
-    File.join(Bench::ROOT, "standins/generator/config.ru"), out: File::NULL)
-  sleep 0.1 until answers?(port)
-  pid
-end
-
-def answers?(port)
-  TCPSocket.open("127.0.0.1", port).close
-  true
-rescue SystemCallError
-  false
-end
 
 def start_crawl(port)
   settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => 0, "concurrency" => 16, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
@@ -63,11 +48,10 @@ def bytes_each(crawl)
   end
 end
 
-port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
-site = serve(port)
+site = Bench::GeneratedSite.new(pages: PAGES).start
 Store::Database.prepare
 IronTrellis::Work::Queue.connect
-crawl = start_crawl(port)
+crawl = start_crawl(site.port)
 workers = Array.new(WORKERS) { spawn(File.join(Bench::ROOT, "bin/worker"), "--queue", crawl.queue, pgroup: true) }
 memory = watch(crawl, workers)
 fetching = crawl.fetching_ended_at - crawl.started_at
@@ -75,4 +59,4 @@ Bench.report(bench: "large_crawl", pages: PAGES, workers: WORKERS, fetched: Stor
   pages_per_second: (PAGES / fetching).round, worker_megabytes: memory, database_bytes: bytes_each(crawl))
 crawl.drop
 (workers || []).each { |pid| Process.kill("TERM", pid) && Process.wait(pid) }
-Process.kill("TERM", site)
+site.stop

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "fileutils"
-require "socket"
 
 module Bench
   # A static site on disk and an nginx of its own that serves it on loopback.
@@ -19,7 +18,7 @@ module Bench
       @folder = folder
       @pages = pages
       @random = Random.new(7410)
-      @port = free_port
+      @port = Bench.free_port
     end
 
     # @return [String]
@@ -34,7 +33,7 @@ module Bench
       File.write(File.join(@folder, "www", "index.html"), page(0))
       File.write(File.join(@folder, "nginx.conf"), configuration)
       @pid = spawn("nginx", "-c", File.join(@folder, "nginx.conf"), "-p", @folder, err: File::NULL)
-      sleep 0.05 until answers?
+      sleep 0.05 until Bench.answers?(port)
       self
     end
 
@@ -75,15 +74,6 @@ module Bench
           server { listen 127.0.0.1:#{@port}; root #{@folder}/www; }
         }
       CONF
-    end
-
-    def free_port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
-
-    def answers?
-      TCPSocket.open("127.0.0.1", @port).close
-      true
-    rescue SystemCallError
-      false
     end
   end
 end

@@ -2,6 +2,7 @@
 
 require "bundler/setup"
 require "json"
+require "socket"
 require "tmpdir"
 require "fileutils"
 
@@ -32,6 +33,18 @@ module Bench
     File.read("/proc/#{pid}/status")[/^VmRSS:\s+(\d+)/, 1].to_i
   rescue SystemCallError
     0
+  end
+
+  # @return [Integer] a port on loopback that nobody listens on
+  def free_port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+
+  # @param port [Integer]
+  # @return [Boolean] whether something listens there
+  def answers?(port)
+    TCPSocket.open("127.0.0.1", port).close
+    true
+  rescue SystemCallError
+    false
   end
 
   # Prints a line of JSON and nothing else on standard output.
