@@ -49,14 +49,17 @@ def bytes_each(crawl)
 end
 
 site = Bench::GeneratedSite.new(pages: PAGES).start
-Store::Database.prepare
-IronTrellis::Work::Queue.connect
-crawl = start_crawl(site.port)
-workers = Array.new(WORKERS) { spawn(File.join(Bench::ROOT, "bin/worker"), "--queue", crawl.queue, pgroup: true) }
-memory = watch(crawl, workers)
-fetching = crawl.fetching_ended_at - crawl.started_at
-Bench.report(bench: "large_crawl", pages: PAGES, workers: WORKERS, fetched: Store::Counters.sums(crawl.id)["fetched"], fetching_seconds: fetching.round, judging_seconds: (crawl.finished_at - crawl.fetching_ended_at).round,
-  pages_per_second: (PAGES / fetching).round, worker_megabytes: memory, database_bytes: bytes_each(crawl))
-crawl.drop
-(workers || []).each { |pid| Process.kill("TERM", pid) && Process.wait(pid) }
-site.stop
+begin
+  Store::Database.prepare
+  IronTrellis::Work::Queue.connect
+  crawl = start_crawl(site.port)
+  workers = Array.new(WORKERS) { spawn(File.join(Bench::ROOT, "bin/worker"), "--queue", crawl.queue, "--parent", Process.pid.to_s, pgroup: true) }
+  memory = watch(crawl, workers)
+  fetching = crawl.fetching_ended_at - crawl.started_at
+  Bench.report(bench: "large_crawl", pages: PAGES, workers: WORKERS, fetched: Store::Counters.sums(crawl.id)["fetched"], fetching_seconds: fetching.round, judging_seconds: (crawl.finished_at - crawl.fetching_ended_at).round,
+    pages_per_second: (PAGES / fetching).round, worker_megabytes: memory, database_bytes: bytes_each(crawl))
+ensure
+  crawl&.drop
+  workers&.each { |pid| Process.kill("TERM", pid) && Process.wait(pid) }
+  site.stop
+end

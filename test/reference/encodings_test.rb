@@ -45,13 +45,13 @@ class EncodingsTest < Minitest::Test
     end
   end
 
+  def self.browser
+    @browser ||= Chromium.session(resolve: {}).tap { |session| Minitest.after_run { session.quit } }.driver.browser
+  end
+
   private
 
   def ours(label, hex) = Charset.decode([hex].pack("H*"), label).first
 
   def chromium(label, hexes) = self.class.browser.execute_script(DECODE, label, hexes)
-
-  def self.browser
-    @browser ||= Chromium.session(resolve: {}).tap { |session| Minitest.after_run { session.quit } }.driver.browser
-  end
 end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "open3"
+require "tempfile"
 
 # Runs bin/trellis audit as a user would and reads its files.
 module AuditRun
