@@ -9,6 +9,7 @@ end
 require "bundler/setup"
 require "minitest/autorun"
 require "json"
+require "securerandom"
 require "tmpdir"
 require "yaml"
 require_relative "../iron_trellis"

@@ -48,7 +48,7 @@ class ContractTest < Minitest::Test
   end
 
   def site_input(**changes)
-    {name: "contract #{rand}", settings: {start_urls: ["http://www.skerrylamps.example/"], rate: 0, resolve: {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}}.merge(changes)
+    {name: "contract #{SecureRandom.hex(6)}", settings: {start_urls: ["http://www.skerrylamps.example/"], rate: 0, resolve: {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}}.merge(changes)
   end
 
   # One judged crawl, made once through the API.

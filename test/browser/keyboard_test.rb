@@ -25,7 +25,7 @@ class KeyboardTest < Minitest::Test
     @crawled ||= begin
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0,
         "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"})
-      site = IronTrellis::Store::Site.found(name: "keyboard #{rand}", settings: settings)
+      site = IronTrellis::Store::Site.found(name: "keyboard #{SecureRandom.hex(6)}", settings: settings)
       crawl = IronTrellis::Work::Crawling.start(site, now: Time.now)
       sleep 0.1 until crawl.reload.ended?
       site.id

@@ -11,7 +11,7 @@ class WalkTest < Minitest::Test
 
   def test_from_the_first_start_to_a_dossier
     make_the_first_account
-    set_up_a_site("Skerry #{rand(1 << 30)}")
+    set_up_a_site("Skerry #{SecureRandom.hex(6)}")
     assert_empty accessibility_faults, "setup"
     click_button "Save and crawl"
     watch_the_crawl
@@ -33,7 +33,7 @@ class WalkTest < Minitest::Test
 
   def test_a_start_that_cannot_be_reached_is_told_in_words
     make_the_first_account
-    set_up_a_site("Unreachable #{rand(1 << 30)}", start: "http://nowhere.invalid/", resolve: "")
+    set_up_a_site("Unreachable #{SecureRandom.hex(6)}", start: "http://nowhere.invalid/", resolve: "")
     click_button "Save and crawl"
 
     assert_text "is finished", wait: 30

@@ -16,7 +16,7 @@ class CopyTest < Minitest::Test
   }.freeze
 
   def with_table(type)
-    name = "copied_#{rand(1 << 30)}"
+    name = "copied_#{SecureRandom.hex(6)}"
     Sql.raw.exec("CREATE TABLE #{name} (position integer, value #{type})")
     yield name
   ensure

@@ -16,7 +16,7 @@ class LedgerTest < Minitest::Test
   def self.run_of_ten
     @run_of_ten ||= begin
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
-      crawl = Store::Crawl.begin(Store::Site.found(name: "ledger #{rand}", settings: settings), now: Time.now)
+      crawl = Store::Crawl.begin(Store::Site.found(name: "ledger #{SecureRandom.hex(6)}", settings: settings), now: Time.now)
       run = Store::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
       writer = Store::VerdictWriter.new(run)
       writer.stage_rows((0..9).map { |number| row(number) })

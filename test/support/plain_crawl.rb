@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "securerandom"
-
 # A crawl that nobody works, with its one host, for tests of what the store does with it.
 module PlainCrawl
   # @param settings [Hash] what differs

@@ -65,7 +65,7 @@ module CrawlHere
   # @return [IronTrellis::Store::Crawl] judged
   def crawl_here(site, secrets: {}, urls: nil, **settings)
     record = made_site(site, settings, secrets)
-    crawl = IronTrellis::Work::Crawling.start(record, now: Time.now, slots: 1, queue: "here-#{rand(1 << 30)}", urls: urls)
+    crawl = IronTrellis::Work::Crawling.start(record, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}", urls: urls)
     crawl.advance("waiting", "crawling", started_at: Time.now)
     loop do
       IronTrellis::Work::CrawlSession.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
@@ -85,7 +85,7 @@ module CrawlHere
 
   def made_site(site, settings, secrets)
     values = {"start_urls" => ["http://small.example/"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{site.port}"}}.merge(settings.transform_keys(&:to_s))
-    record = IronTrellis::Store::Site.found(name: "small #{rand}", settings: IronTrellis::Core::Settings::Crawl.new(values))
+    record = IronTrellis::Store::Site.found(name: "small #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
     IronTrellis::Store::Secrets.keep(record.id, nil, IronTrellis::Core::Settings::Secrets.new(secrets))
     record
   end

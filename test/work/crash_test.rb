@@ -29,7 +29,7 @@ class CrashTest < Minitest::Test
   private
 
   def crawl(name)
-    queue = "crash-#{name}-#{rand(1 << 30)}"
+    queue = "crash-#{name}-#{SecureRandom.hex(6)}"
     crawl = IronTrellis::Work::Crawling.start(site(name), now: Time.now, slots: 2, queue: queue)
     workers = Array.new(2) { start_worker(queue) }
     yield crawl, workers
@@ -42,7 +42,7 @@ class CrashTest < Minitest::Test
   # A plain site beside the demo's, slowed down so that there is a middle to be struck in.
   def site(name)
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => RATE, "concurrency" => AT_ONCE, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
-    IronTrellis::Store::Site.found(name: "crash #{name} #{rand}", settings: settings)
+    IronTrellis::Store::Site.found(name: "crash #{name} #{SecureRandom.hex(6)}", settings: settings)
   end
 
   def meter

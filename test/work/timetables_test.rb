@@ -13,7 +13,7 @@ class TimetablesTest < Minitest::Test
     super
     Store::Timetable.delete_all
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://timetable.example/"])
-    @site = Store::Site.found(name: "timetable #{rand}", settings: settings)
+    @site = Store::Site.found(name: "timetable #{SecureRandom.hex(6)}", settings: settings)
     Store::Timetable.keep(@site, IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"), MONDAY - 3600)
     @timetables = IronTrellis::Work::Timetables.new
   end
