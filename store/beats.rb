@@ -28,9 +28,17 @@ module IronTrellis
         return if @last && now - @last < SECONDS
 
         @last = now
+        finish(now)
+        note_queue if @slot == COUNTING_SLOT
+      end
+
+      # Notes what was counted since.
+      #
+      # @param now [Time]
+      # @return [void]
+      def finish(now)
         Sql.run("INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)", [@crawl.id, @slot, now.utc.iso8601(3), @fetched]) if @fetched.positive?
         @fetched = 0
-        note_queue if @slot == COUNTING_SLOT
       end
 
       private

@@ -7,6 +7,7 @@ module IronTrellis
       # So many points draw the speed, however long the crawl takes.
       POINTS = 90
       LEAST_SECONDS = 2
+      LEAST_LENGTH = 0.5
       HOSTS = 6
       TROUBLES = 12
 
@@ -27,16 +28,28 @@ module IronTrellis
 
       private
 
+      # A step in which nothing was stored counts as none; one that the crawl's end cut short is taken by its own length.
       def speed(now)
-        return [] unless @crawl.started_at
+        began, ended = @crawl.started_at, @crawl.fetching_ended_at
+        return [] unless began
 
-        seconds = [((@crawl.fetching_ended_at || now) - @crawl.started_at) / POINTS, LEAST_SECONDS].max.ceil
-        rows = Sql.rows(<<~SQL, [@crawl.id, seconds, @crawl.started_at.utc.iso8601(6)])
-          SELECT date_bin($2 * interval '1 second', at, $3) AS at, sum(fetched)::bigint AS fetched FROM crawl_beats WHERE crawl_id = $1 GROUP BY 1 ORDER BY 1
-        SQL
+        step = [((ended || now) - began) / POINTS, LEAST_SECONDS].max.ceil
+        sums = beats(step, began)
         # What is going on now isn't a whole step yet.
-        rows = rows[0...-1] unless @crawl.fetching_ended_at
-        rows.map { |row| {at: row["at"].iso8601, per_second: (row["fetched"].to_f / seconds).round(1)} }
+        last = ended ? ((ended - began) / step).ceil - 1 : ((now - began) / step).floor - 1
+        (0..last).map do |number|
+          length = ended ? (ended - began - number * step).clamp(LEAST_LENGTH, step) : step
+          {at: (began + number * step).iso8601, per_second: (sums.fetch(number, 0) / length).round(1)}
+        end
+      end
+
+      # A beat tells of the time before it.
+      #
+      # @return [Hash{Integer => Float}] how many were fetched in each step, by its number
+      def beats(step, began)
+        Sql.run(<<~SQL, [@crawl.id, step, began.utc.iso8601(6)]).values.to_h { |number, fetched| [number.to_i, fetched.to_f] }
+          SELECT greatest(floor((extract(epoch FROM at - $3) - #{Beats::SECONDS / 2.0}) / $2), 0)::integer, sum(fetched) FROM crawl_beats WHERE crawl_id = $1 GROUP BY 1
+        SQL
       end
 
       def hosts

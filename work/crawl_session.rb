@@ -8,7 +8,7 @@ module IronTrellis
     # One slot of a crawl at work: leases URLs, hands them to lanes (one a host), stores what comes back. It lives as long
     # as one slice of the job; all that must last is in the database.
     class CrawlSession
-      # Rows are stored when this many are there, or when nothing came for a while.
+      # Rows are stored when this many are there, or when the first of them has waited for a while.
       WRITE_AT = 100
       WAIT_SECONDS = 0.25
       TEND_SECONDS = 1.0
@@ -44,6 +44,7 @@ module IronTrellis
         go_on(&ending)
         drain
         @intake.release
+        @shelf.finish(@clock.call)
         Store::CrawlSlots.left(@crawl.id, @slot, @token)
       ensure
         @lanes.close
@@ -67,7 +68,7 @@ module IronTrellis
             sleep(WAIT_SECONDS)
           end
           collect
-          store if @shelf.size >= WRITE_AT || @lanes.open_items.zero?
+          store if @shelf.size >= WRITE_AT || @shelf.due? || @lanes.open_items.zero?
         end
       end
 

@@ -11,6 +11,8 @@ module IronTrellis
       PASSWORD = "trim-the-wick"
       HOSTS = %w[www.skerrylamps.example skerrylamps.example old.skerrylamps.example www.skerrylamper.example].freeze
       KEPT_OUT = %w[/account/* /thank-you /search].freeze
+      # Slow enough that the crawl can be watched.
+      RATE = 15
       PATIENCE_SECONDS = 120
 
       # @param site_port [Integer] of the site stand-in
@@ -37,7 +39,7 @@ module IronTrellis
       end
 
       def settings
-        Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/", "http://old.skerrylamps.example/"], "hosts" => HOSTS.drop(1), "rate" => 0,
+        Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/", "http://old.skerrylamps.example/"], "hosts" => HOSTS.drop(1), "rate" => RATE,
           "resolve" => HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] })
       end
 

@@ -7,6 +7,8 @@ module IronTrellis
       # Seconds before another try; a server's own wish counts as far as this.
       BACK_OFF = [1, 4, 15, 60].freeze
       MOST_PATIENCE = 120
+      # However few come, they are stored after so long.
+      LONGEST_SECONDS = 1.5
 
       # @param crawl [Store::Crawl]
       # @param slot [Integer]
@@ -33,6 +35,9 @@ module IronTrellis
       # @return [Integer] pages to be stored
       def size = @pages.size
 
+      # @return [Boolean] whether they have been there for so long that others should see them
+      def due? = !@since.nil? && monotonic - @since > LONGEST_SECONDS
+
       # @param item [Store::Frontier::Item, Crawl::SitemapTask, Crawl::ProbeTask]
       # @param outcome [Object] what became of it
       # @return [void]
@@ -46,6 +51,7 @@ module IronTrellis
 
       # @return [void]
       def store
+        @since = nil
         put_off_later
         return if @pages.empty?
 
@@ -59,12 +65,19 @@ module IronTrellis
       # @return [void]
       def beat(now) = @beats.call(now)
 
+      # To be called when all is stored.
+      #
+      # @param now [Time]
+      # @return [void]
+      def finish(now) = @beats.finish(now)
+
       private
 
       def put_page(item, outcome)
         if outcome.answer&.passing? && item.tries < @retries then @later << outcome
         else @pages << outcome
         end
+        @since ||= monotonic
         heed(item, outcome.answer) if [429, 503].include?(outcome.answer&.status)
       end
 
@@ -92,6 +105,8 @@ module IronTrellis
         prefix = @sameness.see(outcome) or return
         @writer.close_space(Crawl::Sameness::KIND, prefix, Crawl::Sameness::ENOUGH)
       end
+
+      def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
     end
   end
 end

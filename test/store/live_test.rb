@@ -57,11 +57,19 @@ class LiveTest < Minitest::Test
   end
 
   def test_the_picture_of_the_speed_has_few_points_however_long_it_took
-    0.step(3598, 2) { |seconds| beat(seconds, 20) }
+    1.step(3599, 2) { |seconds| beat(seconds, 20) }
     points = live(3600)[:speed]
 
     assert_operator points.size, :<=, IronTrellis::Store::Live::POINTS
     assert_equal [10.0], points.map { |point| point[:per_second] }.uniq
+  end
+
+  def test_a_pause_shows_and_a_last_step_that_is_cut_short_counts_by_its_length
+    beat(1, 40)
+    beat(7, 40)
+    @crawl.update!(state: "finished", fetching_ended_at: START + 7)
+
+    assert_equal [20.0, 0.0, 0.0, 40.0], live(999)[:speed].map { |point| point[:per_second] }
   end
 
   def test_it_names_who_works_what_waits_and_what_went_wrong

@@ -7,16 +7,21 @@ const clock = new Intl.DateTimeFormat(undefined, { timeStyle: "medium" });
 
 /** Pages a second over the time of the crawl. */
 export function Speed({ speed }: { speed: Schemas["Live"]["speed"] }) {
-  if (speed.length < 2) return <Box sx={{ color: "text.secondary" }}>Too short to draw.</Box>;
+  const [first, second] = speed;
+  if (!first || !second) return <Box sx={{ color: "text.secondary" }}>Too short to draw.</Box>;
+  // A step is drawn to its end, the last one too.
+  const step = Date.parse(second.at) - Date.parse(first.at);
+  const times = speed.map((one) => new Date(one.at));
+  const drawn = [...speed.map((one) => one.per_second), speed[speed.length - 1]?.per_second ?? 0];
   return (
     <LineChart
       height={150}
       skipAnimation
       hideLegend
-      margin={{ left: 0, right: 8, top: 8, bottom: 0 }}
+      margin={{ left: 0, right: 40, top: 8, bottom: 0 }}
       xAxis={[
         {
-          data: speed.map((one) => new Date(one.at)),
+          data: [...times, new Date(Date.parse(first.at) + speed.length * step)],
           scaleType: "time",
           valueFormatter: (value: Date) => clock.format(value),
           tickNumber: 4,
@@ -25,7 +30,7 @@ export function Speed({ speed }: { speed: Schemas["Live"]["speed"] }) {
       yAxis={[{ min: 0, tickNumber: 4, width: 40 }]}
       series={[
         {
-          data: speed.map((one) => one.per_second),
+          data: drawn,
           label: "pages a second",
           showMark: false,
           area: true,

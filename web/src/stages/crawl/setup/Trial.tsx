@@ -55,7 +55,7 @@ export function Trial({ rows, wrong, pasted, paste, hasKnown }: Props) {
         component="ul"
         tabIndex={0}
         aria-label="What becomes of each URL"
-        sx={{ listStyle: "none", m: 0, p: 0, overflow: "auto", minHeight: 0 }}
+        sx={{ listStyle: "none", m: 0, p: 0, pr: 1, overflow: "auto", minHeight: 0 }}
       >
         {shown.map((row, at) => (
           <Verdict key={`${at} ${row.url}`} row={row} />
