@@ -38,6 +38,7 @@ module IronTrellis
         WHERE f.purpose <> #{Frontier::PURPOSES[:external]}
       SQL
       HOPS = "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
+      CANONICALS = "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.canonical_state = 'other'"
       TEXTS = <<~SQL
         SELECT b.url_id, b.texts, p.titles[1] AS title, h.authority FROM %<page_blocks>s b JOIN %<frontier>s f ON f.url_id = b.url_id
         JOIN %<page_facts>s p ON p.url_id = b.url_id JOIN crawl_hosts h ON h.id = f.host_id WHERE h.authority = ANY($1::text[]) AND p.status = 200
@@ -71,6 +72,12 @@ module IronTrellis
 
       # @return [Hash{Integer => Array(Integer, String)}] by id, the id and the address of the next hop
       def hops = Sql.rows(format(HOPS, @names)).to_h { |row| [row["url_id"], [row["next_id"], row["next_url"]]] }
+
+      # @return [Hash{String => String}] by address, the other page that it names as its canonical
+      def canonicals = Sql.run(format(CANONICALS, @names)).values.to_h
+
+      # @return [Boolean] whether the site has a sitemap that could be read
+      def sitemaps? = Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND entries > 0 LIMIT 1", [@crawl.id]).ntuples.positive?
 
       # @param ids [Array<Integer>]
       # @return [Hash{Integer => Integer}] statuses

@@ -5,9 +5,13 @@ module IronTrellis
     # What rules ask of the staged rows of a run, picked by the database: groups with what is usual in them, links to suspect targets,
     # pages that share a value.
     class StagedRows
-      SUBJECT = %w[url_id url kind status error redirect_to redirect_chain final_url final_status title words group intent wanted indexable].freeze
+      SUBJECT = %w[url_id url kind status error redirect_to redirect_chain final_url final_status title description h1 words group intent wanted indexable noindex robots_allowed robots_line].freeze
       PAGE = "kind = 'html' AND indexable"
-      SUSPECT = {missing: "t.status BETWEEN 400 AND 499", redirecting: "t.redirect_to IS NOT NULL"}.freeze
+      SUSPECT = {
+        missing: "t.status BETWEEN 400 AND 499", failing: "(t.status >= 500 OR t.status IS NULL AND t.error IS NOT NULL)", redirecting: "t.redirect_to IS NOT NULL",
+        noindexed: "t.noindex", blocked: "t.robots_allowed IS FALSE"
+      }.freeze
+      SHARED = {title: "title", description: "description", h1: "h1[1]"}.freeze
 
       # @param stage [String] the table
       # @param crawl [Crawl]
@@ -41,14 +45,14 @@ module IronTrellis
         SQL
       end
 
-      # @param field [Symbol] a column
-      # @yieldparam rows [Array<Hash>] pages that share its value with others, with "shared_pages", "shared_first" and "shared_second"
+      # @param field [Symbol] one of SHARED
+      # @yieldparam rows [Array<Hash>] pages that share its value with others, with "shared_value", "shared_pages", "shared_first" and "shared_second"
       def sharing(field, &block)
         Sql.stream(<<~SQL, &block)
           SELECT * FROM (
-            SELECT #{columns("s")}, count(*) OVER of_value AS shared_pages, first_value(url) OVER of_value AS shared_first, nth_value(url, 2) OVER of_value AS shared_second
-            FROM #{@stage} s WHERE #{PAGE} AND coalesce("#{field}", '') <> ''
-            WINDOW of_value AS (PARTITION BY "#{field}" ORDER BY url COLLATE "C" ROWS BETWEEN UNBOUNDED PRECEDING AND UNBOUNDED FOLLOWING)
+            SELECT #{columns("s")}, value AS shared_value, count(*) OVER of_value AS shared_pages, first_value(url) OVER of_value AS shared_first, nth_value(url, 2) OVER of_value AS shared_second
+            FROM (SELECT *, #{SHARED.fetch(field)} AS value FROM #{@stage}) s WHERE #{PAGE} AND coalesce(value, '') <> ''
+            WINDOW of_value AS (PARTITION BY value ORDER BY url COLLATE "C" ROWS BETWEEN UNBOUNDED PRECEDING AND UNBOUNDED FOLLOWING)
           ) pages WHERE shared_pages > 1
         SQL
       end

@@ -54,7 +54,7 @@ module IronTrellis
 
       def about_set(rule, row)
         page = Core::Faults::Subject.of(row)
-        shared = Core::Faults::SetRule::Shared.new(value: page[rule.class.value], pages: row["shared_pages"], first: row["shared_first"], second: row["shared_second"])
+        shared = Core::Faults::SetRule::Shared.new(value: row["shared_value"], pages: row["shared_pages"], first: row["shared_first"], second: row["shared_second"])
         told(row["url_id"], page, [rule.check(page, shared)].compact)
       end
 

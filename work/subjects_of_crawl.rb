@@ -13,6 +13,8 @@ module IronTrellis
       def initialize(facts, crawl:, wishes:)
         @facts = facts
         @whole = crawl.whole?
+        @agent = crawl.crawl_settings.agent
+        @scope = crawl.crawl_settings.scope
         @wishes = wishes
         @starts = crawl.crawl_settings.first_urls.to_h { |url| [url, true] }
       end
@@ -24,6 +26,8 @@ module IronTrellis
         @addresses = @hops.each_value.to_h
         @statuses = @facts.statuses(@addresses.keys)
         @robots_reachable = @facts.robots_reachable
+        @canonicals = @facts.canonicals
+        @has_sitemaps = @facts.sitemaps?
         @soft_missing = soft_missing
         @facts.urls { |rows| yield rows.map { |row| judge(row) } }
       end
@@ -41,6 +45,7 @@ module IronTrellis
       def subject(row)
         id, url = row.values_at("url_id", "url")
         chain = Core::Redirects::Chain.follow(id, ->(node) { @hops[node]&.first })
+        canonical = Core::Redirects::Chain.follow(url, @canonicals.method(:[]))
         listed = row["in_sitemaps"] || []
         Core::Faults::Subject.new(
           url: url, kind: row["kind"], status: row["status"], error: row["error"], start: @starts.key?(url), whole: @whole,
@@ -51,7 +56,11 @@ module IronTrellis
           noindex: row["noindex"], noindex_where: row["noindex_where"], header_noindex_alone: row["header_noindex_alone"],
           canonical: row["canonical"], canonical_state: row["canonical_state"], title: row["titles"]&.first, title_chars: row["titles"]&.first&.length,
           words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
-          group: @wishes.group(url), intent: @wishes.of(url), wanted: @wishes.wanted?(url, listed: listed.any?)
+          group: @wishes.group(url), intent: @wishes.of(url), wanted: @wishes.wanted?(url, listed: listed.any?),
+          titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
+          links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
+          directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
+          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps
         )
       end
 
@@ -71,6 +80,20 @@ module IronTrellis
         ways.unshift("start") if @starts.key?(url)
         ways << "sitemap" if listed.any?
         ways
+      end
+
+      def directives(row)
+        (row["directives"] || []).map { |one| Core::Directives::Directive.new(**one.transform_keys(&:to_sym)) }.select { |one| one.for?(@agent) }
+      end
+
+      # @return [Hash{String => Array<String>}] targets of the canonicals that may count, by source
+      def canonicals(row, url)
+        named = row["canonical_marks"]&.fetch("named") || []
+        return {} if named.size < 2
+
+        resolver = Core::Url::Resolver.new(Core::Url::NormalForm.split(url))
+        named.map { |one| Core::Canonical::Named.new(**one.transform_keys(&:to_sym)) }.select(&:usable?)
+          .group_by(&:source).transform_values { |ones| ones.filter_map { |one| one.target(resolver) }.uniq }.reject { |_, targets| targets.empty? }
       end
 
       def embedded?(row) = row["purpose"] != PAGE && !((row["types"] || 0) & Store::CrawlFacts::EMBEDDED).zero?

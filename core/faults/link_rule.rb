@@ -4,13 +4,14 @@ module IronTrellis
   module Core
     module Faults
       # A rule on links and what they lead to. LINKS says which types it looks at, TARGETS which targets are suspect (:missing answers
-      # 4xx, :redirecting redirects, :outside lies on another host and didn't answer well): the store picks those, the rule judges them.
+      # 4xx, :failing 5xx or not at all, :redirecting redirects, :noindexed and :blocked may not be indexed or fetched, :outside lies on another host and
+      # didn't answer well): the store picks those, the rule judges them.
       class LinkRule < Rule
         class << self
           # @return [Array<String>] link types
           def links = self::LINKS
 
-          # @return [Symbol] :missing, :redirecting or :outside
+          # @return [Symbol] one of those
           def targets = self::TARGETS
         end
 

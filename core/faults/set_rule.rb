@@ -13,7 +13,7 @@ module IronTrellis
         end
 
         class << self
-          # @return [Symbol] the field of Subject by which pages are gathered
+          # @return [Symbol] the field of Subject by which pages are gathered; of a list its first
           def value = self::VALUE
         end
 

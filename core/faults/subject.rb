@@ -4,13 +4,16 @@ module IronTrellis
   module Core
     module Faults
       # A URL as the rules see it: facts of the crawl, and what was worked out from them. `whole` is whether the crawl was one of the
-      # whole site, so that what nothing links to is an orphan.
+      # whole site, so that what nothing links to is an orphan; `directives` are those that speak to the site's agent, `canonicals` those that may
+      # count, resolved, by source.
       Subject = Struct.new(
         :url, :kind, :status, :error, :depth, :start, :found_by, :robots_allowed, :robots_line, :robots_rule,
         :robots_reachable, :redirect_to, :redirect_chain, :redirect_loop, :final_url, :final_status, :noindex,
         :noindex_where, :header_noindex_alone, :canonical, :canonical_state, :title, :title_chars, :words, :links_in,
         :followed_in, :in_sitemaps, :group, :group_median_words, :intent, :wanted, :stop, :indexable,
-        :soft_missing, :whole,
+        :soft_missing, :whole, :titles, :h1, :description, :description_chars, :lang, :bytes, :links_out, :directives,
+        :canonicals, :canonical_marks, :canonical_chain, :canonical_loop, :canonical_off_site, :refresh_source,
+        :redirect_off_site, :has_sitemaps,
         keyword_init: true
       ) do
         # @param row [Hash{String => Object}] of the ledger, or some columns of one

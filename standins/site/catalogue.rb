@@ -106,7 +106,7 @@ module SkerrySite
       items = @people["stockists"].map { |one| [(one["slug"] == "saint-orrin") ? "/stockists/st-orrin" : "/stockists/#{one["slug"]}", one["name"], one["text"][/\A[^.]+\./]] }
       add("/stockists/", "Where to see our lamps", "<p>Three shops keep our lamps where you can lift them, light them and hear what the weather has been doing. They are paid on the same terms as we are: when the lamp has gone. Every one of them has spent a week at our benches and can tell you what was being made that week.</p>#{teasers(items)}" \
         "<p>If you keep a shop by the water and would like to have lamps in it, come and work with us for a week first. We have a bed over the foundry, and it is warm.</p>")
-      @people["stockists"].each { |one| add("/stockists/#{one["slug"]}", one["name"], "<p>#{one["text"]}</p>") }
+      @people["stockists"].each { |one| add("/stockists/#{one["slug"]}", one["name"], "<p>#{one["text"]}</p>#{wrong_links("/stockists/#{one["slug"]}")}") }
     end
 
     def build_language(lang, pages)
@@ -133,7 +133,12 @@ module SkerrySite
         page = @pages[WWW][path] ||= Page.new(host: WWW, path: path, lang: "en", headers: {}, alternates: [], status: 200, listed: false, title: "Skerry Lamp Works", parts: "")
         fault.each { |field, value| page[field] = value }
         page.parts = "<h1>#{page.status}</h1>" if page.parts.empty?
+        rename(page) if fault.key?("heading")
       end
+    end
+
+    def rename(page)
+      page.parts = page.parts.sub(%r{<h1>.*?</h1>}, page.heading ? "<h1>#{escape(page.heading)}</h1>" : "")
     end
 
     def add_files
@@ -153,9 +158,12 @@ module SkerrySite
 
     def add(path, title, parts, host: WWW, lang: "en", heading: title, description: nil, listed: true, alternates: [])
       url = "http://#{host}#{path}"
-      @pages[host][path] = Page.new(host: host, path: path, status: 200, lang: lang, title: "#{title} | #{NAME}", description: description || "#{title}. Made by hand at Skerry Lamp Works.",
+      @pages[host][path] = Page.new(host: host, path: path, status: 200, lang: lang, title: "#{title} | #{NAME}", description: blurb(description || "#{title}."),
         parts: "<h1>#{escape(heading)}</h1>\n#{parts}", canonical: url, headers: {}, alternates: alternates, listed: listed)
     end
+
+    # What a few words say is filled up.
+    def blurb(text) = (text.length < 70) ? "#{text} Made, lit and tried by hand at Skerry Lamp Works on the inner quay." : text
 
     def add_file(path, content_type, body, host: WWW)
       @pages[host][path] = Page.new(host: host, path: path, status: 200, content_type: content_type, body: body, headers: {}, alternates: [], listed: false)

@@ -18,23 +18,30 @@ module SkerrySite
     def call(page)
       <<~HTML
         <!doctype html>
-        <html lang="#{page.lang}">
+        <html#{" lang=\"#{page.lang}\"" if page.lang}>
         <head>
         <meta charset="utf-8">
         #{head(page).join("\n")}
         </head>
         <body>
-        <header><a href="#{home(page)}">#{mark(page)}</a>#{navigation(page)}</header>
-        <main>
-        #{page.parts}
-        </main>
-        #{footer(page)}
+        #{page.bare ? page.parts : framed(page)}
         </body>
         </html>
       HTML
     end
 
     private
+
+    def framed(page)
+      <<~HTML.chomp
+        <header><a href="#{home(page)}">#{mark(page)}</a>#{navigation(page)}</header>
+        <main>
+        #{page.parts}
+        #{page.tail}
+        </main>
+        #{footer(page)}#{"<!-- #{"." * page.padding} -->" if page.padding}
+      HTML
+    end
 
     def head(page)
       [
@@ -44,25 +51,29 @@ module SkerrySite
         ("<meta name=\"robots\" content=\"#{escape(page.robots)}\">" if page.robots),
         ("<link rel=\"canonical\" href=\"#{escape(page.canonical)}\">" if page.canonical),
         *page.alternates.map { |code, url| "<link rel=\"alternate\" hreflang=\"#{code}\" href=\"#{escape(url)}\">" },
+        page.head,
         '<link rel="stylesheet" href="/style.css">'
       ].compact
     end
 
     def home(page)
-      (page.lang == "en" || page.lang == "da") ? "/" : "/#{page.lang}/"
+      (english?(page) || page.lang == "da") ? "/" : "/#{page.lang}/"
     end
 
     def mark(page) = "Skerry Lamp Works"
 
+    # A page that doesn't say so is English, too.
+    def english?(page) = page.lang.nil? || page.lang == "en"
+
     def navigation(page)
-      return "" unless page.lang == "en"
+      return "" unless english?(page)
 
       items = NAVIGATION.map { |href, text| "<li><a href=\"#{href}\">#{text}</a></li>" }
       "<nav><ul>#{items.join}</ul></nav>"
     end
 
     def footer(page)
-      return "<footer><p>#{FOREIGN[page.lang].join(". ")}.</p>#{sister(page)}</footer>" unless page.lang == "en"
+      return "<footer><p>#{FOREIGN[page.lang].join(". ")}.</p>#{sister(page)}</footer>" unless english?(page)
 
       <<~HTML.chomp
         <footer><p>Skerry Lamp Works, the Net Loft, Inner Quay. Workshop open on Fridays.</p>

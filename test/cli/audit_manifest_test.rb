@@ -17,6 +17,8 @@ class AuditManifestTest < Minitest::Test
     when "ignore_robots" then ["--ignore-robots"]
     when "check_external" then ["--check-external", *at_the_stand_in("www.harbour-almanac.example"), *at_the_stand_in("www.skerrylamper.example")]
     when "danish_host" then ["--host", "www.skerrylamper.example", *at_the_stand_in("www.skerrylamper.example")]
+    when "kept_out" then %w[/topics/harbour=keep_out /stockists/lower-fenwick=keep_out /thank-you=keep_out /topics/lenses=index].flat_map { |intent| ["--intent", intent] }
+    when "silent_host" then ["--host", "mole.skerrylamps.example"]
     else []
     end
   end

@@ -8,29 +8,71 @@ class RulesTest < Minitest::Test
   THRESHOLDS = IronTrellis::Core::Settings::Thresholds.default
 
   SOUND = {url: "http://a.test/x", kind: "html", status: 200, whole: true, depth: 2, start: false, found_by: %w[link], robots_allowed: true, redirect_chain: [], redirect_loop: false, noindex: false,
-           title: "Anchor lights", title_chars: 13, words: 400, links_in: 3, followed_in: 3, in_sitemaps: [], indexable: true, wanted: true, intent: "undecided", soft_missing: false}.freeze
+           title: "Anchor lights", title_chars: 40, words: 400, links_in: 3, followed_in: 3, in_sitemaps: [], indexable: true, wanted: true, intent: "undecided", soft_missing: false, titles: ["Anchor lights"], h1: ["Lights to lie at anchor with"], description: "x" * 100, description_chars: 100, lang: "en", bytes: 20_000,
+           links_out: 9, directives: [], canonicals: {}, canonical_state: "self", canonical: "http://a.test/x", canonical_chain: [], canonical_loop: false, canonical_off_site: false, redirect_off_site: false,
+           has_sitemaps: false}.freeze
+
+  def self.directive(place, *tokens) = IronTrellis::Core::Directives::Directive.new(source: "meta", tokens: tokens, place: place)
+
+  SITEMAP = %w[http://a.test/s.xml].freeze
+  MOVED = {status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y], final_url: "http://a.test/y", final_status: 200, indexable: false}.freeze
 
   # By rule: what of a sound page must be otherwise for it to speak, then changes of that under which it is silent.
   PAGE_RULES = {
     "blocked-wanted" => [{robots_allowed: false, robots_line: 3, robots_rule: "Disallow: /x"}, {wanted: false}, {robots_allowed: nil}],
+    "canonical-chain" => [{canonical_chain: %w[http://a.test/y http://a.test/z]}, {canonical_chain: %w[http://a.test/y]}, {canonical_loop: true}],
+    "canonical-clash" => [{canonicals: {"html" => %w[http://a.test/x], "header" => %w[http://a.test/y]}}, {canonicals: {"html" => %w[http://a.test/x], "header" => %w[http://a.test/x]}}, {canonicals: {"html" => %w[http://a.test/x]}}],
+    "canonical-loop" => [{canonical_loop: true, canonical_chain: %w[http://a.test/y]}, {canonical_loop: false}],
+    "canonical-malformed" => [{canonical_marks: {"malformed" => %w[/x], "misplaced" => []}}, {canonical_marks: {"malformed" => [], "misplaced" => []}}, {canonical_marks: nil}],
+    "canonical-many" => [{canonicals: {"html" => %w[http://a.test/x http://a.test/y]}}, {canonicals: {"html" => %w[http://a.test/x]}}, {canonicals: {"html" => %w[http://a.test/x], "header" => %w[http://a.test/y]}}],
+    "canonical-misplaced" => [{canonical_marks: {"malformed" => [], "misplaced" => %w[http://a.test/y]}}, {canonical_marks: {"malformed" => %w[/x], "misplaced" => []}}],
+    "canonical-missing" => [{canonical_state: "none"}, {canonical_state: "malformed"}, {indexable: false}, {kind: "pdf"}],
+    "canonical-off-site" => [{canonical_off_site: true, canonical: "http://b.test/"}, {canonical_off_site: false}],
+    "dead-end" => [{links_out: 0}, {links_out: 1}, {links_out: nil}, {indexable: false}],
+    "description-long" => [{description_chars: 156}, {description_chars: 155}, {indexable: false}],
+    "description-missing" => [{description: nil, description_chars: nil}, {description: "x"}, {indexable: false}],
+    "description-short" => [{description_chars: 69}, {description_chars: 70}, {description_chars: 0}, {indexable: false}],
+    "directive-conflict" => [{directives: [directive("head", "index", "nofollow"), directive("head", "follow")]}, {directives: [directive("head", "noindex"), directive("head", "none")]}, {directives: [directive("head", "index", "nofollow")]}],
+    "directive-misplaced" => [{directives: [directive("body", "noindex")]}, {directives: [directive("head", "noindex")]}],
     "gone-linked" => [{status: 410}, {links_in: 0}, {status: 404}],
+    "h1-long" => [{h1: ["x" * 71]}, {h1: ["x" * 70]}, {indexable: false}],
+    "h1-many" => [{h1: %w[a b]}, {h1: %w[a]}, {indexable: false}],
+    "h1-missing" => [{h1: []}, {h1: ["", "b"]}, {indexable: false}],
+    "heavy-page" => [{bytes: 2_000_001}, {bytes: 2_000_000}, {kind: "image"}],
+    "lang-missing" => [{lang: nil}, {lang: "da"}, {indexable: false}],
     "noindex-unseen" => [{robots_allowed: false, noindex: true}, {noindex: false}, {robots_allowed: true}],
     "noindex-wanted" => [{noindex: true, noindex_where: "meta robots"}, {wanted: false}, {noindex: false}],
     "not-found" => [{status: 404}, {status: 410}, {links_in: 0, found_by: []}, {status: 500}],
     "orphan" => [{depth: nil, followed_in: 0}, {start: true}, {followed_in: 1}, {status: 404}, {kind: "image"}, {whole: false}],
     "redirect-chain" => [{status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y http://a.test/z], final_url: "http://a.test/z"}, {redirect_chain: %w[http://a.test/y]}, {redirect_loop: true}],
     "redirect-loop" => [{status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y], redirect_loop: true}, {redirect_loop: false}],
+    "redirect-malformed" => [{status: 301, redirect_to: nil}, {redirect_to: "http://a.test/y"}, {status: 304}],
+    "redirect-off-site" => [{**MOVED, redirect_off_site: true}, {redirect_off_site: false}],
+    "redirect-refresh" => [{redirect_to: "http://a.test/y", refresh_source: "meta"}, {refresh_source: nil}],
+    "redirect-temporary" => [{**MOVED, status: 302}, {status: 308}, {redirect_to: nil}],
+    "redirect-to-home" => [{**MOVED, final_url: "http://a.test/"}, {url: "http://b.test/"}, {redirect_off_site: true}, {final_url: "http://a.test/?page=2"}, {redirect_loop: true}],
+    "redirect-to-missing" => [{**MOVED, final_status: 404}, {final_status: 500}, {final_status: nil}],
     "server-error" => [{status: 503}, {status: 404}, {status: nil}],
+    "sitemap-lists-blocked" => [{robots_allowed: false, in_sitemaps: SITEMAP}, {in_sitemaps: []}, {robots_allowed: nil}],
+    "sitemap-lists-diverted" => [{canonical_state: "other", canonical: "http://a.test/y", in_sitemaps: SITEMAP}, {in_sitemaps: []}, {canonical_state: "clash"}],
     "sitemap-lists-missing" => [{status: 404, in_sitemaps: %w[http://a.test/s.xml]}, {in_sitemaps: []}, {status: 200}],
     "sitemap-lists-noindex" => [{noindex: true, in_sitemaps: %w[http://a.test/s.xml]}, {in_sitemaps: []}, {noindex: false}],
+    "sitemap-lists-redirect" => [{**MOVED, in_sitemaps: SITEMAP}, {in_sitemaps: []}, {redirect_to: nil}],
+    "sitemap-lists-unwanted" => [{intent: "keep_out", in_sitemaps: SITEMAP}, {in_sitemaps: []}, {intent: "index"}],
+    "sitemap-omits" => [{has_sitemaps: true}, {in_sitemaps: SITEMAP}, {wanted: false}, {stop: "open"}, {has_sitemaps: false}],
     "soft-missing" => [{soft_missing: true}, {soft_missing: false}],
     "stray-header" => [{header_noindex_alone: true}, {kind: "pdf"}, {header_noindex_alone: false}],
+    "stray" => [{intent: "keep_out"}, {stop: "open"}, {intent: "undecided"}, {kind: "pdf"}],
     "thin" => [{words: 119}, {words: 120}, {words: 119, indexable: false}, {words: 133, group_median_words: 399}],
+    "title-equals-h1" => [{h1: ["Anchor lights", "b"]}, {h1: %w[b]}, {title: "", h1: [""]}],
     "title-long" => [{title_chars: 61}, {title_chars: 60}, {title_chars: 61, indexable: false}],
-    "title-missing" => [{title: nil, title_chars: nil}, {title: "x"}, {title: "", indexable: false}, {title: "", kind: "pdf"}]
+    "title-missing" => [{title: nil, title_chars: nil}, {title: "x"}, {title: "", indexable: false}, {title: "", kind: "pdf"}],
+    "title-many" => [{titles: %w[a b]}, {titles: %w[a]}, {indexable: false}],
+    "title-short" => [{title_chars: 29}, {title_chars: 30}, {title: "", title_chars: 0}, {indexable: false}],
+    "unreachable" => [{status: nil, error: "dns"}, {error: "malformed"}, {links_in: 0, found_by: []}, {status: 200}]
   }.freeze
   LINK_RULES = {
-    "canonical-to-missing" => {status: 404}, "canonical-to-redirect" => {status: 301, final_url: "http://a.test/z"}, "link-to-missing" => {status: 404},
+    "canonical-to-missing" => {status: 404}, "canonical-to-blocked" => {robots_allowed: false}, "canonical-to-noindex" => {noindex: true}, "link-to-failing" => {status: 503}, "canonical-to-redirect" => {status: 301, final_url: "http://a.test/z"}, "link-to-missing" => {status: 404},
     "link-to-redirect" => {status: 301, final_url: "http://a.test/z", final_status: 200}, "outbound-missing" => {status: 404}
   }.freeze
 
@@ -76,7 +118,7 @@ class RulesTest < Minitest::Test
       assert_includes Faults::Rule::GRADES, rule.grade, rule.code
       [rule::WHY, rule::FIX, rule::SOURCE].each { |text| refute_empty text, rule.code }
     end
-    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + %w[title-duplicate]).sort
+    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + %w[description-duplicate h1-duplicate title-duplicate]).sort
   end
 
   def test_a_fault_is_known_again_by_site_code_url_and_what_it_is_about

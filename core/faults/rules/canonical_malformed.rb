@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A canonical that isn't a whole address.
+        class CanonicalMalformed < PageRule
+          CODE = "canonical-malformed"
+          GRADE = "diverts"
+          WHY = "Relative, empty or with a fragment it is read in different ways, or not at all."
+          FIX = "Write it with scheme and host, without a fragment."
+          SOURCE = "RFC 6596 section 3; CP"
+
+          def check(page)
+            written = page.canonical_marks&.fetch("malformed") || []
+            written.map { |href| fault(page, about: href) }
+          end
+        end
+      end
+    end
+  end
+end

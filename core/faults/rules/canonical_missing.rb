@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page that names no canonical.
+        class CanonicalMissing < PageRule
+          CODE = "canonical-missing"
+          GRADE = "weakens"
+          WHY = "Under parameters and other spellings of its address it may be kept twice."
+          FIX = "Let each page name itself."
+          SOURCE = "RFC 6596; CP"
+
+          def check(page)
+            fault(page) if page.page? && page.canonical_state == "none"
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A canonical names a page of another site.
+        class CanonicalOffSite < PageRule
+          CODE = "canonical-off-site"
+          GRADE = "diverts"
+          WHY = "The page gives its place in the index away."
+          FIX = "See whether that is meant; if not, let the page name itself."
+          SOURCE = "RFC 6596; CP"
+
+          def check(page)
+            fault(page, about: page.canonical) if page.canonical_off_site
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page from which no link leads anywhere.
+        class DeadEnd < PageRule
+          CODE = "dead-end"
+          GRADE = "weakens"
+          WHY = "Readers and crawlers end here, and what authority the page gets goes no further."
+          FIX = "Put it into the site's frame, or link to what comes next."
+          SOURCE = "CP"
+
+          def check(page)
+            fault(page) if page.page? && page.links_out&.zero?
+          end
+        end
+      end
+    end
+  end
+end

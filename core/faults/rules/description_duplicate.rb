@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # Indexable pages that share one description.
+        class DescriptionDuplicate < SetRule
+          CODE = "description-duplicate"
+          GRADE = "weakens"
+          WHY = "Pages with one description look alike in results."
+          FIX = "Give each page a description of its own."
+          SOURCE = "CP"
+          VALUE = :description
+
+          def self.stable_about(_about) = nil
+
+          def check(page, shared)
+            fault(page, about: shared.other_than(page.url), description: shared.value, pages: shared.pages)
+          end
+        end
+      end
+    end
+  end
+end

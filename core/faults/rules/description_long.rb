@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A description longer than result pages show.
+        class DescriptionLong < PageRule
+          CODE = "description-long"
+          GRADE = "weakens"
+          WHY = "The end is cut off."
+          FIX = "Shorten it, with what matters first."
+          SOURCE = "CP"
+
+          def check(page)
+            fault(page, chars: page.description_chars) if page.page? && page.description_chars && page.description_chars > settings.description_long
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A description that leaves room unused.
+        class DescriptionShort < PageRule
+          CODE = "description-short"
+          GRADE = "weakens"
+          WHY = "A few words seldom make anyone choose the page."
+          FIX = "Say what the page offers."
+          SOURCE = "CP"
+
+          def check(page)
+            fault(page, chars: page.description_chars) if page.page? && page.description_chars&.positive? && page.description_chars < settings.description_short
+          end
+        end
+      end
+    end
+  end
+end

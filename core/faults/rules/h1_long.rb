@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A main heading that is too long to be taken in at once.
+        class H1Long < PageRule
+          CODE = "h1-long"
+          GRADE = "weakens"
+          WHY = "What the page is about drowns in it."
+          FIX = "Shorten it; the rest can go into the first paragraph."
+          SOURCE = "CP"
+
+          def self.stable_about(_about) = nil
+
+          def check(page)
+            fault(page, about: page.h1.first, chars: page.h1.first.length) if page.page? && page.h1&.first && page.h1.first.length > settings.h1_long
+          end
+        end
+      end
+    end
+  end
+end

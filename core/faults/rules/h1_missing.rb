@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page without a main heading.
+        class H1Missing < PageRule
+          CODE = "h1-missing"
+          GRADE = "weakens"
+          WHY = "Readers and crawlers look there first for what the page is about."
+          FIX = "Give it one H1."
+          SOURCE = "HTML standard, headings; CP"
+
+          def check(page)
+            fault(page) if page.page? && (page.h1 || []).all?(&:empty?)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A redirect that ends at a URL that answers 4xx.
+        class RedirectToMissing < PageRule
+          CODE = "redirect-to-missing"
+          GRADE = "stops"
+          WHY = "The old address sends everyone to nothing, and what it had earned is lost."
+          FIX = "Let it lead to the page that took its place, or answer 410."
+          SOURCE = "RFC 9110 section 15.4; CP"
+
+          def check(page)
+            fault(page, about: page.final_url, status: page.final_status, hops: page.redirect_chain) if page.redirect_to && (400..499).cover?(page.final_status)
+          end
+        end
+      end
+    end
+  end
+end

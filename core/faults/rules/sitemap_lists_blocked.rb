@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A sitemap lists a URL that robots.txt blocks.
+        class SitemapListsBlocked < PageRule
+          CODE = "sitemap-lists-blocked"
+          GRADE = "weakens"
+          WHY = "The sitemap asks for what robots.txt forbids."
+          FIX = "Unblock the URL, or take it out of the sitemap."
+          SOURCE = "sitemaps.org protocol 0.9; CP"
+
+          def check(page)
+            page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, line: page.robots_line) } if page.robots_allowed == false
+          end
+        end
+      end
+    end
+  end
+end

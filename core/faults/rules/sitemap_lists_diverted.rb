@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A sitemap lists a page whose canonical is another one.
+        class SitemapListsDiverted < PageRule
+          CODE = "sitemap-lists-diverted"
+          GRADE = "weakens"
+          WHY = "The sitemap asks for a page that gives its place away."
+          FIX = "List the canonical instead."
+          SOURCE = "sitemaps.org protocol 0.9; CP"
+
+          def check(page)
+            page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, canonical: page.canonical) } if page.canonical_state == "other"
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A sitemap lists a URL that redirects.
+        class SitemapListsRedirect < PageRule
+          CODE = "sitemap-lists-redirect"
+          GRADE = "weakens"
+          WHY = "The sitemap gives an address that isn't the page's own; crawls are wasted."
+          FIX = "List the final address."
+          SOURCE = "sitemaps.org protocol 0.9; CP"
+
+          def check(page)
+            page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, final_url: page.final_url) } if page.redirect_to
+          end
+        end
+      end
+    end
+  end
+end

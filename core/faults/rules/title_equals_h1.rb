@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A title that says the same as the heading.
+        class TitleEqualsH1 < PageRule
+          CODE = "title-equals-h1"
+          GRADE = "weakens"
+          WHY = "No harm, but a chance let pass: the title can name the site and what the heading leaves out."
+          FIX = "Think of the title as the line in a list of results."
+          SOURCE = "CP"
+
+          def self.stable_about(_about) = nil
+
+          def check(page)
+            fault(page, about: page.title) if page.page? && !page.title.to_s.empty? && page.h1&.first == page.title
+          end
+        end
+      end
+    end
+  end
+end

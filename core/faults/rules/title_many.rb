@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page with more than one title.
+        class TitleMany < PageRule
+          CODE = "title-many"
+          GRADE = "weakens"
+          WHY = "Only the first counts for some, the last for others."
+          FIX = "Leave one."
+          SOURCE = "HTML standard, the title element"
+
+          def self.stable_about(_about) = nil
+
+          def check(page)
+            fault(page, about: page.titles[1], titles: page.titles) if page.page? && page.titles && page.titles.size > 1
+          end
+        end
+      end
+    end
+  end
+end

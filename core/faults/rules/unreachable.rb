@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A URL that is linked to or listed gives no answer.
+        class Unreachable < PageRule
+          CODE = "unreachable"
+          GRADE = "stops"
+          WHY = "Nobody gets in, and a crawler that fails often comes back seldom."
+          FIX = "Find out why the server doesn't answer: its name, its certificate, its firewall, its load."
+          SOURCE = "RFC 9110 section 15; CP"
+
+          def check(page)
+            fault(page, about: page.error) if %w[dns connect closed tls timeout].include?(page.error) && page.status.nil? && page.mentioned?
+          end
+        end
+      end
+    end
+  end
+end
