@@ -113,6 +113,10 @@ class RulesTest < Minitest::Test
     assert_equal %w[http://a.test/2 http://a.test/1 http://a.test/1], %w[http://a.test/1 http://a.test/2 http://a.test/3].map { |url| rule.check(subject(url: url), shared).about }
   end
 
+  def test_the_table_of_rules_is_that_of_the_rule_files
+    assert_equal IronTrellis::ROOT.join("docs/rules.md").read, `#{IronTrellis::ROOT.join("bin/rules")} --print`, "run bin/rules"
+  end
+
   def test_every_rule_says_why_how_to_mend_it_and_where_it_comes_from
     Faults::Registry.all.each do |rule|
       assert_includes Faults::Rule::GRADES, rule.grade, rule.code
