@@ -9,6 +9,8 @@ gem "nokogiri", "~> 1.17.2"
 gem "uri-idna", "~> 0.3.1"
 gem "re2", "~> 2.19"
 gem "brotli", "~> 0.9"
+# Its maintained fork wants Ruby 3.2.
+gem "numo-narray", "0.9.2.1"
 # Newer than Ruby's own: they read an answer without copying the rest of it for each line.
 gem "net-http", "~> 0.9"
 gem "net-protocol", "~> 0.2"

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+require "numo/narray"
+
+module IronTrellis
+  module Core
+    module Graph
+      # PageRank (Brin and Page 1998): the share of time that someone who follows links at random, and now and then begins anew anywhere,
+      # spends on each page. Pages without links out send everywhere alike. Nodes are numbers from 0 on.
+      module Authority
+        DAMPING = 0.85
+        # It has settled when all shares together change by less than this.
+        SETTLED = 1e-9
+        MOST_TURNS = 300
+
+        module_function
+
+        # @param nodes [Integer] how many there are
+        # @param sources [Numo::Int64] of each link; no link twice and none to itself
+        # @param targets [Numo::Int64]
+        # @return [Numo::DFloat] shares, which come to 1
+        #   Authority.of(2, Numo::Int64[0], Numo::Int64[1]).to_a # => [0.3508…, 0.6491…]
+        def of(nodes, sources, targets)
+          return Numo::DFloat.zeros(nodes) if nodes.zero?
+          return Numo::DFloat.new(nodes).fill(1.0 / nodes) if sources.empty?
+
+          degrees = Numo::DFloat.cast(sources.bincount(minlength: nodes))
+          ends = degrees.eq(0).where
+          degrees[ends] = 1.0
+          settle(nodes, sources, targets, degrees, ends)
+        end
+
+        def settle(nodes, sources, targets, degrees, ends)
+          shares = Numo::DFloat.new(nodes).fill(1.0 / nodes)
+          MOST_TURNS.times do
+            everywhere = (1 - DAMPING + DAMPING * (ends.empty? ? 0.0 : shares[ends].sum)) / nodes
+            following = targets.bincount((shares / degrees)[sources], minlength: nodes) * DAMPING + everywhere
+            change = (following - shares).abs.sum
+            shares = following
+            break if change < SETTLED
+          end
+          shares
+        end
+        private_class_method :settle
+      end
+    end
+  end
+end
