@@ -8,8 +8,6 @@ module IronTrellis
         final_url final_status noindex nofollow directives canonical canonical_source canonical_state hreflang lang title title_chars
         description description_chars h1 words links_in links_out_internal links_out_external images images_without_alt in_sitemaps group
         intent importance authority indexable stop stop_reason faults].freeze
-      # What no rule can tell yet stands as null.
-      NOT_KNOWN_YET = {"importance" => nil, "authority" => nil}.freeze
       SUMS = {"by_status" => "coalesce(status::text, coalesce(error, 'not fetched'))", "by_stop" => "coalesce(stop, 'none')", "by_group" => '"group"'}.freeze
 
       # @param crawl [Crawl]
@@ -61,7 +59,6 @@ module IronTrellis
       def count(sql) = Sql.rows(sql).to_h { |row| [row["key"], row["count"]] }
 
       def url(row)
-        row = row.merge(NOT_KNOWN_YET)
         row["directives"] = (row["directives"] || []).map { |one| one.slice("source", "agent", "tokens") }
         row["hreflang"] = ((row["hreflang"] || []) + (row["alternates"] || []).flatten).map { |one| one.slice("code", "url", "source") }.uniq
         URL_FIELDS.to_h { |field| [field, row[field]] }

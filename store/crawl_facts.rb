@@ -27,11 +27,19 @@ module IronTrellis
         SQL
       }.freeze
 
+      # How each page stands among all pages, from 0 to 1.
+      RANKS = <<~SQL
+        SELECT url_id, percent_rank() OVER (ORDER BY authority) AS authority_rank, percent_rank() OVER (ORDER BY depth DESC NULLS FIRST) AS nearness_rank
+        FROM %<graph>s WHERE authority IS NOT NULL
+      SQL
+      GRAPH = %w[graph ranks].freeze
+
       URLS = <<~SQL
-        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, d.depth, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, l.in_sitemaps
+        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, l.in_sitemaps
         FROM %<frontier>s f
         LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
-        LEFT JOIN %<depth>s d ON d.url_id = f.url_id
+        LEFT JOIN %<graph>s g ON g.url_id = f.url_id
+        LEFT JOIN %<ranks>s r ON r.url_id = f.url_id
         LEFT JOIN %<in>s i ON i.url_id = f.url_id
         LEFT JOIN %<out>s o ON o.url_id = f.url_id
         LEFT JOIN %<listed>s l ON l.url_id = f.url_id
@@ -48,7 +56,7 @@ module IronTrellis
       def initialize(crawl)
         @crawl = crawl
         @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }
-          .merge((TABLES.keys + ["depth"]).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
+          .merge((TABLES.keys + GRAPH).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
       end
 
       # Makes the tables, for as long as the block runs.
@@ -57,9 +65,8 @@ module IronTrellis
       def prepared
         drop
         TABLES.each { |name, sql| make(name, format(sql, @names)) }
-        make("depth", "SELECT NULL::bigint AS url_id, NULL::integer AS depth WHERE false")
-        Copy.new(@names[:depth], %w[url_id depth]).call(@names[:depth], CrawlGraph.new(@crawl).depths(start_ids)) if @crawl.whole?
-        (TABLES.keys + ["depth"]).each { |name| Sql.raw.exec("ANALYZE #{@names[name.to_sym]}") }
+        make_graph
+        (TABLES.keys + GRAPH).each { |name| Sql.raw.exec("ANALYZE #{@names[name.to_sym]}") }
         yield
       ensure
         drop
@@ -103,7 +110,18 @@ module IronTrellis
 
       def make(name, sql) = Sql.raw.exec("CREATE UNLOGGED TABLE #{@names[name.to_sym]} AS #{sql}")
 
-      def drop = (TABLES.keys + ["depth"]).each { |name| Sql.raw.exec("DROP TABLE IF EXISTS #{@names[name.to_sym]}") }
+      # A crawl of a list knows nothing of the graph.
+      def make_graph
+        make("graph", "SELECT NULL::bigint AS url_id, NULL::integer AS depth, NULL::double precision AS authority WHERE false")
+        if @crawl.whole?
+          graph = CrawlGraph.new(@crawl)
+          depths, authority = graph.depths(start_ids), graph.authority
+          Copy.new(@names[:graph], %w[url_id depth authority]).call(@names[:graph], (depths.keys | authority.keys).map { |id| [id, depths[id], authority[id]] })
+        end
+        make("ranks", format(RANKS, @names))
+      end
+
+      def drop = (TABLES.keys + GRAPH).each { |name| Sql.raw.exec("DROP TABLE IF EXISTS #{@names[name.to_sym]}") }
     end
   end
 end

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "numo/narray"
+
 module IronTrellis
   module Store
     # The link graph of a crawl, kept small: URLs are numbered in the order of their ids, and the links out of each lie packed in one
@@ -9,6 +11,7 @@ module IronTrellis
       CLICKS = TYPES.values_at("anchor", "frame", "refresh").freeze
       REFERENCES = TYPES.values_at("canonical", "hreflang").freeze
       PACKED = "l>*"
+      NOBODY = -1
 
       NUMBERED = <<~SQL
         CREATE TEMPORARY TABLE %<nodes>s ON COMMIT DROP AS
@@ -29,6 +32,19 @@ module IronTrellis
       # @return [Hash{Integer => Integer}] fewest clicks by URL id, over followed links
       def depths(start_ids) = walk(start_ids.to_h { |id| [id, 0] }, references: [])
 
+      # What passes a redirect or a canonical goes to the page that stands at its end, and that page's links count as those of all of them.
+      #
+      # @return [Hash{Integer => Float}] share of authority by URL id, of the pages that stand for themselves
+      def authority
+        read([])
+        numbers = standing_for.uniq.reject { |number| number == NOBODY }.sort
+        places = numbers.each_with_index.to_h
+        ends = Numo::Int64.cast(standing_for.map { |number| places.fetch(number, NOBODY) })
+        shares = Core::Graph::Authority.of(numbers.size, *distinct(ends, numbers.size))
+        ids = @numbers.keys
+        numbers.each_with_index.to_h { |number, place| [ids[number], shares[place]] }
+      end
+
       # @return [Hash{Integer => Integer}] by URL id, as the crawl counts to keep to its limit: references lead on as well, and what sitemaps list
       #   stands one step from a start
       def crawl_depths
@@ -39,6 +55,41 @@ module IronTrellis
 
       private
 
+      # @return [Array<Integer>] by node, the page that stands for it, or NOBODY
+      def standing_for
+        @standing_for ||= begin
+          pages = numbers_of("SELECT url_id FROM #{table("page_facts")} WHERE kind = 'html' AND status BETWEEN 200 AND 299")
+          following = canonicals.merge(redirects)
+          @numbers.each_value.map do |number|
+            chain = Core::Redirects::Chain.follow(number, following.method(:[]))
+            last = chain.loop? ? number : chain.final
+            pages.key?(last) ? last : NOBODY
+          end
+        end
+      end
+
+      def canonicals
+        Sql.run("SELECT url_id, canonical FROM #{table("page_facts")} WHERE canonical_state = 'other'").values
+          .filter_map { |from, url| [@numbers[from.to_i], @numbers[Core::Url::NormalForm.id(@crawl.site_id, url)]] }.to_h.compact
+      end
+
+      def numbers_of(sql) = Sql.run(sql).column_values(0).to_h { |id| [@numbers[id.to_i], true] }
+
+      # @return [Array(Numo::Int64, Numo::Int64)] sources and targets of links between pages that stand for themselves, each once
+      def distinct(ends, count)
+        sources = Numo::Int32.from_binary(@links.map { |node, targets| [node].pack("l") * (targets.bytesize / 4) }.join)
+        targets = Numo::Int32.from_binary(@links.values.join).swap_byte
+        return [Numo::Int64[], Numo::Int64[]] if sources.empty?
+
+        sources, targets = ends[sources], ends[targets]
+        kept = ((sources >= 0) & (targets >= 0) & sources.ne(targets)).where
+        keys = (sources[kept] * count + targets[kept]).sort
+        keys = keys[first_of_equals(keys)] unless keys.empty?
+        [keys / count, keys % count]
+      end
+
+      def first_of_equals(keys) = Numo::Int64.hstack([Numo::Int64[0], keys[1..].ne(keys[0...-1]).where + 1])
+
       def walk(starts, references:)
         read(references)
         depths = Core::Graph::Depths.of(starts: starts.transform_keys { |id| @numbers[id] }.except(nil), links: ->(node) { @links[node]&.unpack(PACKED) }, redirects: redirects)
@@ -47,6 +98,9 @@ module IronTrellis
       end
 
       def read(references)
+        return if @read == references
+
+        @read = references
         ActiveRecord::Base.transaction do
           Sql.raw.exec(format(NUMBERED, nodes: nodes, frontier: table("frontier")))
           Sql.raw.exec("ANALYZE #{nodes}")

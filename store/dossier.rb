@@ -23,7 +23,7 @@ module IronTrellis
       def call
         {
           url: @row.slice(*Ledger::Fields::KINDS.keys).merge("url_id" => @id.to_s), climb: @row["climb"], hops: hops, facts: facts, header_lines: header_lines,
-          faults: faults, clicks: clicks
+          faults: faults, clicks: clicks, importance_parts: @row["importance_parts"]
         }
       end
 

@@ -36,10 +36,27 @@ module IronTrellis
 
       def judge(row)
         subject = subject(row)
+        score = importance(row, subject)
+        subject.importance = score&.value
         climb = Core::Ladder::Climb.new(evidence(row, subject))
         subject.stop = climb.stop
         subject.indexable = climb.indexable?
-        JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb)
+        JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb, score: score)
+      end
+
+      # @return [Float, nil] 1 or 0; nil where the site has no sitemap
+      def listed(subject)
+        return unless @has_sitemaps
+
+        subject.in_sitemaps.any? ? 1.0 : 0.0
+      end
+
+      # Only pages that stand for themselves have one.
+      def importance(row, subject)
+        return if row["authority"].nil?
+
+        Core::Importance::Score.of({"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
+          key_page: @wishes.key_page?(subject.url))
       end
 
       def subject(row)
@@ -60,7 +77,7 @@ module IronTrellis
           titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
           links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
           directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
-          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps
+          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"]
         )
       end
 

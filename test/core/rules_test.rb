@@ -34,6 +34,7 @@ class RulesTest < Minitest::Test
     "description-short" => [{description_chars: 69}, {description_chars: 70}, {description_chars: 0}, {indexable: false}],
     "directive-conflict" => [{directives: [directive("head", "index", "nofollow"), directive("head", "follow")]}, {directives: [directive("head", "noindex"), directive("head", "none")]}, {directives: [directive("head", "index", "nofollow")]}],
     "directive-misplaced" => [{directives: [directive("body", "noindex")]}, {directives: [directive("head", "noindex")]}],
+    "few-links-in" => [{importance: 70, links_in: 2}, {importance: 69.9}, {links_in: 3}, {links_in: 0}, {importance: nil}],
     "gone-linked" => [{status: 410}, {links_in: 0}, {status: 404}],
     "h1-long" => [{h1: ["x" * 71]}, {h1: ["x" * 70]}, {indexable: false}],
     "h1-many" => [{h1: %w[a b]}, {h1: %w[a]}, {indexable: false}],

@@ -46,6 +46,26 @@ class CrawlGraphTest < Minitest::Test
     assert_equal %w[a b], depths.keys.sort
   end
 
+  # A canonical's target is known by its address.
+  def id_of(name) = (name == "true") ? IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/true") : super
+
+  # a and true stand for themselves: b leads to true, d names it; f is no page, g is missing, h is linked to by nofollow only.
+  def test_authority_passes_through_redirects_and_canonicals
+    @crawl.frontier.add(entries(@crawl, "true"))
+    link(%w[a b], %w[a b], %w[a d], %w[d a], %w[a f], %w[a g], ["a", "h", "anchor", false], %w[true true])
+    %w[a true h].each { |name| answer(name, kind: "html", status: 200) }
+    answer("b", kind: "html", status: 301, redirect_to_id: id_of("true"))
+    answer("d", kind: "html", status: 200, canonical: "http://store.test/true", canonical_state: "other")
+    answer("f", kind: "image", status: 200)
+    answer("g", kind: "html", status: 404)
+    shares = IronTrellis::Store::CrawlGraph.new(@crawl).authority
+
+    assert_equal %w[a h true].map { |name| id_of(name) }.sort, shares.keys.sort
+    assert_in_delta shares[id_of("a")], shares[id_of("true")], 1e-6, "a leads there, and it, by way of d, to a"
+    assert_operator shares[id_of("a")], :>, 5 * shares[id_of("h")]
+    assert_in_delta 1.0, shares.values.sum, 1e-9
+  end
+
   # References lead on as well where the crawl keeps to its limit, and what a sitemap lists stands one step from the start.
   def test_the_crawl_counts_depth_by_references_and_sitemaps_too
     start = IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/")

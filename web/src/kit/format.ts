@@ -34,3 +34,7 @@ export function bytes(value: number) {
   if (value < 1_000_000) return `${Math.round(value / 1000)} KB`;
   return `${(value / 1_000_000).toLocaleString(undefined, { maximumFractionDigits: 1 })} MB`;
 }
+
+/** A part of the whole: "12.4%", "0.035%". */
+export const share = (value: number) =>
+  value.toLocaleString(undefined, { style: "percent", maximumSignificantDigits: value < 0.001 ? 2 : 3 });

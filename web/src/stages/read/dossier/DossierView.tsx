@@ -8,6 +8,7 @@ import { Failed, Loading } from "../../../kit/Notice";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
+import { Importance } from "./Importance";
 import { Ladder } from "./Ladder";
 import { Links } from "./Links";
 import { Facts, Part, UrlLink } from "./parts";
@@ -35,6 +36,7 @@ export function DossierView({ crawl, url, tools }: Props) {
         </Box>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
           <Way dossier={page} />
+          <Importance dossier={page} />
           <Response dossier={page} />
           <Directives dossier={page} />
           <Content dossier={page} />

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import type { LedgerRow } from "../../../api/client";
-import { bytes, count } from "../../../kit/format";
+import { bytes, count, share } from "../../../kit/format";
 import { stateOfRung } from "../../../kit/rungs";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
@@ -54,6 +54,24 @@ export const COLUMNS: Column[] = [
   { field: "stop_reason", name: "Why", subject: "reason", kind: "text", width: 240 },
   { field: "depth", name: "Depth", subject: "depth", kind: "number", width: 64, sortable: true },
   { field: "title", name: "Title", subject: "title", kind: "text", width: 220 },
+  {
+    field: "importance",
+    name: "Importance",
+    subject: "importance",
+    kind: "number",
+    width: 88,
+    sortable: true,
+    show: (row) => row.importance?.toFixed(1) ?? "",
+  },
+  {
+    field: "authority",
+    name: "Authority",
+    subject: "authority",
+    kind: "number",
+    width: 84,
+    sortable: true,
+    show: (row) => (row.authority == null ? "" : share(row.authority)),
+  },
   { field: "title_chars", name: "Title chars", subject: "title characters", kind: "number", width: 84, sortable: true },
   { field: "words", name: "Words", subject: "words", kind: "number", width: 68, sortable: true },
   { field: "links_in", name: "Links in", subject: "links in", kind: "number", width: 76, sortable: true },
@@ -152,7 +170,18 @@ export const COLUMNS: Column[] = [
   { field: "images_without_alt", name: "Without alt", subject: "images without alt", kind: "number", width: 86 },
 ];
 
-export const SHOWN_AT_FIRST = ["url", "status", "stop", "depth", "title", "words", "links_in", "group", "faults"];
+export const SHOWN_AT_FIRST = [
+  "url",
+  "status",
+  "stop",
+  "depth",
+  "importance",
+  "title",
+  "words",
+  "links_in",
+  "group",
+  "faults",
+];
 
 const byField = new Map(COLUMNS.map((column) => [column.field as string, column]));
 /** The column of a field, if there is one. */

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require "numo/narray"
+require "open3"
+
+# Source: npm's graphology-metrics (PageRank of Brin and Page 1998 by power iteration, dangling nodes spread evenly), on graphs made up by a
+# fixed seed: sparse and dense ones, with pages that nothing links to, pages without links out, circles and islands.
+class GraphologyTest < Minitest::Test
+  GRAPHS = [[1, 0], [2, 1], [5, 4], [30, 40], [30, 400], [200, 150], [200, 3000], [800, 6000]].freeze
+  NEAR = 1e-6
+
+  def graphs
+    random = Random.new(7410)
+    GRAPHS.map do |nodes, links|
+      drawn = Array.new(links) { [random.rand(nodes), (random.rand**2 * nodes).floor] }
+      {nodes: nodes, links: drawn.reject { |source, target| source == target }.uniq}
+    end
+  end
+
+  def test_shares_and_their_order_are_those_of_graphology
+    theirs = Open3.capture2("node", File.join(__dir__, "graphology.mjs"), stdin_data: graphs.map { |one| JSON.generate(one) }.join("\n")).first.lines.map { |line| JSON.parse(line) }
+    assert_equal GRAPHS.size, theirs.size
+
+    graphs.zip(theirs) do |graph, expected|
+      shares = ours(graph)
+      assert_in_delta 1.0, shares.sum, NEAR
+      shares.zip(expected) { |share, other| assert_in_delta other, share, NEAR, graph[:nodes] }
+      assert_equal order(expected), order(shares)
+    end
+  end
+
+  private
+
+  def ours(graph)
+    sources, targets = [0, 1].map { |side| Numo::Int64.cast(graph[:links].map { |link| link[side] }) }
+    IronTrellis::Core::Graph::Authority.of(graph[:nodes], sources, targets).to_a
+  end
+
+  # Shares that are equal but for rounding stand in the order of the nodes.
+  def order(shares) = shares.each_index.sort_by { |node| [-shares[node].round(8), node] }
+end
