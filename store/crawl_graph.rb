@@ -77,10 +77,10 @@ module IronTrellis
 
       # @return [Array(Numo::Int64, Numo::Int64)] sources and targets of links between pages that stand for themselves, each once
       def distinct(ends, count)
+        return [Numo::Int64[], Numo::Int64[]] if @links.empty?
+
         sources = Numo::Int32.from_binary(@links.map { |node, targets| [node].pack("l") * (targets.bytesize / 4) }.join)
         targets = Numo::Int32.from_binary(@links.values.join).swap_byte
-        return [Numo::Int64[], Numo::Int64[]] if sources.empty?
-
         sources, targets = ends[sources], ends[targets]
         kept = ((sources >= 0) & (targets >= 0) & sources.ne(targets)).where
         keys = (sources[kept] * count + targets[kept]).sort

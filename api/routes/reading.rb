@@ -3,7 +3,7 @@
 module IronTrellis
   module Api
     module Routes
-      # What a judged crawl holds: the trellis, the ledger, dossiers.
+      # What a judged crawl holds: the trellis, the ledger, faults, dossiers.
       module Reading
         # What the routes of one URL share.
         module OneUrl
@@ -22,6 +22,10 @@ module IronTrellis
           app.get("/api/crawls/:crawl/totals") { json(Store::Ledger::Totals.of(run, conditions)) }
 
           app.get("/api/crawls/:crawl/urls/:url") { json(dossier.call) }
+
+          app.get("/api/crawls/:crawl/faults") { json(rules: Store::FaultBook.new(run).call) }
+
+          app.get("/api/crawls/:crawl/faults/:code") { json(Store::FaultBook.new(run).occurrences(params[:code])) }
 
           app.get("/api/crawls/:crawl/urls/:url/links") { json(dossier.links(params[:direction])) }
         end

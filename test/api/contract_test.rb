@@ -221,6 +221,22 @@ class ContractTest < Minitest::Test
     call(:get, "/crawls/#{judged}/trellis?reading=sideways", status: 400)
   end
 
+  def test_faults_by_rule_count_what_the_ledger_counts
+    sign_up
+    rules = call(:get, "/crawls/#{judged}/faults")["rules"]
+
+    assert_equal rules.map { |rule| rule["weight"] }.sort.reverse, rules.map { |rule| rule["weight"] }
+    rules.each do |rule|
+      where = {field: "faults", op: "has", value: rule["code"]}
+      assert_equal rule["urls"], call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"], rule["code"]
+      assert_equal rule["urls"], rule["groups"].sum { |group| group["urls"] }
+    end
+    links = call(:get, "/crawls/#{judged}/faults/link-to-redirect")
+    assert_equal rules.find { |rule| rule["code"] == "link-to-redirect" }["times"], links["total"]
+    assert_includes links["rows"].map { |row| row["about"] }, "http://www.skerrylamps.example/stockists/st-orrin"
+    call(:get, "/crawls/#{judged}/faults/no-such-rule", status: 404)
+  end
+
   def test_the_ledger_is_paged_and_a_dossier_opened
     sign_up
     first = call(:get, "/crawls/#{judged}/urls?limit=50&sort=-words")

@@ -18,6 +18,7 @@ class WalkTest < Minitest::Test
     read_the_trellis
     narrow_the_ledger
     open_a_dossier
+    follow_a_cause
   end
 
   def test_bad_settings_are_told_at_their_fields_and_nothing_is_lost
@@ -74,7 +75,7 @@ class WalkTest < Minitest::Test
 
   def read_the_trellis
     assert_text "Where pages stop on their way into the index"
-    assert_text(/8 of \d+ wanted pages stop/)
+    assert_text(/15 of \d+ wanted pages stop/)
     assert_empty accessibility_faults, "trellis"
     click_button "As a table"
     assert_text "Pages that stop at each rung, by page group"
@@ -100,12 +101,29 @@ class WalkTest < Minitest::Test
     assert_text "2 of "
   end
 
+  # From the cause to the page on which it is mended.
+  def follow_a_cause
+    click_link "Faults"
+    assert_text "What is wrong, by cause"
+    find("button", text: "link-to-redirect").click
+    assert_text "Point the link straight at the final address."
+    assert_empty accessibility_faults, "faults"
+    within("table[aria-label='Where link-to-redirect is']") do
+      assert_text "st-orrin"
+      find("a", text: "oil-or-electric").click
+    end
+    assert_selector "[role=dialog]", text: "Oil or electric light on board"
+    click_button "Close"
+    click_link "5 URLs in the ledger"
+    assert_text "5 of "
+  end
+
   def open_a_dossier
     find("[role=row]", text: "ms-55-copper").click
     within "[role=dialog]" do
       assert_text "noindex in meta robots"
       assert_text "noindex-wanted"
-      assert_text "Links in (1)"
+      assert_text "Links in (2)"
       assert_text "/lamps/masthead/"
       assert_text "content-type: text/html"
     end

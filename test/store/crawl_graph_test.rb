@@ -66,6 +66,12 @@ class CrawlGraphTest < Minitest::Test
     assert_in_delta 1.0, shares.values.sum, 1e-9
   end
 
+  def test_without_links_all_pages_share_alike
+    %w[a b].each { |name| answer(name, kind: "html", status: 200) }
+
+    assert_equal [0.5, 0.5], IronTrellis::Store::CrawlGraph.new(@crawl).authority.values
+  end
+
   # References lead on as well where the crawl keeps to its limit, and what a sitemap lists stands one step from the start.
   def test_the_crawl_counts_depth_by_references_and_sitemaps_too
     start = IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/")

@@ -9,6 +9,7 @@ const Setup = lazy(() => import("./stages/crawl/setup/Setup"));
 const Live = lazy(() => import("./stages/crawl/live/Live"));
 const TrellisScreen = lazy(() => import("./stages/read/trellis/TrellisScreen"));
 const Ledger = lazy(() => import("./stages/read/ledger/Ledger"));
+const Faults = lazy(() => import("./stages/read/faults/Faults"));
 const DossierPage = lazy(() => import("./stages/read/dossier/DossierPage"));
 
 /** The addresses of the application. Without a session there is only the sign-in. */
@@ -28,6 +29,7 @@ export function App() {
           <Route path="crawl/live" element={<Frame screen="crawl/live">{<Live />}</Frame>} />
           <Route path="read/trellis" element={<Frame screen="read/trellis">{<TrellisScreen />}</Frame>} />
           <Route path="read/ledger" element={<Frame screen="read/ledger">{<Ledger />}</Frame>} />
+          <Route path="read/faults" element={<Frame screen="read/faults">{<Faults />}</Frame>} />
           <Route path="read/dossier" element={<Frame screen="read/dossier">{<DossierPage />}</Frame>} />
         </Route>
         <Route path="*" element={<Navigate to="/" replace />} />

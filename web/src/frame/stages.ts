@@ -14,6 +14,7 @@ export const STAGES: { name: string; letter: string; screens: { path: string; na
     screens: [
       { path: "read/trellis", name: "Trellis" },
       { path: "read/ledger", name: "Ledger" },
+      { path: "read/faults", name: "Faults" },
     ],
   },
   { name: "Decide", letter: "d", screens: [] },

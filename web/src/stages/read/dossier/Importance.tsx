@@ -28,12 +28,13 @@ export function Importance({ dossier }: { dossier: Dossier }) {
 }
 
 function Standing({ part, standing = 0, weight = 0 }: { part: string; standing?: number; weight?: number }) {
-  const says = part === "sitemap" ? (standing > 0 ? "listed" : "not listed") : `above ${share(standing)} of pages`;
+  const says =
+    part === "sitemap" ? (standing > 0 ? "listed" : "not listed") : `above ${Math.round(standing * 100)}% of pages`;
   return (
     <>
       {says}
       <Box component="span" sx={{ color: "text.secondary" }}>
-        , counts {share(weight)}
+        , counts {Math.round(weight * 100)}%
       </Box>
     </>
   );

@@ -53,7 +53,7 @@ export const COLUMNS: Column[] = [
   },
   { field: "stop_reason", name: "Why", subject: "reason", kind: "text", width: 240 },
   { field: "depth", name: "Depth", subject: "depth", kind: "number", width: 64, sortable: true },
-  { field: "title", name: "Title", subject: "title", kind: "text", width: 220 },
+  { field: "title", name: "Title", subject: "title", kind: "text", width: 196 },
   {
     field: "importance",
     name: "Importance",

@@ -1,0 +1,127 @@
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import { count, counted } from "../../../kit/format";
+import { Sign } from "../../../kit/signs/Sign";
+import type { FaultSum } from "./Faults";
+import { Places } from "./Places";
+
+type Props = { crawl: number; rule: FaultSum; heaviest: number; open: boolean; flip: () => void };
+
+const COLUMNS = "20px 210px minmax(0, 1fr) 150px 150px";
+
+/** What stands in the columns of the causes. */
+export function Headings() {
+  return (
+    <Box
+      aria-hidden
+      sx={{
+        display: "grid",
+        gridTemplateColumns: COLUMNS,
+        columnGap: 1.5,
+        px: 1,
+        pb: 0.25,
+        fontSize: 12,
+        color: "text.secondary",
+      }}
+    >
+      <span />
+      <span>Cause</span>
+      <span>Where it gathers</span>
+      <Box component="span" sx={{ textAlign: "right" }}>
+        Found on
+      </Box>
+      <Box component="span" sx={{ textAlign: "right" }}>
+        Weight
+      </Box>
+    </Box>
+  );
+}
+
+/** One rule that found something: how much it weighs and where it gathers; opened, why it matters and where to mend it. */
+export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
+  return (
+    <Box
+      component="li"
+      sx={{ borderBottom: 1, borderColor: "divider", bgcolor: open ? "background.paper" : undefined }}
+    >
+      <ButtonBase
+        onClick={flip}
+        aria-expanded={open}
+        sx={{
+          display: "grid",
+          gridTemplateColumns: COLUMNS,
+          columnGap: 1.5,
+          alignItems: "center",
+          width: "100%",
+          textAlign: "left",
+          font: "inherit",
+          px: 1,
+          minHeight: 34,
+        }}
+      >
+        <Sign state={rule.grade} />
+        <strong>{rule.code}</strong>
+        <Box
+          component="span"
+          sx={{ color: "text.secondary", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
+        >
+          {gathering(rule)}
+        </Box>
+        <Box component="span" sx={{ textAlign: "right" }}>
+          {counted(rule.urls, "URL")}
+          {rule.wanted > 0 && (
+            <Box component="span" sx={{ color: "text.secondary" }}>
+              , {count(rule.wanted)} wanted
+            </Box>
+          )}
+        </Box>
+        <Weight rule={rule} heaviest={heaviest} />
+      </ButtonBase>
+      {open && (
+        <Box sx={{ display: "grid", gridTemplateColumns: "300px minmax(0, 1fr)", columnGap: 4, px: 1, pt: 1, pb: 2.5 }}>
+          <Reason rule={rule} />
+          <Places crawl={crawl} rule={rule} />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Where it gathers: a template is told before single pages. */
+function gathering({ groups }: FaultSum) {
+  const templates = groups.filter((group) => group.template);
+  if (templates.length > 0)
+    return templates
+      .map((group) => `the template of ${group.group} (${count(group.urls)} of ${counted(group.pages, "page")})`)
+      .join(", ");
+  const named = groups.slice(0, 3).map((group) => `${count(group.urls)} in ${group.group}`);
+  return [...named, groups.length > 3 && `${counted(groups.length - 3, "other group")}`].filter(Boolean).join(", ");
+}
+
+function Weight({ rule, heaviest }: { rule: FaultSum; heaviest: number }) {
+  const width = heaviest > 0 ? Math.max((rule.weight / heaviest) * 100, 1) : 0;
+  return (
+    <Box
+      component="span"
+      title="Grade times the importance of all its URLs"
+      sx={{ display: "grid", gridTemplateColumns: "1fr 44px", alignItems: "center", gap: 1 }}
+    >
+      <Box component="span" sx={{ height: 6 }} aria-hidden>
+        <Box component="span" sx={{ display: "block", height: 6, width: `${width}%`, bgcolor: "iron" }} />
+      </Box>
+      <Box component="span" sx={{ textAlign: "right" }}>
+        {count(Math.round(rule.weight))}
+      </Box>
+    </Box>
+  );
+}
+
+function Reason({ rule }: { rule: FaultSum }) {
+  return (
+    <Box sx={{ pl: 4 }}>
+      <Box sx={{ mb: 1 }}>{rule.why}</Box>
+      <Box sx={{ fontStyle: "italic", mb: 1 }}>{rule.fix}</Box>
+      <Box sx={{ color: "text.secondary", fontSize: 12 }}>{rule.source.replace(/\bCP\b/g, "common practice")}</Box>
+    </Box>
+  );
+}
