@@ -5,11 +5,12 @@ module IronTrellis
     # What rules ask of the staged rows of a run, picked by the database: groups with what is usual in them, links to suspect targets,
     # pages that share a value.
     class StagedRows
-      SUBJECT = %w[url_id url kind status error redirect_to redirect_chain final_url final_status title description h1 words group intent wanted indexable noindex robots_allowed robots_line].freeze
+      SUBJECT = %w[url_id url kind status error redirect_to redirect_chain final_url final_status title description h1 words group intent wanted indexable noindex canonical robots_allowed robots_line].freeze
       PAGE = "kind = 'html' AND indexable"
       SUSPECT = {
         missing: "t.status BETWEEN 400 AND 499", failing: "(t.status >= 500 OR t.status IS NULL AND t.error IS NOT NULL)", redirecting: "t.redirect_to IS NOT NULL",
-        noindexed: "t.noindex", blocked: "t.robots_allowed IS FALSE"
+        noindexed: "t.noindex", blocked: "t.robots_allowed IS FALSE",
+        diverted: "t.canonical_state = 'other'", unanswering: "t.kind = 'html' AND t.status BETWEEN 200 AND 299"
       }.freeze
       SHARED = {title: "title", description: "description", h1: "h1[1]"}.freeze
 
@@ -20,6 +21,7 @@ module IronTrellis
         @links = Partitions.name("links", crawl.id)
         @frontier = Partitions.name("frontier", crawl.id)
         @page_facts = Partitions.name("page_facts", crawl.id)
+        @sitemap_entries = Partitions.name("sitemap_entries", crawl.id)
       end
 
       # @param least [Integer] pages a group must have to have a median
@@ -39,8 +41,9 @@ module IronTrellis
       def links_to(targets, types, &block)
         Sql.stream(<<~SQL, [Sql.array(types.map { |type| FactsRows::TYPES.fetch(type) })], portion: 500, &block)
           SELECT #{columns("s")}, row_to_json(t) AS target, k.links FROM (
-            SELECT source_id, target_id, json_agg(json_build_object('text', text, 'place', place) ORDER BY position) AS links FROM #{@links}
-            WHERE type = ANY($1::smallint[]) AND source_id <> target_id AND target_id IN (SELECT t.url_id FROM #{target_rows(targets)}) GROUP BY source_id, target_id
+            SELECT source_id, target_id, json_agg(json_build_object('text', text, 'place', place) ORDER BY position) AS links FROM #{@links} k
+            WHERE type = ANY($1::smallint[]) AND source_id <> target_id AND target_id IN (SELECT t.url_id FROM #{target_rows(targets)})
+            #{"AND #{no_return}" if targets == :unanswering} GROUP BY source_id, target_id
           ) k JOIN #{@stage} s ON s.url_id = k.source_id JOIN #{target_rows(targets)} ON t.url_id = k.target_id
         SQL
       end
@@ -58,6 +61,12 @@ module IronTrellis
       end
 
       private
+
+      # A sitemap may give what the page itself doesn't.
+      def no_return
+        "NOT EXISTS (SELECT 1 FROM #{@links} r WHERE r.source_id = k.target_id AND r.target_id = k.source_id AND r.type = k.type) " \
+          "AND NOT EXISTS (SELECT 1 FROM #{@sitemap_entries} e WHERE e.url_id = k.target_id AND e.alternates IS NOT NULL)"
+      end
 
       def columns(table) = SUBJECT.map { |column| %(#{table}."#{column}") }.join(", ")
 

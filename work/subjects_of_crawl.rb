@@ -77,7 +77,7 @@ module IronTrellis
           titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
           links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
           directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
-          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"]
+          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: row["hreflang"] || []
         )
       end
 

@@ -4,7 +4,8 @@ module IronTrellis
   module Core
     module Faults
       # A rule on links and what they lead to. LINKS says which types it looks at, TARGETS which targets are suspect (:missing answers
-      # 4xx, :failing 5xx or not at all, :redirecting redirects, :noindexed and :blocked may not be indexed or fetched, :outside lies on another host and
+      # 4xx, :failing 5xx or not at all, :redirecting redirects, :noindexed and :blocked may not be indexed or fetched, :diverted names another page as
+      # its canonical, :unanswering is a page that has no such link back, :outside lies on another host and
       # didn't answer well): the store picks those, the rule judges them.
       class LinkRule < Rule
         class << self

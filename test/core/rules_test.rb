@@ -10,9 +10,11 @@ class RulesTest < Minitest::Test
   SOUND = {url: "http://a.test/x", kind: "html", status: 200, whole: true, depth: 2, start: false, found_by: %w[link], robots_allowed: true, redirect_chain: [], redirect_loop: false, noindex: false,
            title: "Anchor lights", title_chars: 40, words: 400, links_in: 3, followed_in: 3, in_sitemaps: [], indexable: true, wanted: true, intent: "undecided", soft_missing: false, titles: ["Anchor lights"], h1: ["Lights to lie at anchor with"], description: "x" * 100, description_chars: 100, lang: "en", bytes: 20_000,
            links_out: 9, directives: [], canonicals: {}, canonical_state: "self", canonical: "http://a.test/x", canonical_chain: [], canonical_loop: false, canonical_off_site: false, redirect_off_site: false,
-           has_sitemaps: false}.freeze
+           has_sitemaps: false, hreflang: []}.freeze
 
   def self.directive(place, *tokens) = IronTrellis::Core::Directives::Directive.new(source: "meta", tokens: tokens, place: place)
+
+  def self.tongues(*pairs) = pairs.map { |code, url| {"code" => code, "url" => "http://a.test/#{url}", "source" => "html"} }
 
   SITEMAP = %w[http://a.test/s.xml].freeze
   MOVED = {status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y], final_url: "http://a.test/y", final_status: 200, indexable: false}.freeze
@@ -41,6 +43,11 @@ class RulesTest < Minitest::Test
     "h1-missing" => [{h1: []}, {h1: ["", "b"]}, {indexable: false}],
     "heavy-page" => [{bytes: 2_000_001}, {bytes: 2_000_000}, {kind: "image"}],
     "lang-missing" => [{lang: nil}, {lang: "da"}, {indexable: false}],
+    "hreflang-code" => [{hreflang: tongues(%w[en-UK x])}, {hreflang: tongues(%w[en-GB x], %w[x-default x], %w[zh-Hant-TW y])}],
+    "hreflang-code-twice" => [{hreflang: tongues(%w[pt x], %w[PT y])}, {hreflang: tongues(%w[pt x], %w[pt x], %w[pt-BR y])}],
+    "hreflang-no-default" => [{hreflang: tongues(%w[en x], %w[pt y])}, {hreflang: tongues(%w[en x], %w[X-Default x])}, {hreflang: []}, {indexable: false}],
+    "hreflang-no-self" => [{hreflang: tongues(%w[pt y], %w[x-default y])}, {hreflang: tongues(%w[en x], %w[pt y])}, {hreflang: []}, {indexable: false}],
+    "lang-mismatch" => [{hreflang: tongues(%w[pt x])}, {lang: "pt-BR"}, {lang: nil}, {hreflang: tongues(%w[pt y])}, {hreflang: tongues(%w[pt x], %w[en x])}],
     "noindex-unseen" => [{robots_allowed: false, noindex: true}, {noindex: false}, {robots_allowed: true}],
     "noindex-wanted" => [{noindex: true, noindex_where: "meta robots"}, {wanted: false}, {noindex: false}],
     "not-found" => [{status: 404}, {status: 410}, {links_in: 0, found_by: []}, {status: 500}],
@@ -73,7 +80,8 @@ class RulesTest < Minitest::Test
     "unreachable" => [{status: nil, error: "dns"}, {error: "malformed"}, {links_in: 0, found_by: []}, {status: 200}]
   }.freeze
   LINK_RULES = {
-    "canonical-to-missing" => {status: 404}, "canonical-to-blocked" => {robots_allowed: false}, "canonical-to-noindex" => {noindex: true}, "link-to-failing" => {status: 503}, "canonical-to-redirect" => {status: 301, final_url: "http://a.test/z"}, "link-to-missing" => {status: 404},
+    "canonical-to-missing" => {status: 404}, "hreflang-no-return" => {}, "hreflang-not-canonical" => {canonical: "http://a.test/z"}, "hreflang-to-blocked" => {robots_allowed: false}, "hreflang-to-missing" => {status: 404},
+    "hreflang-to-noindex" => {noindex: true}, "hreflang-to-redirect" => {status: 301}, "canonical-to-blocked" => {robots_allowed: false}, "canonical-to-noindex" => {noindex: true}, "link-to-failing" => {status: 503}, "canonical-to-redirect" => {status: 301, final_url: "http://a.test/z"}, "link-to-missing" => {status: 404},
     "link-to-redirect" => {status: 301, final_url: "http://a.test/z", final_status: 200}, "outbound-missing" => {status: 404}
   }.freeze
 

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # An hreflang leads to a page that doesn't name this one back.
+        class HreflangNoReturn < LinkRule
+          CODE = "hreflang-no-return"
+          GRADE = "diverts"
+          WHY = "Both must name each other, or the pair is void."
+          FIX = "Let every page of the set name every other."
+          SOURCE = "CP"
+          LINKS = %w[hreflang].freeze
+          TARGETS = :unanswering
+
+          def check(source, target, _links)
+            fault(source, about: target.url)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # An hreflang leads to a page whose canonical is another.
+        class HreflangNotCanonical < LinkRule
+          CODE = "hreflang-not-canonical"
+          GRADE = "diverts"
+          WHY = "The page gives its place to one that isn't in the set."
+          FIX = "Name the canonical, or let the page name itself."
+          SOURCE = "CP"
+          LINKS = %w[hreflang].freeze
+          TARGETS = :diverted
+
+          def check(source, target, _links)
+            fault(source, about: target.url, canonical: target.canonical)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # An hreflang leads to a URL that robots.txt blocks.
+        class HreflangToBlocked < LinkRule
+          CODE = "hreflang-to-blocked"
+          GRADE = "diverts"
+          WHY = "Crawlers can't see that it names this page back, so the pair is void."
+          FIX = "Unblock it, or take it out of the set."
+          SOURCE = "CP"
+          LINKS = %w[hreflang].freeze
+          TARGETS = :blocked
+
+          def check(source, target, _links)
+            fault(source, about: target.url, line: target.robots_line)
+          end
+        end
+      end
+    end
+  end
+end

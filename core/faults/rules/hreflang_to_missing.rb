@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # An hreflang leads to a URL that answers 4xx.
+        class HreflangToMissing < LinkRule
+          CODE = "hreflang-to-missing"
+          GRADE = "diverts"
+          WHY = "Readers of that language are sent to nothing, and the pair is void."
+          FIX = "Let it name the page that is there, or take it out."
+          SOURCE = "CP"
+          LINKS = %w[hreflang].freeze
+          TARGETS = :missing
+
+          def check(source, target, _links)
+            fault(source, about: target.url, status: target.status)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # An hreflang leads to a URL that redirects.
+        class HreflangToRedirect < LinkRule
+          CODE = "hreflang-to-redirect"
+          GRADE = "diverts"
+          WHY = "The page it means never names this one back, so the pair is void."
+          FIX = "Name the final address."
+          SOURCE = "CP"
+          LINKS = %w[hreflang].freeze
+          TARGETS = :redirecting
+
+          def check(source, target, _links)
+            fault(source, about: target.url, final_url: target.final_url)
+          end
+        end
+      end
+    end
+  end
+end
