@@ -35,6 +35,8 @@ gem "bcrypt", "~> 3.1"
 
 # The command line and the demo.
 gem "thor", "~> 1.3"
+gem "csv", "~> 3.3"
+gem "caxlsx", "~> 4.1"
 gem "tty-progressbar", "~> 0.18"
 gem "foreman", "~> 0.90"
 

@@ -85,6 +85,16 @@ module IronTrellis
         Audit.new(start_urls, options).call
       end
 
+      desc "export", "Write what the newest crawl of a site found as one table"
+      option :site, required: true, banner: "NAME"
+      option :what, required: true, enum: %w[urls links faults fixes]
+      option :format, default: "csv", enum: %w[csv xlsx jsonl]
+      option :out, required: true, banner: "FILE"
+      # @return [Integer] exit code
+      def export
+        Export.new(options).call
+      end
+
       desc "robots FILE_OR_URL", "Say of URLs or paths whether a robots.txt lets an agent fetch them"
       long_desc <<~TEXT
         Prints one JSON object a line, in the order asked: url, allowed, and the line and rule that decide (null where none does). URLs or paths

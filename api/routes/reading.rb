@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "tempfile"
+
 module IronTrellis
   module Api
     module Routes
@@ -10,14 +12,29 @@ module IronTrellis
           def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
         end
 
+        # The ledger as a file. It is made whole before it is sent, so that what goes wrong can still be told.
+        module Export
+          def export
+            format = Ports::Tables.named(params[:format])
+            rows = Store::Ledger::Rows.new(run, conditions: conditions, sort: params[:sort] || "url", columns: params[:cols]&.split(","))
+            file = Tempfile.new(["ledger", ".#{params[:format]}"])
+            format.write(file.path, rows.columns, rows)
+            content_type format::TYPE
+            attachment "#{crawl.site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-crawl-#{crawl.number}.#{params[:format]}"
+            ::File.binread(file.path).tap { file.close! }
+          end
+        end
+
         def self.registered(app)
-          app.helpers OneUrl
+          app.helpers OneUrl, Export
 
           app.get("/api/crawls/:crawl/trellis") { json(Store::Trellis.new(run, params[:reading] || "all").call) }
 
           app.get("/api/crawls/:crawl/urls") do
             json(Store::Ledger::Page.new(run, conditions: conditions, sort: params[:sort] || "url", after: params[:after], limit: (params[:limit] || 100).to_i).call)
           end
+
+          app.get("/api/crawls/:crawl/urls.:format") { export }
 
           app.get("/api/crawls/:crawl/totals") { json(Store::Ledger::Totals.of(run, conditions)) }
 

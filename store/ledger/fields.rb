@@ -19,6 +19,16 @@ module IronTrellis
 
         module_function
 
+        # @param text [String] a sortable column, with "-" in front for descending
+        # @return [Array(String, Boolean)] the column, and whether it descends
+        # @raise [Core::Error::InvalidInput]
+        def sort(text)
+          column = text.delete_prefix("-")
+          return [column, text.start_with?("-")] if SORTABLE.include?(column)
+
+          raise Core::Error::InvalidInput.new("The ledger can't be sorted by “#{column}”; use one of #{SORTABLE.join(", ")}.")
+        end
+
         # @param name [String]
         # @return [Symbol] :text, :number, :set, :flag or :list
         # @raise [Core::Error::InvalidInput]

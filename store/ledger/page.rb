@@ -20,10 +20,7 @@ module IronTrellis
         def initialize(run, conditions:, sort: "url", after: nil, limit: 100)
           @run = run
           @conditions = conditions
-          @descending = sort.start_with?("-")
-          @column = sort.delete_prefix("-")
-          raise Core::Error::InvalidInput.new("The ledger can't be sorted by “#{@column}”; use one of #{Fields::SORTABLE.join(", ")}.") unless Fields::SORTABLE.include?(@column)
-
+          @column, @descending = Fields.sort(sort)
           @after = after && decode(after)
           @limit = limit.clamp(1, MOST)
         end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require "csv"
 require "committee"
 require "cgi"
 require "rack/test"
@@ -237,6 +238,22 @@ class ContractTest < Minitest::Test
     call(:get, "/crawls/#{judged}/faults/no-such-rule", status: 404)
   end
 
+  def test_what_the_ledger_shows_is_exported_in_its_order_with_its_columns
+    sign_up
+    where = CGI.escape(JSON.generate({all: [{field: "group", op: "is", value: "/lamps/"}]}))
+    shown = call(:get, "/crawls/#{judged}/urls?where=#{where}&sort=-words&limit=500")["rows"]
+    expected = shown.map { |row| row.values_at("url", "words", "wanted", "faults") }
+    get("/api/crawls/#{judged}/urls.csv?where=#{where}&sort=-words&cols=url,words,wanted,faults")
+    heading, *rows = CSV.parse(last_response.body.force_encoding("UTF-8").delete_prefix("\uFEFF"))
+
+    assert_equal %w[url words wanted faults], heading
+    assert_equal expected.map { |url, words, wanted, faults| [url, words&.to_s, wanted.to_s, faults.join("; ")] }, rows.map { |row| [*row[0..2], row[3].to_s] }
+    assert_match(/attachment; filename="contract-.*-crawl-\d+\.csv"/, last_response.headers["content-disposition"])
+    get("/api/crawls/#{judged}/urls.jsonl?where=#{where}&sort=-words&cols=url,words,wanted,faults")
+    assert_equal expected, last_response.body.lines.map { |line| JSON.parse(line).values }
+    [["csv?cols=url,nonsense", 422], ["csv?sort=title", 422], ["pdf?", 422]].each { |query, status| call(:get, "/crawls/#{judged}/urls.#{query}", status: status) }
+  end
+
   def test_the_ledger_is_paged_and_a_dossier_opened
     sign_up
     first = call(:get, "/crawls/#{judged}/urls?limit=50&sort=-words")
@@ -250,7 +267,7 @@ class ContractTest < Minitest::Test
     assert_equal %w[redirect-chain], dossier["faults"].map { |fault| fault["code"] }
     assert_equal ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/guides/", "http://www.skerrylamps.example/guides/oil-or-electric", chain["url"]],
       dossier["clicks"].map { |step| step["url"] }
-    assert_equal [["the MS-40", "main"]], call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}/links?direction=in")["rows"].map { |link| link.values_at("text", "place") }
+    assert_equal [["it", nil], ["the MS-40", "main"]], call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}/links?direction=in")["rows"].map { |link| link.values_at("text", "place") }
     assert_equal "redirect", call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}/links?direction=out")["rows"].first["type"]
     call(:get, "/crawls/#{judged}/urls/1", status: 404)
   end

@@ -52,6 +52,7 @@ function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
           <ConditionBar where={ledger.where} change={ledger.setWhere} />
         </Box>
         <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
+        <Export crawl={crawl} ledger={ledger} />
         <ColumnChoice columns={ledger.columns} choose={ledger.setColumns} />
       </Box>
       {ledger.pages.error ? (
@@ -79,6 +80,39 @@ function FetchAgain({ crawl, where, urls }: { crawl: number; where: string | und
     >
       {again.error ? "Could not be started" : `Fetch ${urls === 1 ? "it" : `these ${count(urls)}`} again`}
     </Button>
+  );
+}
+
+const FORMATS = { csv: "CSV", xlsx: "Excel workbook", jsonl: "JSON Lines" };
+
+/** What is shown, as a file: these conditions, this order, these columns. */
+function Export({ crawl, ledger }: { crawl: number; ledger: ReturnType<typeof useLedger> }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const where = writeWhere(ledger.where);
+  const query = new URLSearchParams({
+    ...(where ? { where } : {}),
+    sort: ledger.sort,
+    cols: ledger.columns.map((column) => column.field).join(","),
+  });
+  return (
+    <>
+      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
+        Export
+      </Button>
+      <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)} slotProps={{ list: { dense: true } }}>
+        {Object.entries(FORMATS).map(([ending, name]) => (
+          <MenuItem
+            key={ending}
+            component="a"
+            href={`/api/crawls/${crawl}/urls.${ending}?${query}`}
+            download
+            onClick={() => setAnchor(null)}
+          >
+            {name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
   );
 }
 

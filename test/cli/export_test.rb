@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require "csv"
+
+class ExportTest < Minitest::Test
+  include TestDatabase
+  include AuditRun
+
+  def self.audited
+    @audited ||= Object.new.extend(AuditRun).audit_skerry("--site", "to be exported", "--limit", "40")
+  end
+
+  def export(*arguments)
+    Dir.mktmpdir("export") do |folder|
+      path = File.join(folder, "table")
+      result = trellis("export", "--site", "to be exported", "--out", path, *arguments)
+      assert_equal 0, result.code, result.err
+      File.read(path).delete_prefix("\uFEFF")
+    end
+  end
+
+  def test_urls_links_and_faults_are_those_of_the_audit
+    audited = self.class.audited
+
+    assert_equal audited.rows("urls").map { |row| row["url"] }.sort, CSV.parse(export("--what", "urls"), headers: true).map { |row| row["url"] }.sort
+    assert_equal audited.rows("links"), export("--what", "links", "--format", "jsonl").lines.map { |line| JSON.parse(line) }
+    faults = CSV.parse(export("--what", "faults"), headers: true)
+    assert_equal audited.rows("faults").map { |row| row.values_at("code", "url", "about") }, faults.map { |row| row.values_at("code", "url", "about") }
+    assert_equal audited.rows("faults").first["detail"], JSON.parse(faults.first["detail"])
+  end
+
+  def test_what_cannot_be_exported_is_told
+    self.class.audited
+    {["--site", "nobody", "--what", "urls"] => [3, /no site “nobody”/], ["--site", "to be exported", "--what", "fixes"] => [2, /not built yet/], ["--site", "to be exported", "--what", "all"] => [2, /--what/]}.each do |arguments, (code, message)|
+      result = trellis("export", "--out", "/tmp/never-written", *arguments)
+      assert_equal code, result.code, arguments.inspect
+      assert_match message, result.err
+    end
+  end
+end
