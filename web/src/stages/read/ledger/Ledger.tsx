@@ -83,7 +83,7 @@ function FetchAgain({ crawl, where, urls }: { crawl: number; where: string | und
   );
 }
 
-const FORMATS = { csv: "CSV", xlsx: "Excel workbook", jsonl: "JSON Lines" };
+const FORMATS = { csv: "CSV", xlsx: "Workbook (XLSX)", jsonl: "JSON Lines" };
 
 /** What is shown, as a file: these conditions, this order, these columns. */
 function Export({ crawl, ledger }: { crawl: number; ledger: ReturnType<typeof useLedger> }) {
