@@ -12,6 +12,8 @@ module IronTrellis
       REFERENCES = TYPES.values_at("canonical", "hreflang").freeze
       PACKED = "l>*"
       NOBODY = -1
+      # Beyond these, shares differ by the order in which they were added up.
+      DIGITS = 12
 
       NUMBERED = <<~SQL
         CREATE TEMPORARY TABLE %<nodes>s ON COMMIT DROP AS
@@ -42,7 +44,7 @@ module IronTrellis
         ends = Numo::Int64.cast(standing_for.map { |number| places.fetch(number, NOBODY) })
         shares = Core::Graph::Authority.of(numbers.size, *distinct(ends, numbers.size))
         ids = @numbers.keys
-        numbers.each_with_index.to_h { |number, place| [ids[number], shares[place]] }
+        numbers.each_with_index.to_h { |number, place| [ids[number], shares[place].round(DIGITS)] }
       end
 
       # @return [Hash{Integer => Integer}] by URL id, as the crawl counts to keep to its limit: references lead on as well, and what sitemaps list
@@ -83,12 +85,18 @@ module IronTrellis
         targets = Numo::Int32.from_binary(@links.values.join).swap_byte
         sources, targets = ends[sources], ends[targets]
         kept = ((sources >= 0) & (targets >= 0) & sources.ne(targets)).where
+        return [Numo::Int64[], Numo::Int64[]] if kept.empty?
+
         keys = (sources[kept] * count + targets[kept]).sort
-        keys = keys[first_of_equals(keys)] unless keys.empty?
+        keys = keys[first_of_equals(keys)]
         [keys / count, keys % count]
       end
 
-      def first_of_equals(keys) = Numo::Int64.hstack([Numo::Int64[0], keys[1..].ne(keys[0...-1]).where + 1])
+      def first_of_equals(keys)
+        return Numo::Int64[0] if keys.size == 1
+
+        Numo::Int64.hstack([Numo::Int64[0], keys[1..].ne(keys[0...-1]).where + 1])
+      end
 
       def walk(starts, references:)
         read(references)

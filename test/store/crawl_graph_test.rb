@@ -66,6 +66,16 @@ class CrawlGraphTest < Minitest::Test
     assert_in_delta 1.0, shares.values.sum, 1e-9
   end
 
+  def test_one_link_is_enough_and_links_to_oneself_and_out_are_none
+    %w[a b].each { |name| answer(name, kind: "html", status: 200) }
+    link(%w[a a], %w[a c])
+    assert_equal [0.5, 0.5], IronTrellis::Store::CrawlGraph.new(@crawl).authority.values
+
+    link(%w[a b])
+    shares = IronTrellis::Store::CrawlGraph.new(@crawl).authority
+    assert_operator shares[id_of("b")], :>, shares[id_of("a")]
+  end
+
   def test_without_links_all_pages_share_alike
     %w[a b].each { |name| answer(name, kind: "html", status: 200) }
 
