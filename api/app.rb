@@ -31,6 +31,7 @@ module IronTrellis
       before do
         content_type :json
         headers "cache-control" => "no-store"
+        Store::Database.revive
         sign_in_needed! unless %w[/api/session /api/accounts].include?(request.path_info)
       end
 

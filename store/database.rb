@@ -38,6 +38,16 @@ module IronTrellis
         raise Unavailable.new("PostgreSQL can't be used: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
       end
 
+      # Makes sure that this thread's connection lives, and opens it anew where the server closed it meanwhile.
+      #
+      # @return [void]
+      # @raise [Unavailable]
+      def revive
+        ActiveRecord::Base.connection.verify!
+      rescue ActiveRecord::ActiveRecordError, PG::Error => error
+        raise Unavailable.new("PostgreSQL can't be used: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+      end
+
       # Makes the database if it isn't there and brings its schema up to date. Safe to run at once in many places: one
       # lock covers all of it, because Active Record's own begins only after it has made its tables.
       #

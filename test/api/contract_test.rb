@@ -102,6 +102,17 @@ class ContractTest < Minitest::Test
     assert_equal 403, last_response.status
   end
 
+  def test_a_connection_that_the_database_closed_is_opened_anew
+    sign_up
+    own = IronTrellis::Store::Sql.run("SELECT pg_backend_pid()").getvalue(0, 0)
+    PG.connect(IronTrellis::Store::Database.url.sub(%r{/[^/?]+(\?.*)?\z}, '/postgres\1')).then do |other|
+      other.exec_params("SELECT pg_terminate_backend($1)", [own])
+      other.close
+    end
+
+    assert_kind_of Array, call(:get, "/sites")["sites"]
+  end
+
   def test_sign_in_may_be_tried_ten_times_a_minute
     call(:get, "/session")
     10.times { call(:post, "/session", {email: "x@y", password: "z"}, status: 401) }
