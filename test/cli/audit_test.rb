@@ -67,8 +67,8 @@ class AuditTest < Minitest::Test
     {
       "http://nowhere.invalid/" => /no address/, "http://127.0.0.1:1/" => /robots.txt could not be read/, "#{at}/hang" => /in time/,
       "#{at}/off-site" => %r{redirects to http://elsewhere.example/, which is not on a host in scope}, "#{at}/huge" => /larger than the limit/
-    }.each do |url, message|
-      result = audit(url, "--site", "bad start #{url}")
+    }.map { |url, message| [url, message, Thread.new { audit(url, "--site", "bad start #{url}") }] }.each do |url, message, audited|
+      result = audited.value
       assert_equal 3, result.code, "#{url}: #{result.err}"
       assert_match message, result.err
       refute_match(/\.rb:\d+/, result.err)
