@@ -10,9 +10,16 @@ module IronTrellis
           def needs_group? = const_defined?(:NEEDS_GROUP)
         end
 
+        NOTHING = [].freeze
+
+        # Asked of every page by every rule, and mostly for nothing.
+        #
         # @param page [Subject]
         # @return [Array<Fault>]
-        def call(page) = [check(page)].flatten.compact
+        def call(page)
+          found = check(page) or return NOTHING
+          found.is_a?(Array) ? found.compact : [found]
+        end
 
         # @param page [Subject]
         # @return [Fault, Array<Fault>, nil]
