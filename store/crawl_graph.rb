@@ -12,6 +12,8 @@ module IronTrellis
       REFERENCES = TYPES.values_at("canonical", "hreflang").freeze
       PACKED = "l>*"
       NOBODY = -1
+      # Links of which the memory is felt.
+      MANY = 500_000
       # Beyond these, shares differ by the order in which they were added up.
       DIGITS = 12
 
@@ -41,8 +43,8 @@ module IronTrellis
         read([])
         numbers = standing_for.uniq.reject { |number| number == NOBODY }.sort
         places = numbers.each_with_index.to_h
-        ends = Numo::Int64.cast(standing_for.map { |number| places.fetch(number, NOBODY) })
-        shares = Core::Graph::Authority.of(numbers.size, *distinct(ends, numbers.size))
+        ends = standing_for.map { |number| places.fetch(number, NOBODY) }
+        shares = Core::Graph::Authority.of(numbers.size, *links_between(ends))
         ids = @numbers.keys
         numbers.each_with_index.to_h { |number, place| [ids[number], shares[place].round(DIGITS)] }
       end
@@ -77,25 +79,24 @@ module IronTrellis
 
       def numbers_of(sql) = Sql.run(sql).column_values(0).to_h { |id| [@numbers[id.to_i], true] }
 
-      # @return [Array(Numo::Int64, Numo::Int64)] sources and targets of links between pages that stand for themselves, each once
-      def distinct(ends, count)
-        return [Numo::Int64[], Numo::Int64[]] if @links.empty?
+      # Page by page, each forgotten when it is done: all links as Ruby's numbers would take half a gigabyte, and twice packed a hundred megabytes.
+      #
+      # @param ends [Array<Integer>] by node, the place of the page that stands for it, or NOBODY
+      # @return [Array(Numo::Int32, Numo::Int32)] sources and targets of links between those pages, each once
+      def links_between(ends)
+        sources, targets = Array.new(2) { Numo::Int32.zeros(@links.each_value.sum(&:bytesize) / 4) }
+        size = 0
+        @links.keys.group_by { |node| ends[node] }.each do |source, nodes|
+          found = nodes.flat_map { |node| @links.delete(node).unpack(PACKED).map { |target| ends[target] } }.uniq - [source, NOBODY]
+          next if source == NOBODY || found.empty?
 
-        sources = Numo::Int32.from_binary(@links.map { |node, targets| [node].pack("l") * (targets.bytesize / 4) }.join)
-        targets = Numo::Int32.from_binary(@links.values.join).swap_byte
-        sources, targets = ends[sources], ends[targets]
-        kept = ((sources >= 0) & (targets >= 0) & sources.ne(targets)).where
-        return [Numo::Int64[], Numo::Int64[]] if kept.empty?
-
-        keys = (sources[kept] * count + targets[kept]).sort
-        keys = keys[first_of_equals(keys)]
-        [keys / count, keys % count]
-      end
-
-      def first_of_equals(keys)
-        return Numo::Int64[0] if keys.size == 1
-
-        Numo::Int64.hstack([Numo::Int64[0], keys[1..].ne(keys[0...-1]).where + 1])
+          part = size...(size += found.size)
+          sources[part], targets[part] = source, found
+        end
+        @read = nil
+        # What was unpacked makes room at once for what comes next.
+        GC.start if size > MANY
+        size.zero? ? [Numo::Int32[], Numo::Int32[]] : [sources[0...size], targets[0...size]]
       end
 
       def walk(starts, references:)

@@ -33,7 +33,7 @@ class GraphologyTest < Minitest::Test
   private
 
   def ours(graph)
-    sources, targets = [0, 1].map { |side| Numo::Int64.cast(graph[:links].map { |link| link[side] }) }
+    sources, targets = [0, 1].map { |side| Numo::Int32.cast(graph[:links].map { |link| link[side] }) }
     IronTrellis::Core::Graph::Authority.of(graph[:nodes], sources, targets).to_a
   end
 
