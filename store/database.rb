@@ -35,7 +35,7 @@ module IronTrellis
         ActiveRecord::Base.establish_connection(url: url, pool: pool, keepalives_idle: 30, checkout_timeout: 20)
         ActiveRecord::Base.connection.execute("SET client_min_messages TO warning")
       rescue ActiveRecord::ActiveRecordError, PG::Error => error
-        raise Unavailable.new("PostgreSQL can't be used: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+        raise unavailable("used", error)
       end
 
       # Makes sure that this thread's connection lives, and opens it anew where the server closed it meanwhile.
@@ -45,7 +45,7 @@ module IronTrellis
       def revive
         ActiveRecord::Base.connection.verify!
       rescue ActiveRecord::ActiveRecordError, PG::Error => error
-        raise Unavailable.new("PostgreSQL can't be used: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+        raise unavailable("used", error)
       end
 
       # Makes the database if it isn't there and brings its schema up to date. Safe to run at once in many places: one
@@ -85,9 +85,13 @@ module IronTrellis
         connection = PG.connect(url.sub(%r{/[^/?]+(\?.*)?\z}, '/postgres\1'))
         yield connection
       rescue PG::ConnectionBad => error
-        raise Unavailable.new("PostgreSQL can't be reached: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+        raise unavailable("reached", error)
       ensure
         connection&.close
+      end
+
+      def unavailable(what, error)
+        Unavailable.new("PostgreSQL can't be #{what}: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
       end
 
       def own_cluster_url
@@ -97,7 +101,7 @@ module IronTrellis
 
         Open3.capture2(script, "url", name).first.strip
       end
-      private_class_method :exists?, :create, :migrate, :database_of_url, :maintenance, :own_cluster_url
+      private_class_method :exists?, :create, :migrate, :database_of_url, :maintenance, :unavailable, :own_cluster_url
     end
   end
 end

@@ -35,6 +35,10 @@ export function bytes(value: number) {
   return `${(value / 1_000_000).toLocaleString(undefined, { maximumFractionDigits: 1 })} MB`;
 }
 
+/** Where a rule comes from, in whole words. */
+export const ruleSource = (source: string) =>
+  source === "CP" ? "Common practice" : source.replace(/\bCP\b/g, "common practice");
+
 /** A part of the whole: "12.4%", "0.035%". */
 export const share = (value: number) =>
   value.toLocaleString(undefined, { style: "percent", maximumSignificantDigits: value < 0.001 ? 2 : 3 });

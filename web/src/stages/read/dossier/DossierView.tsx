@@ -3,7 +3,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, data, type Dossier } from "../../../api/client";
-import { bytes, count, counted, moment } from "../../../kit/format";
+import { bytes, count, counted, moment, ruleSource } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
@@ -99,7 +99,7 @@ function Faults({ dossier }: { dossier: Dossier }) {
             {fault.why} <em>{fault.fix}</em>
             <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
               {" "}
-              {fault.source === "CP" ? "Common practice" : fault.source.replace(/\bCP\b/g, "common practice")}
+              {ruleSource(fault.source)}
             </Box>
           </Box>
         </Box>

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
-import { count, counted } from "../../../kit/format";
+import { count, counted, ruleSource } from "../../../kit/format";
 import { Sign } from "../../../kit/signs/Sign";
 import type { FaultSum } from "./Faults";
 import { Places } from "./Places";
@@ -121,7 +121,7 @@ function Reason({ rule }: { rule: FaultSum }) {
     <Box sx={{ pl: 4 }}>
       <Box sx={{ mb: 1 }}>{rule.why}</Box>
       <Box sx={{ fontStyle: "italic", mb: 1 }}>{rule.fix}</Box>
-      <Box sx={{ color: "text.secondary", fontSize: 12 }}>{rule.source.replace(/\bCP\b/g, "common practice")}</Box>
+      <Box sx={{ color: "text.secondary", fontSize: 12 }}>{ruleSource(rule.source)}</Box>
     </Box>
   );
 }
