@@ -1,13 +1,12 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
 import { api, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { counted } from "../../../kit/format";
-import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Failed, Loading } from "../../../kit/Notice";
 import { useCurrent } from "../../../kit/useCurrent";
+import { NothingYet } from "../NothingYet";
 import { Cause, Headings } from "./Cause";
 
 export type FaultSum = Schemas["FaultSum"];
@@ -15,7 +14,7 @@ export type FaultSum = Schemas["FaultSum"];
 /** What is wrong, by cause, the heaviest first; the open one says where to mend it. */
 export default function Faults() {
   const { crawl, loading, error } = useCurrent();
-  const { search, change, to } = useAddress();
+  const { search, change } = useAddress();
   const judged = crawl?.state === "finished" ? crawl.id : undefined;
   const faults = useQuery({
     queryKey: ["faults", judged],
@@ -25,7 +24,7 @@ export default function Faults() {
   if (error ?? faults.error)
     return <Failed error={error ?? faults.error ?? new Error()} retry={() => faults.refetch()} />;
   if (loading || (judged !== undefined && !faults.data)) return <Loading what="the faults" />;
-  if (judged === undefined || !faults.data) return <NothingYet live={to("crawl/live")} />;
+  if (judged === undefined || !faults.data) return <NothingYet>Faults are found once a crawl is finished.</NothingYet>;
 
   const { rules } = faults.data;
   const heaviest = rules[0]?.weight ?? 0;
@@ -63,19 +62,4 @@ function headline(rules: FaultSum[]) {
   ]
     .filter(Boolean)
     .join(" · ");
-}
-
-function NothingYet({ live }: { live: string }) {
-  return (
-    <Empty
-      title="Nothing to read yet"
-      action={
-        <Button component={Link} to={live} variant="contained">
-          To the crawl
-        </Button>
-      }
-    >
-      Faults are found once a crawl is finished.
-    </Empty>
-  );
 }

@@ -4,14 +4,13 @@ import Checkbox from "@mui/material/Checkbox";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useState } from "react";
-import { Link } from "react-router";
-import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
-import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Failed, Loading } from "../../../kit/Notice";
 import { Title } from "../../../kit/Title";
 import { writeWhere } from "../../../kit/conditions";
 import { useCurrent } from "../../../kit/useCurrent";
 import { useFetchAgain } from "../../../kit/useFetchAgain";
+import { NothingYet } from "../NothingYet";
 import { COLUMNS, type Column } from "./columns";
 import { ConditionBar } from "./ConditionBar";
 import { LedgerTable } from "./LedgerTable";
@@ -20,23 +19,9 @@ import { useLedger } from "./useLedger";
 /** Every URL as a row with all evidence as columns. */
 export default function Ledger() {
   const { crawl, loading, error } = useCurrent();
-  const { to } = useAddress();
   if (error) return <Failed error={error} />;
   if (loading) return <Loading what="the crawls" />;
-  if (crawl?.state !== "finished") {
-    return (
-      <Empty
-        title="Nothing to read yet"
-        action={
-          <Button component={Link} to={to("crawl/live")} variant="contained">
-            To the crawl
-          </Button>
-        }
-      >
-        The ledger lists every URL once a crawl is finished.
-      </Empty>
-    );
-  }
+  if (crawl?.state !== "finished") return <NothingYet>The ledger lists every URL once a crawl is finished.</NothingYet>;
   return <LedgerOf crawl={crawl.id} mainHost={hostOf(crawl.settings.start_urls?.[0])} />;
 }
 
