@@ -6,6 +6,9 @@ module IronTrellis
     # was read in it.
     Outcome = Struct.new(:item, :decision, :answer, :facts, :redirect_to, keyword_init: true) do
       def fetched? = !answer.nil?
+
+      # @return [Integer, nil] how many links and forms it shows; nil where nothing was read
+      def ways_on = facts&.links&.count { |link| %w[anchor form].include?(link.type) }
     end
   end
 end

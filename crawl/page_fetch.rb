@@ -19,8 +19,23 @@ module IronTrellis
       end
 
       # @param item [#parts, #head?, #given_up?] a URL of the frontier
-      # @return [Outcome]
+      # @return [Outcome] without links where it is an error page or a redirect's note: they lead nobody on
       def call(item)
+        visit(item).tap { |outcome| outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status) }
+      end
+
+      # @param task [ProbeTask]
+      # @return [Outcome]
+      def probe(task)
+        return visit(task) unless task.variant?
+
+        answer = @client.fetch(task.parts)
+        Outcome.new(item: task, answer: answer, redirect_to: redirect(task.parts, answer))
+      end
+
+      private
+
+      def visit(item)
         return given_up(item) if item.given_up?
 
         url = item.parts
@@ -32,8 +47,6 @@ module IronTrellis
         answer.body = "".b if answer.error
         Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
       end
-
-      private
 
       def given_up(item)
         answer = Answer.new(header_lines: [], body: "".b, error: "malformed", error_detail: "workers died over it, so it was given up", response_ms: 0)
@@ -55,8 +68,6 @@ module IronTrellis
         return nil if answer.status.nil?
 
         facts = @reader.call(url: url, header_lines: answer.header_lines, body: answer.error ? "".b : answer.body.to_s)
-        # What an error page or a redirect's note links to leads nobody on.
-        facts.links = [] unless (200..299).cover?(answer.status)
         read_pdf(facts, answer.body) if facts.kind == "pdf" && !answer.error && !answer.body.to_s.empty?
         facts
       rescue Core::Page::Unreadable => error

@@ -4,20 +4,23 @@ require "digest"
 
 module IronTrellis
   module Crawl
-    # A made-up path of a host, to be fetched in order to see how its missing pages look.
-    ProbeTask = Struct.new(:url, :host_id) do
+    # An address of a host that nobody linked to, to be asked for in order to see what it answers. `kind` is one of Core::Hosts::Variants'.
+    ProbeTask = Struct.new(:url, :host_id, :kind) do
       # @return [Core::Url::Parts]
       def parts = @parts ||= Core::Url::NormalForm.split(url)
 
       def head? = false
 
       def given_up? = false
+
+      # @return [Boolean] whether it is / under another address, which is asked for without asking there for a robots.txt first
+      def variant? = kind != Core::Hosts::Variants::MISSING
     end
 
     class << ProbeTask
       # @param origin [String]
       # @return [String] an address that no site has, the same for each crawl of it
-      def url_for(origin) = "#{origin}/iron-trellis-asks-for-a-page-that-is-not-there-#{Digest::SHA256.hexdigest(origin)[0, 10]}"
+      def missing_url(origin) = "#{origin}/iron-trellis-asks-for-a-page-that-is-not-there-#{Digest::SHA256.hexdigest(origin)[0, 10]}"
     end
   end
 end

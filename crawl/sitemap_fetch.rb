@@ -18,13 +18,14 @@ module IronTrellis
 
       # @param client [Client]
       # @param url [Core::Url::Parts]
+      # @param now [Time]
       # @return [Result]
-      def self.call(client, url)
+      def self.call(client, url, now:)
         answer = patiently(client, url)
         return Result.new(status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
 
         body = unpack(answer.body)
-        Result.new(status: 200, bytes: body.bytesize, reading: Core::Sitemaps::Reader.new(url).call(body))
+        Result.new(status: 200, bytes: body.bytesize, reading: Core::Sitemaps::Reader.new(url, now: now).call(body))
       rescue FetchError, Zlib::Error
         Result.new(status: answer&.status, error: "malformed")
       end

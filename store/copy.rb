@@ -19,6 +19,7 @@ module IronTrellis
         "double precision" => binary::Float8.new, "text" => binary::String.new, "bytea" => binary::Bytea.new, "jsonb" => Jsonb.new(format: 1),
         "timestamp with time zone" => binary::TimestampUtc.new,
         "text[]" => binary::Array.new(elements_type: binary::String.new(oid: 25), dimensions: 1),
+        "integer[]" => binary::Array.new(elements_type: binary::Int4.new(oid: 23), dimensions: 1),
         "bigint[]" => binary::Array.new(elements_type: binary::Int8.new(oid: 20), dimensions: 1)
       }.freeze
       TYPES = "SELECT attname, format_type(atttypid, NULL) AS type FROM pg_attribute WHERE attrelid = $1::regclass AND attnum > 0"

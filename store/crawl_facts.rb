@@ -22,7 +22,7 @@ module IronTrellis
             count(DISTINCT target_id) FILTER (WHERE NOT internal) AS links_out_external
           FROM %<links>s WHERE type = #{TYPES["anchor"]} AND source_id <> target_id GROUP BY source_id
         SQL
-          SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps
+          SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER (WHERE e.alternates IS NOT NULL) AS alternates
           FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
         SQL
       }.freeze
@@ -35,7 +35,7 @@ module IronTrellis
       GRAPH = %w[graph ranks].freeze
 
       URLS = <<~SQL
-        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, l.in_sitemaps
+        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, l.in_sitemaps, l.alternates
         FROM %<frontier>s f
         LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
         LEFT JOIN %<graph>s g ON g.url_id = f.url_id

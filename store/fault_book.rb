@@ -9,15 +9,18 @@ module IronTrellis
       LEAST_PAGES = 3
       MOST_ROWS = 200
 
+      # Where robots.txt and sitemap files stand, which are no pages.
+      ELSEWHERE = "files of the site"
+
       BY_GROUP = <<~SQL
         WITH told AS (SELECT code, url_id, count(*) AS times FROM %<faults>s GROUP BY 1, 2)
-        SELECT t.code, l."group", count(*) AS urls, sum(t.times)::bigint AS times, coalesce(sum(l.importance), 0) AS importance, count(*) FILTER (WHERE l.importance IS NULL) AS others,
+        SELECT t.code, coalesce(l."group", '#{ELSEWHERE}') AS "group", count(*) AS urls, sum(t.times)::bigint AS times, coalesce(sum(l.importance), 0) AS importance, count(*) FILTER (WHERE l.importance IS NULL) AS others,
           count(*) FILTER (WHERE l.wanted) AS wanted
-        FROM told t JOIN %<ledger>s l USING (url_id) GROUP BY 1, 2
+        FROM told t LEFT JOIN %<ledger>s l USING (url_id) GROUP BY 1, 2
       SQL
       PAGES = %(SELECT "group", count(*) AS pages FROM %<ledger>s WHERE kind = 'html' GROUP BY 1)
       ROWS = <<~SQL
-        SELECT f.url_id, f.url, f.about, f.detail, l.importance, l."group", l.status, count(*) OVER () AS total FROM %<faults>s f JOIN %<ledger>s l USING (url_id)
+        SELECT f.url_id, f.url, f.about, f.detail, l.importance, coalesce(l."group", '#{ELSEWHERE}') AS "group", l.status, count(*) OVER () AS total FROM %<faults>s f LEFT JOIN %<ledger>s l USING (url_id)
         WHERE f.code = $1 ORDER BY l.importance DESC NULLS LAST, f.url COLLATE "C", f.about COLLATE "C" LIMIT #{MOST_ROWS}
       SQL
 

@@ -2,7 +2,8 @@
 
 module IronTrellis
   module Store
-    # What each host of a crawl answers for a made-up path: how its missing pages look.
+    # What each host of a crawl answers besides: for a made-up path ("missing": how its missing pages look), and for / under the other scheme
+    # ("scheme") and with or without www ("www").
     class Probes
       OF_CRAWL = "host_id IN (SELECT id FROM crawl_hosts WHERE crawl_id = $1)"
 
@@ -12,15 +13,17 @@ module IronTrellis
       end
 
       # @param host_id [Integer]
-      # @param url [String] the made-up address
+      # @param urls [Hash{String => String}] addresses to ask for, by kind
       # @return [void]
-      def add(host_id, url) = Sql.run("INSERT INTO host_probes (host_id, url) VALUES ($1, $2) ON CONFLICT DO NOTHING", [host_id, url])
+      def add(host_id, urls)
+        urls.each { |kind, url| Sql.run("INSERT INTO host_probes (host_id, kind, url) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING", [host_id, kind, url]) }
+      end
 
       # @param slot [Integer]
       # @param host_ids [Array<Integer>]
-      # @return [Array<Hash>] host_id, url of those that this slot is to fetch now
+      # @return [Array<Hash>] url, host_id, kind of those that this slot is to fetch now
       def take(slot, host_ids)
-        Sql.rows("UPDATE host_probes SET state = 'leased', slot = $1 WHERE state = 'waiting' AND host_id = ANY($2::bigint[]) RETURNING host_id, url", [slot, Sql.array(host_ids)])
+        Sql.rows("UPDATE host_probes SET state = 'leased', slot = $1 WHERE state = 'waiting' AND host_id = ANY($2::bigint[]) RETURNING url, host_id, kind", [slot, Sql.array(host_ids)])
       end
 
       # @param slot [Integer]
@@ -30,18 +33,23 @@ module IronTrellis
       # @return [Boolean] whether any isn't answered yet
       def open? = Sql.run("SELECT 1 FROM host_probes WHERE #{OF_CRAWL} AND state <> 'read' LIMIT 1", [@crawl.id]).ntuples.positive?
 
-      # @param host_id [Integer]
-      # @param answer [IronTrellis::Crawl::Answer, nil] nil where robots.txt forbade asking
-      # @param facts [Core::Page::Facts, nil]
+      # @param task [IronTrellis::Crawl::ProbeTask]
+      # @param outcome [IronTrellis::Crawl::Outcome] without an answer where robots.txt forbade asking
       # @return [void]
-      def store(host_id, answer, facts)
-        Sql.run("UPDATE host_probes SET state = 'read', status = $2, error = $3, title = $4, text = $5 WHERE host_id = $1", [host_id, answer&.status, answer&.error, facts&.title, facts&.text])
+      def store(task, outcome)
+        answer, facts = outcome.answer, outcome.facts
+        Sql.run("UPDATE host_probes SET state = 'read', status = $3, error = $4, title = $5, text = $6, location = $7, links = $8 WHERE host_id = $1 AND kind = $2",
+          [task.host_id, task.kind, answer&.status, answer&.error, facts&.title, facts&.text, outcome.redirect_to, outcome.ways_on])
       end
 
-      # @return [Hash{String => Hash}] by authority: title and text of those that answered 2xx
+      # @return [Hash{String => Hash}] by authority: title and text of what answers 2xx for a page that isn't there
       def answering
-        Sql.rows("SELECT h.authority, p.title, p.text FROM host_probes p JOIN crawl_hosts h ON h.id = p.host_id WHERE h.crawl_id = $1 AND p.status BETWEEN 200 AND 299", [@crawl.id])
-          .to_h { |row| [row["authority"], row] }
+        all.select { |row| row["kind"] == Core::Hosts::Variants::MISSING && (200..299).cover?(row["status"]) }.to_h { |row| [row["authority"], row] }
+      end
+
+      # @return [Array<Hash>] authority, kind, url, status, error, title, text, location, links of each, sorted
+      def all
+        Sql.rows("SELECT h.authority, p.kind, p.url, p.status, p.error, p.title, p.text, p.location, p.links FROM host_probes p JOIN crawl_hosts h ON h.id = p.host_id WHERE h.crawl_id = $1 ORDER BY 1, 2", [@crawl.id])
       end
     end
   end

@@ -66,9 +66,9 @@ module IronTrellis
 
       # @return [Boolean] false where it was read already, by a worker that was thought dead
       def close(file, result, entries)
-        error = result.error || result.reading&.error
-        Sql.run("UPDATE sitemap_files SET state = 'read', kind = $2, status = $3, error = $4, bytes = $5, entries = $6 WHERE id = $1 AND state <> 'read'",
-          [file.id, result.reading&.kind, result.status, error, result.bytes, entries]).cmd_tuples == 1
+        flaws = result.reading&.flaws&.map(&:to_h)
+        Sql.run("UPDATE sitemap_files SET state = 'read', kind = $2, status = $3, error = $4, bytes = $5, entries = $6, faults = $7 WHERE id = $1 AND state <> 'read'",
+          [file.id, result.reading&.kind, result.status, result.error, result.bytes, entries, flaws && JSON.generate(flaws)]).cmd_tuples == 1
       end
 
       def row(file, entry, position, ids)

@@ -12,13 +12,19 @@ module IronTrellis
       # Each column by which the ledger can be sorted, so that any page of it is found at once.
       INDEXED = Ledger::Fields::SORTABLE
       LEDGER = <<~SQL
-        INSERT INTO %<ledger>s (run_id, %<columns>s, faults, fault_count)
-        SELECT $1, %<columns>s, coalesce(f.codes, '{}'), coalesce(cardinality(f.codes), 0)
-        FROM %<stage>s s LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)
+        INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, likeness, own_share, copies, faults, fault_count)
+        SELECT $1, %<columns>s, #{CopyBook::STOP}, #{CopyBook::STOP_REASON}, #{CopyBook::CLIMB}, c.copy_of, c.likeness, c.own_share, c.copies,
+          coalesce(f.codes, '{}'), coalesce(cardinality(f.codes), 0)
+        FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)
       SQL
+
+      # What the copies have a say in.
+      MERGED = %w[stop stop_reason climb].freeze
 
       # @return [String] the name of the stage
       attr_reader :stage
+      # @return [CopyBook]
+      attr_reader :copies
 
       # @param run [VerdictRun]
       def initialize(run)
@@ -26,8 +32,9 @@ module IronTrellis
         @stage = "ledger_stage_#{run.id}"
         @ledger = Partitions.name("ledger_rows", run.id)
         @faults = Partitions.name("faults", run.id)
-        @columns = STAGED.map { |column| %("#{column}") }.join(", ")
-        Sql.raw.exec("CREATE UNLOGGED TABLE #{@stage} AS SELECT #{@columns} FROM ledger_rows WHERE false")
+        @columns = (STAGED - MERGED).map { |column| %("#{column}") }.join(", ")
+        Sql.raw.exec("CREATE UNLOGGED TABLE #{@stage} AS SELECT #{STAGED.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false")
+        @copies = CopyBook.new(run)
         @staging = Copy.new(@stage, STAGED)
         @faulting = Copy.new("faults", FAULTS)
       end
@@ -55,7 +62,7 @@ module IronTrellis
       # @param now [Time]
       # @return [void]
       def finish(now)
-        Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, faults: @faults, columns: @columns), [@run.id])
+        Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns), [@run.id])
         drop_stage
         roll_up
         Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
@@ -66,7 +73,10 @@ module IronTrellis
       end
 
       # @return [void]
-      def drop_stage = Sql.raw.exec("DROP TABLE IF EXISTS #{@stage}")
+      def drop_stage
+        Sql.raw.exec("DROP TABLE IF EXISTS #{@stage}")
+        @copies.drop
+      end
 
       private
 

@@ -132,7 +132,7 @@ module IronTrellis
 
       def lane_worker
         client = Crawl::Client.new(addresses: @addresses, manner: @manner)
-        LaneWorker.new(client, policies: @policies, settings: @settings, reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters))
+        LaneWorker.new(client, policies: @policies, settings: @settings, clock: @clock, reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters))
       end
 
       def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)

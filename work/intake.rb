@@ -25,7 +25,7 @@ module IronTrellis
         return if wants.empty?
 
         @sitemaps.take(@slot, wants.keys).each { |row| @lanes.hand(Crawl::SitemapTask.new(*row.values_at("id", "url", "host_id"))) }
-        @probes.take(@slot, wants.keys).each { |row| @lanes.hand(Crawl::ProbeTask.new(*row.values_at("url", "host_id"))) }
+        @probes.take(@slot, wants.keys).each { |row| @lanes.hand(Crawl::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
         @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @lanes.hand(item) }
       end
 

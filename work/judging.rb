@@ -33,12 +33,14 @@ module IronTrellis
 
       def judge(writer)
         faults = FaultsOfCrawl.new(@site.id, @thresholds, writer)
-        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @site.wishes).each_portion do |judged|
+        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @site.wishes, thresholds: @thresholds).each_portion do |judged|
           writer.stage_rows(judged.map(&:row))
           faults.pages(judged)
         end
         writer.staged
-        faults.rest(Store::StagedRows.new(writer.stage, @crawl))
+        writer.copies.fill(CopiesOfCrawl.new(Store::PageTexts.new(writer.stage, @crawl)).call)
+        faults.rest(Store::StagedRows.new(writer.stage, writer.copies.table, @crawl, has_sitemaps: @facts.sitemaps?),
+          Store::SuspectLinks.new(writer.stage, @crawl, limits: {heavy_image: @thresholds.heavy_image}), Store::SiteBook.new(writer.stage, @crawl).call)
       end
 
       def rules_digest

@@ -8,7 +8,9 @@ module IronTrellis
       # @param policies [Policies]
       # @param reader [Core::Page::Reader]
       # @param settings [Core::Settings::Crawl]
-      def initialize(client, policies:, reader:, settings:)
+      # @param clock [#call]
+      def initialize(client, policies:, reader:, settings:, clock:)
+        @clock = clock
         @client = client
         @policies = policies
         @settings = settings
@@ -25,7 +27,11 @@ module IronTrellis
       # @param item [Store::Frontier::Item, Crawl::SitemapTask, Crawl::ProbeTask]
       # @return [Crawl::Outcome, Crawl::SitemapFetch::Result]
       def call(item)
-        item.is_a?(Crawl::SitemapTask) ? Crawl::SitemapFetch.call(@client, item.parts) : @pages.call(item)
+        case item
+        when Crawl::SitemapTask then Crawl::SitemapFetch.call(@client, item.parts, now: @clock.call)
+        when Crawl::ProbeTask then @pages.probe(item)
+        else @pages.call(item)
+        end
       end
 
       # @return [void]

@@ -3,7 +3,7 @@
 module IronTrellis
   module Work
     # The robots policy of each origin, fetched once by whichever thread needs it first, and kept for the crawl. With the first answer of a
-    # host it becomes known which sitemaps it names, and the host is worth a probe.
+    # host it becomes known which sitemaps it names, and the host is worth some probes.
     class Policies
       # @param crawl [Store::Crawl]
       # @param agent [String]
@@ -59,7 +59,7 @@ module IronTrellis
           next unless Store::RobotsFiles.keep(@crawl.id, result, now)
 
           add_sitemaps(result) if sitemaps && result.body
-          add_probe(result.origin)
+          add_probes(result.origin)
         end
       end
 
@@ -70,11 +70,18 @@ module IronTrellis
         Store::SitemapFiles.new(@crawl).add(named, parent: robots_url, hosts: @hosts)
       end
 
-      def add_probe(origin)
+      def add_probes(origin)
         authority = Core::Url::NormalForm.parse(origin).authority
         return unless @crawl.crawl_settings.scope.hosts.key?(authority)
 
-        Store::Probes.new(@crawl).add(@hosts.id(authority), Crawl::ProbeTask.url_for(origin))
+        variants = Core::Hosts::Variants.of(origin).select { |_, url| may_ask?(Core::Url::NormalForm.parse(url)) }
+        Store::Probes.new(@crawl).add(@hosts.id(authority), {Core::Hosts::Variants::MISSING => Crawl::ProbeTask.missing_url(origin)}.merge(variants))
+      end
+
+      # Where hosts are mapped to a server, the name of another one leads elsewhere.
+      def may_ask?(url)
+        mapped = @crawl.crawl_settings.resolve
+        mapped.empty? || mapped.key?("#{url.host}:#{url.effective_port}")
       end
     end
   end

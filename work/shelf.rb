@@ -44,7 +44,7 @@ module IronTrellis
       def put(item, outcome)
         case item
         when Crawl::SitemapTask then @sitemaps.store(item, outcome, hosts: @hosts, now: @clock.call)
-        when Crawl::ProbeTask then @probes.store(item.host_id, outcome.answer, outcome.facts)
+        when Crawl::ProbeTask then @probes.store(item, outcome)
         else put_page(item, outcome)
         end
       end

@@ -10,8 +10,10 @@ module IronTrellis
       # @param facts [Store::CrawlFacts] prepared
       # @param crawl [Store::Crawl]
       # @param wishes [Core::Groups::Intents]
-      def initialize(facts, crawl:, wishes:)
+      # @param thresholds [Core::Settings::Thresholds]
+      def initialize(facts, crawl:, wishes:, thresholds:)
         @facts = facts
+        @thresholds = thresholds
         @whole = crawl.whole?
         @agent = crawl.crawl_settings.agent
         @scope = crawl.crawl_settings.scope
@@ -77,7 +79,8 @@ module IronTrellis
           titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
           links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
           directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
-          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: row["hreflang"] || []
+          canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
+          response_ms: row["response_ms"], viewport: row["viewport"], nofollow: row["nofollow"], data: row["data"], data_problems: row["data_problems"]
         )
       end
 
@@ -87,7 +90,8 @@ module IronTrellis
           robots_allowed: subject.robots_allowed, robots_line: subject.robots_line, robots_rule: subject.robots_rule,
           robots_reachable: subject.robots_reachable, fetched: !row["fetched_at"].nil?, status: subject.status, error: subject.error,
           redirect_to: row["redirect_to"], refresh_to: row["refresh_to"], noindex_where: subject.noindex_where, kind: subject.kind,
-          canonical: subject.canonical, canonical_state: subject.canonical_state
+          canonical: subject.canonical, canonical_state: subject.canonical_state,
+          words: subject.words, word_floor: @thresholds.word_floor, soft_missing: subject.soft_missing
         )
       end
 

@@ -9,7 +9,7 @@ module IronTrellis
       #   WHY    why it matters            FIX    how to mend it
       #   SOURCE where the rule comes from ("CP" is common practice)
       #
-      # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value.
+      # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value, SiteRule the files and hosts of the site.
       class Rule
         GRADES = %w[stops diverts weakens].freeze
 
@@ -23,9 +23,9 @@ module IronTrellis
           # A fault on a URL that is to be kept out is told only where it lets the URL climb.
           def lets_climb? = false
 
-          # @param about [String, nil]
-          # @return [String, nil] what of it stays the same from crawl to crawl (never a line number)
-          def stable_about(about) = about
+          # @param fault [Fault]
+          # @return [String, nil] what it is about, as far as that stays the same from crawl to crawl (never a line number)
+          def stable_about(fault) = fault.about
 
           # @return [Array<Class>] the rules of this shape, by code
           def all = Registry.all.select { |rule| rule < self }
@@ -40,8 +40,10 @@ module IronTrellis
 
         attr_reader :settings
 
-        def fault(page, about: nil, **detail)
-          Fault.new(code: self.class.code, grade: self.class.grade, url: page.url, about: about, detail: detail)
+        def fault(page, about: nil, **detail) = fault_at(page.url, about: about, **detail)
+
+        def fault_at(url, about: nil, **detail)
+          Fault.new(code: self.class.code, grade: self.class.grade, url: url, about: about, detail: detail)
         end
       end
     end

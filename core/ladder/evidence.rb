@@ -8,6 +8,7 @@ module IronTrellis
       Evidence = Struct.new(
         :whole, :depth, :start, :embedded, :listed, :robots_allowed, :robots_line, :robots_rule, :robots_reachable, :fetched,
         :status, :error, :redirect_to, :refresh_to, :noindex_where, :kind, :canonical, :canonical_state,
+        :words, :word_floor, :soft_missing,
         keyword_init: true
       )
     end

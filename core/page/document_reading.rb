@@ -18,7 +18,13 @@ module IronTrellis
         # What stands in them is for browsers that can't do better, or no text of the page.
         FALLBACKS = "object, canvas, svg title, svg desc"
 
-        attr_reader :links, :text
+        HEADINGS = %w[h1 h2 h3 h4 h5 h6].freeze
+        MOST_HEADINGS = 1000
+        ABSOLUTE = %r{\Ahttps?://}i
+        OPEN_GRAPH = /\Aog:/
+        JSON_LD = %r{\A\s*application/ld\+json\s*(?:;|\z)}i
+
+        attr_reader :links, :text, :frames, :data
 
         # @param html [String] the document as UTF-8
         # @param url [Url::Parts] where it was found
@@ -29,6 +35,7 @@ module IronTrellis
           @few = @document.css(FEW).group_by(&:name)
           @resolver = Url::Resolver.new(base(url), drop: drop)
           @links = few("link", "script", "iframe", "frame").flat_map { |node| ElementLinks.of(node, @resolver) }
+          @data = Data::Reading.new(few("script").select { |one| JSON_LD.match?(one["type"].to_s) }.map(&:text), @document, html, @resolver)
           quiet_raw_elements
           read_body
         end
@@ -47,6 +54,19 @@ module IronTrellis
 
         # @return [Array<String>] texts of the H1 headings, folded
         def h1 = few("h1").map { |heading| fold(heading.text) }
+
+        # @return [Array<Array(Integer, String)>] level and text of each heading, in the order of the document
+        def outline
+          @outline ||= @document.css(HEADINGS.join(", ")).first(MOST_HEADINGS).map { |heading| [heading.name[1].to_i, fold(heading.text)] }
+        end
+
+        # @return [Hash{String => String}] Open Graph's properties (ogp.me), the first of each
+        def open_graph
+          few("meta").filter_map { |meta| [meta["property"].strip, fold(meta["content"].to_s)] if meta["property"]&.match?(OPEN_GRAPH) }.reverse.to_h
+        end
+
+        # @return [String, nil] what it says of the width of screens
+        def viewport = few("meta").find { |one| one["name"]&.casecmp?("viewport") }&.[]("content")&.strip
 
         # @return [Integer]
         def images = @body.images
@@ -73,11 +93,12 @@ module IronTrellis
           end
         end
 
-        # @return [Array<Hash>] {code:, url:, source:}
+        # @return [Array<Hash>] {code:, url:, source:}; with relative: where it is no absolute URL, and misplaced: where it stands outside the head
         def hreflang
           related("alternate").filter_map do |link|
-            url = link["hreflang"] && link["href"] && @resolver.call(link["href"])
-            {code: link["hreflang"].strip, url: url, source: "html"} if url
+            url = link["hreflang"] && link["href"] && @resolver.call(link["href"]) or next
+            flaws = {relative: !link["href"].strip.match?(ABSOLUTE), misplaced: place(link) == "body"}.select { |_, flawed| flawed }
+            {code: link["hreflang"].strip, url: url, source: "html", **flaws}
           end
         end
 
@@ -105,7 +126,7 @@ module IronTrellis
           body = @document.at_css("body")
           @body = serialised(body)
           @links.concat(@body.links)
-          @text = (fallbacks? ? without_fallbacks(body) : @body).text
+          @text, @frames = (fallbacks? ? without_fallbacks(body) : @body).then { |read| [read.text, read.frames] }
         end
 
         def serialised(body) = SerialisedBody.new(body ? body.inner_html : +"", @resolver).read

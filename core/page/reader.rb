@@ -22,7 +22,7 @@ module IronTrellis
           media_type, header_charset = content_type(headers.first("content-type"), body)
           from_headers = HeaderReading.new(headers, Url::Resolver.new(url, drop: @drop))
           facts = Facts.new(kind: Kind.of(media_type), content_type: media_type, titles: [], h1: [], text: "",
-            images: nil, images_without_alt: nil)
+            images: nil, images_without_alt: nil, data: [], data_problems: [])
           html = document(facts, body, header_charset, url) if facts.kind == "html" && !body.empty?
           join(facts, from_headers, html, url)
         end
@@ -45,8 +45,10 @@ module IronTrellis
           DocumentReading.new(text, url, drop: @drop).tap do |html|
             facts.lang, facts.titles, facts.description, facts.h1 = html.lang, html.titles, html.description, html.h1
             facts.images, facts.images_without_alt = html.images, html.images_without_alt
-            facts.text = html.text
+            facts.text, facts.frames = html.text, html.frames
             facts.words = Content::Words.count(facts.text)
+            facts.viewport, facts.outline, facts.open_graph = html.viewport, html.outline, html.open_graph
+            facts.data, facts.data_problems = html.data.items, html.data.problems
           end
         end
 

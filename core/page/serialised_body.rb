@@ -23,6 +23,9 @@ module IronTrellis
         TAG = %r{<(?:#{ANCHOR}|#{SPECIAL}|(?=/?[abcdefiklmnqstuvw])#{INLINE}|(?=!)#{COMMENT}|)#{ATTRIBUTES}}n
         HREF, REL, IS_ANCHOR, IS_SPECIAL, IS_INLINE, IS_COMMENT, REST = *1..7
         SPACE = " ".ord
+        FRAMES = %w[nav aside].freeze
+        # A line of its own, where main text ends or begins; what of it a document brings is taken out.
+        FRAME = "\x01"
         ANY_TAG = %r{<(?:!--.*?--|/?[a-zA-Z])#{ATTRIBUTES}}mn
         IMAGE_WITH_ALT = /<img(?=[\s>])#{format(VALUE, name: "alt")}/n
         SRCSET_URL = /(?:\A|,)\s*([^\s,]\S*[^\s,])/
@@ -30,12 +33,14 @@ module IronTrellis
         UNFOLDED = /\A[[:space:]]|[[:space:]]{2}|[\t-\r\u0085\u00A0\u2000-\u200A\u2028\u2029\u202F\u3000]|[[:space:]]\z/
         READERS = %w[href src srcset alt rel action method].to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }.freeze
 
-        attr_reader :links, :images, :images_without_alt
+        # `text` is the visible text, one block a line, white space folded; `frames` are the numbers of the lines between which it isn't main text.
+        attr_reader :links, :images, :images_without_alt, :text, :frames
 
         # @param html [String] serialised, UTF-8; it is taken over
         # @param resolver [Url::Resolver] with the document's base
         def initialize(html, resolver)
           @html = html.force_encoding(Encoding::BINARY)
+          @html = @html.delete(FRAME) if @html.include?(FRAME)
           @resolver = resolver
           @links = []
           @images = @images_without_alt = 0
@@ -56,11 +61,9 @@ module IronTrellis
             act_on(scanner)
           end
           keep_text(from, @html.bytesize)
+          @text, @frames = Content::Frames.part(Content::Blocks.tidy(@text), FRAME)
           self
         end
-
-        # @return [String] the visible text, one block a line, white space folded
-        def text = Content::Blocks.tidy(@text)
 
         private
 
@@ -90,17 +93,33 @@ module IronTrellis
           break_text
           case name
           when "img" then image(scanner[REST])
-          when "source" then srcset(scanner[REST], nil)
+          when "source" then srcset(scanner[REST], "")
           when "area" then area(scanner[REST])
           when "form" then form(scanner[REST])
-          when *Link.places then @landmarks << name
+          when *Link.places then enter(name)
           else leave(name.delete_prefix("/"))
           end
         end
 
+        def enter(name)
+          @landmarks << name
+          note_frame
+        end
+
         def leave(name)
-          at = @landmarks.rindex(name)
-          @landmarks.slice!(at..) if at
+          at = @landmarks.rindex(name) or return
+          @landmarks.slice!(at..)
+          note_frame
+        end
+
+        # The header and the footer of an article within main are part of what the page says.
+        def note_frame
+          framed = @landmarks.any? { |name| FRAMES.include?(name) } || (@landmarks.any? && !@landmarks.include?("main"))
+          return if framed == @framed
+
+          @framed = framed
+          @text << FRAME << Content::Blocks::BREAK
+          @broken = true
         end
 
         # The link takes its place among the others where the anchor begins, its text is known where it ends.
@@ -132,11 +151,11 @@ module IronTrellis
           @images_without_alt += 1 unless alt
           text = folded(alt)
           add("image", attribute(attributes, "src"), text)
-          srcset(attributes, text)
+          srcset(attributes, text.to_s)
         end
 
         def srcset(attributes, text)
-          attribute(attributes, "srcset")&.scan(SRCSET_URL) { |(reference)| add("image", reference, text) }
+          attribute(attributes, "srcset")&.scan(SRCSET_URL) { |reference| add("image", reference, text) }
         end
 
         def form(attributes)

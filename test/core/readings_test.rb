@@ -64,7 +64,7 @@ class ReadingsTest < Minitest::Test
     assert intents.wanted?("http://a.test/key", listed: false)
   end
 
-  def sitemap(xml) = Core::Sitemaps::Reader.new(Core::Url::NormalForm.parse("http://a.test/sitemap.xml")).call(xml)
+  def sitemap(xml) = Core::Sitemaps::Reader.new(Core::Url::NormalForm.parse("http://a.test/sitemap.xml"), now: Time.utc(2026, 6, 1)).call(xml)
 
   def test_a_sitemap_is_read_with_its_languages
     read = sitemap(<<~XML)
@@ -75,21 +75,21 @@ class ReadingsTest < Minitest::Test
 
     assert_equal ["http://a.test/x?a=1&b=2", "http://a.test/y"], read.entries.map(&:url)
     assert_equal [{code: "da", url: "http://da.test/", source: "sitemap"}], read.entries.first.alternates
-    assert_equal ["urlset", "2026-01-01", nil], [read.kind, read.entries.first.lastmod, read.error]
+    assert_equal ["urlset", "2026-01-01"], [read.kind, read.entries.first.lastmod]
   end
 
   def test_an_index_names_its_files_and_broken_xml_gives_what_came_before
     assert_equal ["index", ["http://a.test/1.xml"]], sitemap("<sitemapindex><sitemap><loc>/1.xml</loc></sitemap></sitemapindex>").to_a.values_at(0, 2)
     broken = sitemap("<urlset><url><loc>http://a.test/1</loc></url><url><loc>http://a.test/2")
     assert_equal ["http://a.test/1"], broken.entries.map(&:url)
-    refute_nil broken.error
+    assert_includes broken.flaws.map(&:code), "sitemap-malformed"
   end
 
   def test_a_file_that_declares_entities_is_refused
     bomb = %(<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><urlset><url><loc>http://a.test/&b;</loc></url></urlset>)
 
     assert_empty sitemap(bomb).entries
-    assert_match(/entities/, sitemap(bomb).error)
+    assert_match(/entities/, sitemap(bomb).flaws.first.about)
   end
 
   def test_likely_causes_of_missing_targets

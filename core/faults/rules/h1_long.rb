@@ -12,7 +12,7 @@ module IronTrellis
           FIX = "Shorten it; the rest can go into the first paragraph."
           SOURCE = "CP"
 
-          def self.stable_about(_about) = nil
+          def self.stable_about(_fault) = nil
 
           def check(page)
             fault(page, about: page.h1.first, chars: page.h1.first.length) if page.page? && page.h1&.first && page.h1.first.length > settings.h1_long

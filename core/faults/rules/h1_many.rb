@@ -12,7 +12,7 @@ module IronTrellis
           FIX = "Leave one H1 and make the others H2."
           SOURCE = "CP"
 
-          def self.stable_about(_about) = nil
+          def self.stable_about(_fault) = nil
 
           def check(page)
             fault(page, about: page.h1[1], headings: page.h1.first(10)) if page.page? && page.h1 && page.h1.size > 1

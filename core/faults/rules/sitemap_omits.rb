@@ -11,6 +11,7 @@ module IronTrellis
           WHY = "The sitemap is where crawlers look for what matters and what changed."
           FIX = "Add it to the sitemap of its kind."
           SOURCE = "sitemaps.org protocol 0.9; CP"
+          NEEDS_ALL = true
 
           def check(page)
             fault(page) if page.wanted && page.page? && page.stop.nil? && page.in_sitemaps.empty? && page.has_sitemaps

@@ -11,6 +11,7 @@ module IronTrellis
           WHY = "It takes crawls and places in results from the pages that matter."
           FIX = "Give it a noindex, or a canonical to the page that stands for it; block it only when it is out."
           SOURCE = "CP"
+          NEEDS_ALL = true
 
           def self.lets_climb? = true
 

@@ -11,7 +11,7 @@ module IronTrellis
           WHY = "A page that says little has little to be found for, and may be left out of the index."
           FIX = "Say more that readers came for, merge it with a fuller page, or keep it out of the index."
           SOURCE = "CP"
-          NEEDS_GROUP = true
+          NEEDS_ALL = true
 
           def check(page)
             return unless page.page? && page.words

@@ -12,7 +12,7 @@ module IronTrellis
           FIX = "Think of the title as the line in a list of results."
           SOURCE = "CP"
 
-          def self.stable_about(_about) = nil
+          def self.stable_about(_fault) = nil
 
           def check(page)
             fault(page, about: page.title) if page.page? && !page.title.to_s.empty? && page.h1&.first == page.title

@@ -12,7 +12,7 @@ module IronTrellis
           FIX = "Leave one."
           SOURCE = "HTML standard, the title element"
 
-          def self.stable_about(_about) = nil
+          def self.stable_about(_fault) = nil
 
           def check(page)
             fault(page, about: page.titles[1], titles: page.titles) if page.page? && page.titles && page.titles.size > 1

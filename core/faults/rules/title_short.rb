@@ -12,7 +12,7 @@ module IronTrellis
           FIX = "Say what is special about the page."
           SOURCE = "CP"
 
-          def self.stable_about(_about) = nil
+          def self.stable_about(_fault) = nil
 
           def check(page)
             return unless page.page? && !page.title.to_s.empty?

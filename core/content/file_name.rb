@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Content
+      # Whether the file name of an image tells what it shows.
+      module FileName
+        # What cameras, phones and programs call their files, with a number (common practice).
+        BY_DEVICE = /\A(?:img|dsc|dscn|dscf|dcim|pict?|image|photo|bild|scan|screenshot|untitled|file|download|whatsapp[-_ ]image)[-_ ]*(?:\d[-_\d]*)?\z/i
+        NUMBER = /\A[\d_-]+\z/
+        # Digits and letters a to f, of both, as hashes and UUIDs are.
+        HASH = /\A(?=.*\d)(?=.*[a-f])[0-9a-f]{8}[0-9a-f-]*\z/i
+
+        module_function
+
+        # @param url [String]
+        # @return [Boolean]
+        #   FileName.says_nothing?("http://a.test/img/IMG_1234.jpg") # => true
+        def says_nothing?(url)
+          name = url.sub(%r{\Ahttps?://[^/]*}, "").partition("?").first.split("/").last.to_s.sub(/\.[a-z0-9]{2,5}\z/i, "")
+          name = name.sub(/[-_@](?:\d+x\d*|\dx|scaled|large|small|thumb)\z/i, "")
+          [BY_DEVICE, NUMBER, HASH].any? { |form| form.match?(name) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page that says nearly the same as another, which stands for it.
+        class CopyNear < PageRule
+          CODE = "copy-near"
+          GRADE = "diverts"
+          WHY = "Of pages that are nearly alike the index tends to keep one and to pass over the rest."
+          FIX = "Merge them, let each say more of its own, or name the one that stands for them as the canonical."
+          SOURCE = "Broder 1997 (likeness of five-word shingles); CP"
+          NEEDS_ALL = true
+
+          def check(page)
+            fault(page, about: page.copy_of, likeness: page.likeness.round(2)) if page.copy_of && page.likeness < Ladder::Rungs::Distinct::SAME
+          end
+        end
+      end
+    end
+  end
+end

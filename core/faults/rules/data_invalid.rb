@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # Structured data that can't be read, or lack what their type requires.
+        class DataInvalid < PageRule
+          CODE = "data-invalid"
+          GRADE = "weakens"
+          WHY = "What is incomplete isn't shown in results."
+          FIX = "Mend what is named, and test the page again."
+          SOURCE = "JSON-LD 1.1; HTML standard, microdata; RDFa Lite 1.1; schema.org; CP"
+
+          def check(page)
+            return unless page.page?
+
+            unread(page) + (page.data || []).flat_map { |one| Data::Item.from(one).all }.flat_map { |item| incomplete(page, item) }.uniq
+          end
+
+          private
+
+          def unread(page) = (page.data_problems || []).map { |problem| fault(page, about: problem) }
+
+          def incomplete(page, item) = Data::Requirements.lacking(item).map { |type, names| fault(page, about: "#{type} without #{names}", syntax: item.syntax) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page names fewer languages than another page of its set.
+        class HreflangSetsDiffer < LinkRule
+          CODE = "hreflang-sets-differ"
+          GRADE = "diverts"
+          WHY = "Where the members of a set don't agree on who belongs to it, some pairs are void."
+          FIX = "Let all pages of the set carry the same links."
+          SOURCE = "CP"
+          LINKS = %w[hreflang].freeze
+          TARGETS = :fuller
+
+          def check(source, target, _links)
+            fault(source, about: target.url)
+          end
+        end
+      end
+    end
+  end
+end

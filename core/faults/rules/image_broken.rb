@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # An image of the page isn't there.
+        class ImageBroken < LinkRule
+          CODE = "image-broken"
+          GRADE = "weakens"
+          WHY = "Readers see a hole, and the image can't be found."
+          FIX = "Put the image back or take it out of the page."
+          SOURCE = "CP"
+          LINKS = %w[image].freeze
+          TARGETS = :broken
+
+          def check(source, target, _links)
+            fault(source, about: target.url, status: target.status, error: target.error)
+          end
+        end
+      end
+    end
+  end
+end

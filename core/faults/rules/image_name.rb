@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # The file name of an image says nothing.
+        class ImageName < LinkRule
+          CODE = "image-name"
+          GRADE = "weakens"
+          WHY = "The name is one of the few things that tell what an image shows."
+          FIX = "Name it after what is to be seen, in words with hyphens."
+          SOURCE = "CP"
+          LINKS = %w[image].freeze
+          TARGETS = :numbered
+
+          def check(source, target, _links)
+            fault(source, about: target.url) if Content::FileName.says_nothing?(target.url)
+          end
+        end
+      end
+    end
+  end
+end

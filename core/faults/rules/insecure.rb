@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # The site is read over http though it answers over https.
+        class Insecure < SiteRule
+          CODE = "insecure"
+          GRADE = "weakens"
+          WHY = "Browsers warn of pages that come unencrypted, and https is preferred where both answer."
+          FIX = "Redirect http to https, and link, list and name the https addresses."
+          SOURCE = "RFC 9110 section 4.2.2; CP"
+
+          def check(site)
+            site.answering(Hosts::Variants::SCHEME).select { |probe| probe["url"].start_with?("https:") }.map { |probe| fault_at("http://#{probe["authority"]}/", about: probe["url"]) }
+          end
+        end
+      end
+    end
+  end
+end

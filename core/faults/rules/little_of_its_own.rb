@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page most of whose words stand on other pages too, like a listing of excerpts. What is a copy as a whole is told as one.
+        class LittleOfItsOwn < PageRule
+          CODE = "little-of-its-own"
+          GRADE = "weakens"
+          WHY = "Where a page repeats what others say, there is no reason to find it rather than them."
+          FIX = "Give it words of its own, or keep it out of the index."
+          SOURCE = "CP"
+          NEEDS_ALL = true
+
+          def check(page)
+            return unless page.own_share && page.copies.zero?
+
+            fault(page, own_share: page.own_share.round(2)) if page.own_share < settings.little_own_share
+          end
+        end
+      end
+    end
+  end
+end

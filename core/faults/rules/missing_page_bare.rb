@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # What the site answers for a page that isn't there gives a visitor no way on.
+        class MissingPageBare < SiteRule
+          CODE = "missing-page-bare"
+          GRADE = "weakens"
+          WHY = "Whoever followed an old link leaves at once."
+          FIX = "Let the page for missing addresses link to the home page, the search and the main folders."
+          SOURCE = "CP"
+          def self.stable_about(_fault) = nil
+
+          def check(site)
+            bare = site.probes.select { |probe| probe["kind"] == Hosts::Variants::MISSING && [404, 410].include?(probe["status"]) && probe["links"].to_i.zero? }
+            bare.map { |probe| fault_at("#{Url::NormalForm.parse(probe["url"]).origin}/", about: probe["url"]) }
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page, or a link within the site, says nofollow.
+        class NofollowInternal < PageRule
+          CODE = "nofollow-internal"
+          GRADE = "weakens"
+          WHY = "What it would pass on is lost, and pages behind it may not be found."
+          FIX = "Take the nofollow out; what isn't to be indexed needs a noindex instead."
+          SOURCE = "CP"
+          NEEDS_ALL = true
+
+          def check(page)
+            return [fault(page)] if page.nofollow
+
+            (page.unfollowed || []).map { |url| fault(page, about: url) }
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page answers the same under other parameters.
+        class ParameterVariants < PageRule
+          CODE = "parameter-variants"
+          GRADE = "diverts"
+          WHY = "The same page then has several addresses, and crawlers read it again and again."
+          FIX = "Leave out parameters that change nothing, or name the address without them as the canonical."
+          SOURCE = "CP"
+          NEEDS_ALL = true
+
+          def check(page)
+            fault(page, about: page.copy_of) if page.copy_of && bare(page.url) == bare(page.copy_of)
+          end
+
+          private
+
+          def bare(url) = url.partition("?").first
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # Many unlike URLs are redirected to one page.
+        class RedirectManyToOne < SetRule
+          CODE = "redirect-many-to-one"
+          GRADE = "weakens"
+          WHY = "Such redirects are taken for missing pages."
+          FIX = "Send each to the page that took its place; where there is none, answer 410."
+          SOURCE = "CP"
+          VALUE = :final_url
+
+          def check(page, shared)
+            fault(page, about: shared.value, urls: shared.pages) if shared.pages > settings.many_to_one && !page.redirect_loop
+          end
+        end
+      end
+    end
+  end
+end

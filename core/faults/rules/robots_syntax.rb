@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # Lines of a robots.txt that no crawler reads.
+        class RobotsSyntax < SiteRule
+          CODE = "robots-syntax"
+          GRADE = "weakens"
+          WHY = "What is meant by them doesn't happen."
+          FIX = "Mend or remove the lines that are named."
+          SOURCE = "RFC 9309 section 2.2"
+
+          def self.stable_about(fault) = fault.detail[:text]
+
+          def check(site)
+            site.robots_files.flat_map do |file|
+              Robots::Syntax.flaws(file["body"].to_s).map { |flaw| fault_at("#{file["origin"]}/robots.txt", about: flaw.line.to_s, text: flaw.text, why: flaw.why) }
+            end
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page that matters lies many clicks from the start.
+        class TooDeep < PageRule
+          CODE = "too-deep"
+          GRADE = "weakens"
+          WHY = "What lies deep is read seldom and passes for unimportant."
+          FIX = "Link to it from pages near the start."
+          SOURCE = "CP"
+
+          def check(page)
+            fault(page, depth: page.depth, importance: page.importance) if page.depth && page.depth > settings.deep && page.importance && page.importance >= settings.important
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      module Rules
+        # A page with very many links.
+        class TooManyLinks < PageRule
+          CODE = "too-many-links"
+          GRADE = "weakens"
+          WHY = "Each of them passes on little, and readers find none."
+          FIX = "Part the page, or link only to what a reader of it wants."
+          SOURCE = "CP"
+
+          def check(page)
+            fault(page, links: page.links_out) if page.kind == "html" && page.links_out && page.links_out > settings.many_links
+          end
+        end
+      end
+    end
+  end
+end

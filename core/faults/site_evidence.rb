@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Faults
+      # What the rules of the site look at.
+      #
+      #   home: "http://a.test/", reads_sitemaps: true (whether the crawl was to read them),
+      #   robots: [{"origin" => "http://a.test", "status" => 200, "error" => nil, "body" => "User-agent: *\n…"}] (hosts in scope),
+      #   sitemaps: [{"url" => "http://a.test/sitemap.xml", "parent" => "http://a.test/robots.txt", "kind" => "urlset", "status" => 200, "error" => nil,
+      #     "entries" => 12, "faults" => [{"code" => "sitemap-date", "line" => 4, "about" => "May"}], "unwanted" => 0 (entries to be kept out), "groups" => ["/tags/"]}],
+      #   probes: [{"authority" => "a.test", "kind" => "missing", "url" => "…", "status" => 404, "location" => nil, "links" => 3}],
+      #   spaces: [{"space" => "http://a.test/cal?day=#", "kind" => "calendar", "most" => 250, "first_url" => "http://a.test/cal?day=1"}],
+      #   odd_facts: [Data::BusinessFacts::Odd]
+      SiteEvidence = Struct.new(:home, :reads_sitemaps, :robots, :sitemaps, :probes, :spaces, :odd_facts, keyword_init: true) do
+        # @return [Array<Hash>] robots.txt files that were there
+        def robots_files = robots.select { |file| file["error"].nil? && (200..299).cover?(file["status"]) }
+
+        # @param kind [String] one of Hosts::Variants'
+        # @return [Array<Hash>] what answers under another address instead of sending on
+        def answering(kind) = probes.select { |probe| probe["kind"] == kind && probe["error"].nil? && (200..299).cover?(probe["status"]) }
+
+        # @param code [String] of a rule
+        # @return [Array<Array(Hash, Hash)>] sitemap files, each with a flaw of that code
+        def flaws(code) = sitemaps.flat_map { |file| (file["faults"] || []).select { |flaw| flaw["code"] == code }.map { |flaw| [file, flaw] } }
+      end
+    end
+  end
+end

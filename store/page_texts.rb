@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # The texts of the pages of a run that may be copies of each other: those that may be indexed and have words, but for what reads like a
+    # missing page.
+    class PageTexts
+      MEMBERS = "kind = 'html' AND indexable AND NOT soft_missing AND words > 0"
+      # So many pages of a group tell what its template is; as ids are digests, the first of them are any.
+      SAMPLE = 100
+      SAMPLES = <<~SQL
+        SELECT s."group", b.texts, b.frames FROM (
+          SELECT url_id, "group", row_number() OVER (PARTITION BY "group" ORDER BY url_id) AS place FROM %<stage>s WHERE #{MEMBERS}
+        ) s JOIN %<page_blocks>s b USING (url_id) WHERE s.place <= #{SAMPLE} ORDER BY s."group"
+      SQL
+      # The page that stands for a cluster: the one that canonicals name most, then one that a sitemap lists, then that with most links in, then that
+      # with the shortest URL, then the first in byte order.
+      IN_ORDER = <<~SQL
+        SELECT s.url_id, s.url, s."group", b.texts, b.frames
+        FROM %<stage>s s JOIN %<page_blocks>s b USING (url_id)
+        LEFT JOIN (SELECT canonical, count(*) AS votes FROM %<page_facts>s WHERE canonical_state = 'other' GROUP BY canonical) v ON v.canonical = s.url
+        WHERE #{MEMBERS}
+        ORDER BY v.votes DESC NULLS LAST, cardinality(s.in_sitemaps) = 0, s.links_in DESC, length(s.url), s.url COLLATE "C"
+      SQL
+
+      # @param stage [String] table of the run's staged rows
+      # @param crawl [Crawl]
+      def initialize(stage, crawl)
+        @names = {stage: stage, page_blocks: Partitions.name("page_blocks", crawl.id), page_facts: Partitions.name("page_facts", crawl.id)}
+      end
+
+      # @return [Integer] words of all these pages
+      def words = Sql.run("SELECT coalesce(sum(words), 0) FROM #{@names[:stage]} WHERE #{MEMBERS}").getvalue(0, 0).to_i
+
+      # @yieldparam group [String]
+      # @yieldparam pages [Array<Hash>] texts and frames of some of its pages
+      # @return [void]
+      def each_group_sample
+        gathered = []
+        Sql.stream(format(SAMPLES, @names), portion: 500) do |rows|
+          rows.each do |row|
+            yield gathered.first["group"], gathered.slice!(0..) if gathered.any? && gathered.first["group"] != row["group"]
+            gathered << row
+          end
+        end
+        yield gathered.first["group"], gathered if gathered.any?
+      end
+
+      # @yieldparam rows [Array<Hash>] url_id, url, group, texts, frames, in the order in which pages would stand for each other
+      # @return [void]
+      def in_order(&block) = Sql.stream(format(IN_ORDER, @names), portion: 500, &block)
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # What the rules of the site look at, for one crawl: its robots.txt and sitemap files, what its hosts answered, spaces without end, and what pages
+    # say of the business.
+    class SiteBook
+      # How many entries each sitemap has that are to be kept out, and the groups they are of.
+      SITEMAPS = <<~SQL
+        SELECT f.url, f.parent, f.kind, f.status, f.error, f.entries, f.faults, coalesce(e.unwanted, 0) AS unwanted, coalesce(e.groups, '{}') AS groups FROM sitemap_files f
+        LEFT JOIN (
+          SELECT e.sitemap_file_id, count(*) AS unwanted, array_agg(DISTINCT s."group" ORDER BY s."group") AS groups
+          FROM %<sitemap_entries>s e JOIN %<stage>s s USING (url_id) WHERE s.intent = 'keep_out' GROUP BY 1
+        ) e ON e.sitemap_file_id = f.id WHERE f.crawl_id = $1 ORDER BY f.url
+      SQL
+      SPACES = <<~SQL
+        SELECT s.space, s.kind, s.most, min(f.url COLLATE "C") AS first_url FROM crawl_spaces s JOIN %<frontier>s f ON f.space_id = s.id
+        WHERE s.crawl_id = $1 AND s.full_at IS NOT NULL AND s.kind <> $2 GROUP BY s.id ORDER BY s.space
+      SQL
+      DATA = "SELECT f.url, p.data FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.data IS NOT NULL AND p.status BETWEEN 200 AND 299"
+
+      # @param stage [String] the table of staged rows
+      # @param crawl [Crawl]
+      def initialize(stage, crawl)
+        @crawl = crawl
+        @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }.merge(stage: stage)
+      end
+
+      # @return [Core::Faults::SiteEvidence]
+      def call
+        settings = @crawl.crawl_settings
+        Core::Faults::SiteEvidence.new(
+          home: settings.first_urls.first, reads_sitemaps: @crawl.whole? && settings.read_sitemaps, robots: robots(settings.scope), probes: Probes.new(@crawl).all,
+          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN]), odd_facts: odd_facts
+        )
+      end
+
+      private
+
+      def robots(scope) = RobotsFiles.all(@crawl.id).select { |file| scope.host?("#{file["origin"]}/") }
+
+      def odd_facts
+        facts = Core::Data::BusinessFacts.new
+        Sql.stream(format(DATA, @names)) { |rows| rows.each { |row| facts.add(row["url"], row["data"].map { |one| Core::Data::Item.from(one) }) } }
+        facts.odd
+      end
+    end
+  end
+end
