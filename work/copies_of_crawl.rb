@@ -30,10 +30,10 @@ module IronTrellis
       end
 
       def read(row)
-        main = Core::Copies::MainText.of(Core::Copies::MainText.blocks(row["texts"], row["frames"]), @boilerplate[row["group"]])
-        shingles = Core::Copies::Shingles.of(main)
+        blocks = Core::Copies::MainText.blocks(row["texts"], row["frames"])
+        shingles = Core::Copies::Shingles.of(Core::Copies::MainText.of(blocks, @boilerplate[row["group"]]))
         @pages << row.values_at("url_id", "url")
-        @finder.add(shingles, main.hash)
+        @finder.add(shingles, blocks.hash)
         @own.add(shingles)
       end
 

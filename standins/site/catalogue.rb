@@ -32,12 +32,13 @@ module SkerrySite
       @lamps, @articles, @people, @languages = %w[lamps articles people languages].map { |name| load(name) }
       build
       sow
+      add_twins
       add_files
     end
 
     private
 
-    def load(name) = YAML.safe_load_file(File.join(HERE, "content", "#{name}.yml"))
+    def load(name) = YAML.safe_load_file(File.join(HERE, "content", "#{name}.yml"), aliases: true)
 
     def build
       build_home
@@ -137,6 +138,17 @@ module SkerrySite
       end
     end
 
+    # The same page under an address more, which takes itself for the right one.
+    def add_twins
+      @faults["twins"].each do |path, original|
+        @pages[WWW][path] = @pages[WWW][original].dup.tap do |page|
+          page.path = path
+          page.canonical = "http://#{WWW}#{path}"
+          page.listed = false
+        end
+      end
+    end
+
     def rename(page)
       page.parts = page.parts.sub(%r{<h1>.*?</h1>}, page.heading ? "<h1>#{escape(page.heading)}</h1>" : "")
     end
@@ -144,6 +156,9 @@ module SkerrySite
     def add_files
       add_file("/style.css", "text/css", "body{font:18px/1.6 serif;max-width:46rem;margin:auto}nav ul{display:flex;gap:1rem;list-style:none}")
       add_file("/robots.txt", "text/plain", File.read(File.join(HERE, "content/robots.txt")))
+      add_file("/images/IMG_2041.svg", "image/svg+xml", Drawing.quay(padding: 210_000))
+      add_file("/images/quay-at-night.svg", "image/svg+xml", Drawing.quay(padding: 180_000))
+      add_file("/assets/private/menu.js", "text/javascript", "document.documentElement.classList.add('menu')")
       add_file("/press/facts.pdf", "application/pdf", File.binread(File.join(HERE, "content/facts.pdf")))
       lamps, read = listed(WWW).partition { |url| url.include?("/lamps/") }
       add_file("/sitemap.xml", "application/xml", SitemapFile.index(%w[/sitemap-lamps.xml /sitemap-read.xml].map { |path| "http://#{WWW}#{path}" }))

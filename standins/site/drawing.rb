@@ -8,6 +8,13 @@ module SkerrySite
 
     module_function
 
+    # @param padding [Integer] bytes of nothing, as drawing programs leave behind
+    # @return [String] SVG
+    def quay(padding:)
+      "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 200 100\" width=\"400\" height=\"200\"><!--#{" " * padding}-->" \
+        "<rect width=\"200\" height=\"100\" fill=\"#23292c\"/><path d=\"M0 80h200v20H0z\" fill=\"#5c666b\"/><circle cx=\"150\" cy=\"40\" r=\"9\" fill=\"#fff3c4\"/></svg>"
+    end
+
     # @param lamp [Hash] an item of lamps.yml
     # @return [String] SVG
     def lamp(lamp)

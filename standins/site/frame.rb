@@ -47,7 +47,7 @@ module SkerrySite
       [
         ("<title>#{escape(page.title)}</title>" if page.title),
         ("<meta name=\"description\" content=\"#{escape(page.description)}\">" if page.description),
-        '<meta name="viewport" content="width=device-width, initial-scale=1">',
+        ('<meta name="viewport" content="width=device-width, initial-scale=1">' unless page.viewport == false),
         ("<meta name=\"robots\" content=\"#{escape(page.robots)}\">" if page.robots),
         ("<link rel=\"canonical\" href=\"#{escape(page.canonical)}\">" if page.canonical),
         *page.alternates.map { |code, url| "<link rel=\"alternate\" hreflang=\"#{code}\" href=\"#{escape(url)}\">" },

@@ -1,62 +1,13 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require "openssl"
 
 # Certificates of a test authority (good, expired, for another name), and a proxy.
 class TlsAndProxyTest < Minitest::Test
   include TestDatabase
   include CrawlHere
 
-  # Issues certificates, and serves one page under one of them.
-  class Authority
-    attr_reader :certificate
-
-    def initialize
-      @key = OpenSSL::PKey::RSA.new(2048)
-      @certificate = make("Test authority", @key.public_key, issuer: "Test authority", extensions: [["basicConstraints", "CA:TRUE", true], ["keyUsage", "keyCertSign", true]])
-    end
-
-    # @return [Integer] the port of a server whose certificate is for that name until then
-    def serve(name, expires: Time.now + 3600)
-      key = OpenSSL::PKey::RSA.new(2048)
-      context = OpenSSL::SSL::SSLContext.new
-      context.key = key
-      context.cert = make(name, key.public_key, issuer: "Test authority", expires: expires, extensions: [["subjectAltName", "DNS:#{name}", false]])
-      server = TCPServer.new("127.0.0.1", 0)
-      Thread.new { accept(OpenSSL::SSL::SSLServer.new(server, context)) }
-      server.addr[1]
-    end
-
-    private
-
-    def accept(server)
-      loop do
-        socket = server.accept
-        nil until ["\r\n", nil].include?(socket.gets)
-        socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 4\r\nConnection: close\r\n\r\nlamp")
-        socket.close
-      rescue OpenSSL::SSL::SSLError, SystemCallError
-        # The client turned the certificate down.
-      end
-    end
-
-    def make(name, public_key, issuer:, extensions:, expires: Time.now + 3600)
-      certificate = OpenSSL::X509::Certificate.new
-      certificate.version = 2
-      certificate.serial = rand(1 << 60)
-      certificate.subject = OpenSSL::X509::Name.parse("/CN=#{name}")
-      certificate.issuer = OpenSSL::X509::Name.parse("/CN=#{issuer}")
-      certificate.public_key = public_key
-      certificate.not_before = Time.now - 7200
-      certificate.not_after = expires
-      factory = OpenSSL::X509::ExtensionFactory.new(@certificate || certificate, certificate)
-      extensions.each { |extension| certificate.add_extension(factory.create_extension(*extension)) }
-      certificate.sign(@key, OpenSSL::Digest.new("SHA256"))
-    end
-  end
-
-  AUTHORITY = Authority.new
+  AUTHORITY = TestAuthority.new
 
   def crawl_tls(port, trusted_authority: AUTHORITY.certificate.to_pem)
     crawl_here(SmallSite.new({}), start_urls: ["https://small.example/"], resolve: {"small.example:443" => "127.0.0.1:#{port}"}, trusted_authority: trusted_authority, retries: 0)

@@ -20,7 +20,7 @@ module IronTrellis
 
           private
 
-          def unread(page) = (page.data_problems || []).map { |problem| fault(page, about: problem) }
+          def unread(page) = (page.data_problems || []).map { |problem| problem.split(": ", 2) }.map { |script, what| fault(page, about: script, what: what) }
 
           def incomplete(page, item) = Data::Requirements.lacking(item).map { |type, names| fault(page, about: "#{type} without #{names}", syntax: item.syntax) }
         end
