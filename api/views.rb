@@ -33,6 +33,8 @@ module IronTrellis
         attributes :id, :site_id, :number, :state, :scope, :asked, :message
         attribute(:settings) { |crawl| crawl.crawl_settings.to_h }
         attribute(:progress) { |crawl| Store::Progress.of(crawl).to_h }
+        attribute(:run) { |crawl| crawl.verdict_run&.id }
+        attribute(:judged_again) { |crawl| crawl.judged_again? }
         attribute(:troubles) { |crawl| crawl.verdict_run ? Store::StartTroubles.of(crawl) : [] }
         %i[created_at started_at finished_at].each { |name| attribute(name) { |crawl| crawl[name]&.iso8601 } }
       end

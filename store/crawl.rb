@@ -54,6 +54,12 @@ module IronTrellis
       # @return [VerdictRun, nil] the newest finished one
       def verdict_run = verdict_runs.where.not(finished_at: nil).order(:finished_at, :id).last
 
+      # @return [Boolean] whether newer verdicts than those that are read were asked for
+      def judged_again?
+        run = verdict_run
+        !reading_asked_at.nil? && !run.nil? && reading_asked_at > run.started_at
+      end
+
       def ended? = ENDED.include?(state)
 
       def whole? = scope == WHOLE

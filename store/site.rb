@@ -57,6 +57,12 @@ module IronTrellis
           rules: intents.reload.map { |one| [Core::Url::Pattern.new(one.pattern), one.intent] })
       end
 
+      # @return [Core::Settings::Limits] what its pages are judged by
+      def limits = Core::Settings::Limits.new(thresholds, page_groups.reload.to_h { |group| [group.name, group.thresholds] })
+
+      # @return [Hash{String => Float}] how much each part of the importance counts
+      def importance_weights = Core::Importance::Weights.of(weights)
+
       # @return [Core::Groups::Grouping]
       def grouping
         groups = page_groups.reload.map do |group|

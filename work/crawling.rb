@@ -62,6 +62,18 @@ module IronTrellis
         raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching any more, so it can't be stopped.")
       end
 
+      # Has the verdicts of a crawl worked out again, in a job.
+      #
+      # @param crawl [Store::Crawl] judged
+      # @param now [Time]
+      # @return [void]
+      def judge_again(crawl, now:)
+        ActiveRecord::Base.transaction do
+          crawl.update!(reading_asked_at: now)
+          Queue.enqueue(Jobs::Rejudge, {crawl_id: crawl.id}, queue: QUEUE)
+        end
+      end
+
       # @return [Boolean] whether it was this call that ended it
       def end_fetching(crawl, now, message: nil)
         ActiveRecord::Base.transaction do

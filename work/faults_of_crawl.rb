@@ -8,15 +8,14 @@ module IronTrellis
       PLACES = Core::Page::Link.places
 
       # @param site_id [Integer]
-      # @param thresholds [Core::Settings::Thresholds]
+      # @param limits [Core::Settings::Limits]
       # @param writer [Store::VerdictWriter]
-      def initialize(site_id, thresholds, writer)
+      def initialize(site_id, limits, writer)
         @site_id = site_id
-        @thresholds = thresholds
+        @limits = limits
         @writer = writer
-        late, early = Core::Faults::PageRule.all.partition(&:needs_all?)
-        @page_rules = made(early)
-        @late_rules = made(late)
+        @late, @early = Core::Faults::PageRule.all.partition(&:needs_all?)
+        @made = Hash.new { |made, thresholds| made[thresholds] = Hash.new { |rules, rule| rules[rule] = rule.new(thresholds) } }.compare_by_identity
       end
 
       # Runs the page rules that need no other page.
@@ -24,7 +23,7 @@ module IronTrellis
       # @param judged [Array<JudgedUrl>]
       # @return [void]
       def pages(judged)
-        keep(judged.flat_map { |one| told(one.id, one.subject, @page_rules.flat_map { |rule| rule.call(one.subject) }) })
+        keep(judged.flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) })
       end
 
       # Runs all other rules, when the rows are staged and the copies known.
@@ -34,36 +33,42 @@ module IronTrellis
       # @param site [Core::Faults::SiteEvidence]
       # @return [void]
       def rest(rows, links, site)
-        rows.pages(@thresholds.thin_group_pages) { |some| keep(some.flat_map { |row| about_page(row) }) }
-        made(Core::Faults::LinkRule.all).each { |rule| links.each(rule.class.targets, rule.class.links) { |some| keep(some.flat_map { |row| about_links(rule, row) }) } }
-        made(Core::Faults::SetRule.all).each { |rule| rows.sharing(rule.class.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) } }
-        keep(made(Core::Faults::SiteRule.all).flat_map { |rule| about_site(rule, site) })
+        rows.pages(@limits.least(:thin_group_pages)) { |some| keep(some.flat_map { |row| about_page(row) }) }
+        Core::Faults::LinkRule.all.each { |rule| links.each(rule.targets, rule.links) { |some| keep(some.flat_map { |row| about_links(rule, row) }) } }
+        Core::Faults::SetRule.all.each { |rule| rows.sharing(rule.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) } }
+        keep(Core::Faults::SiteRule.all.flat_map { |rule| about_site(rule, site) })
       end
 
       private
 
-      def made(rules) = rules.map { |rule| rule.new(@thresholds) }
+      # @return [Core::Faults::Rule] as it judges pages of that group
+      def judge(rule, group) = @made[@limits.for(group)][rule]
+
+      def call(rules, page)
+        made = @made[@limits.for(page.group)]
+        rules.flat_map { |rule| made[rule].call(page) }
+      end
 
       def about_page(row)
         page = Core::Faults::Subject.of(row)
-        told(row["url_id"], page, @late_rules.flat_map { |rule| rule.call(page) })
+        told(row["url_id"], page, call(@late, page))
       end
 
       def about_links(rule, row)
         source = Core::Faults::Subject.of(row)
         links = row["links"].map { |link| {text: link["text"], place: link["place"] && PLACES[link["place"]]} }
-        told(row["url_id"], source, [rule.check(source, Core::Faults::Subject.of(row["target"]), links)].compact)
+        told(row["url_id"], source, [judge(rule, source.group).check(source, Core::Faults::Subject.of(row["target"]), links)].compact)
       end
 
       def about_set(rule, row)
         page = Core::Faults::Subject.of(row)
         shared = Core::Faults::SetRule::Shared.new(value: row["shared_value"], pages: row["shared_pages"], first: row["shared_first"], second: row["shared_second"])
-        told(row["url_id"], page, [rule.check(page, shared)].compact)
+        told(row["url_id"], page, [judge(rule, page.group).check(page, shared)].compact)
       end
 
       # The files of a site are no rows of the ledger, but their ids are made like those of all URLs.
       def about_site(rule, site)
-        rule.check(site).map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), identity(fault, rule.class)] }
+        judge(rule, nil).check(site).map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), identity(fault, rule)] }
       end
 
       # A fault on a URL that is to be kept out counts only where it lets the URL climb.

@@ -13,7 +13,7 @@ module IronTrellis
         @crawl = crawl
         @clock = clock
         @site = crawl.site
-        @thresholds = Core::Settings::Thresholds.default
+        @limits = @site.limits
         @facts = Store::CrawlFacts.new(crawl)
       end
 
@@ -32,20 +32,20 @@ module IronTrellis
       private
 
       def judge(writer)
-        faults = FaultsOfCrawl.new(@site.id, @thresholds, writer)
-        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @site.wishes, thresholds: @thresholds).each_portion do |judged|
+        faults = FaultsOfCrawl.new(@site.id, @limits, writer)
+        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @site.wishes, limits: @limits, weights: @site.importance_weights).each_portion do |judged|
           writer.stage_rows(judged.map(&:row))
           faults.pages(judged)
         end
         writer.staged
         writer.copies.fill(CopiesOfCrawl.new(Store::PageTexts.new(writer.stage, @crawl)).call)
         faults.rest(Store::StagedRows.new(writer.stage, writer.copies.table, @crawl, has_sitemaps: @facts.sitemaps?),
-          Store::SuspectLinks.new(writer.stage, @crawl, limits: {heavy_image: @thresholds.heavy_image}), Store::SiteBook.new(writer.stage, @crawl).call)
+          Store::SuspectLinks.new(writer.stage, @crawl, limits: {heavy_image: @limits.least(:heavy_image)}), Store::SiteBook.new(writer.stage, @crawl).call)
       end
 
       def rules_digest
         wishes = [@site.intents.pluck(:pattern, :intent), @site.key_pages.pluck(:url), @site.page_groups.pluck(:name, :pattern, :intent)]
-        Digest::SHA256.hexdigest([VERSION, Core::Faults::Registry.all.map(&:code), @thresholds.to_a, wishes].inspect)[0, 16]
+        Digest::SHA256.hexdigest([VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes].inspect)[0, 16]
       end
     end
   end

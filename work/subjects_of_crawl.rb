@@ -10,10 +10,12 @@ module IronTrellis
       # @param facts [Store::CrawlFacts] prepared
       # @param crawl [Store::Crawl]
       # @param wishes [Core::Groups::Intents]
-      # @param thresholds [Core::Settings::Thresholds]
-      def initialize(facts, crawl:, wishes:, thresholds:)
+      # @param limits [Core::Settings::Limits]
+      # @param weights [Hash{String => Float}] of the parts of importance
+      def initialize(facts, crawl:, wishes:, limits:, weights:)
         @facts = facts
-        @thresholds = thresholds
+        @limits = limits
+        @weights = weights
         @whole = crawl.whole?
         @agent = crawl.crawl_settings.agent
         @scope = crawl.crawl_settings.scope
@@ -58,7 +60,7 @@ module IronTrellis
         return if row["authority"].nil?
 
         Core::Importance::Score.of({"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
-          key_page: @wishes.key_page?(subject.url))
+          key_page: @wishes.key_page?(subject.url), weights: @weights)
       end
 
       def subject(row)
@@ -91,7 +93,7 @@ module IronTrellis
           robots_reachable: subject.robots_reachable, fetched: !row["fetched_at"].nil?, status: subject.status, error: subject.error,
           redirect_to: row["redirect_to"], refresh_to: row["refresh_to"], noindex_where: subject.noindex_where, kind: subject.kind,
           canonical: subject.canonical, canonical_state: subject.canonical_state,
-          words: subject.words, word_floor: @thresholds.word_floor, soft_missing: subject.soft_missing
+          words: subject.words, word_floor: @limits.for(subject.group).word_floor, soft_missing: subject.soft_missing
         )
       end
 

@@ -9,8 +9,8 @@ module IronTrellis
         NEAR = 0.85
         # What is a copy only of a copy belongs to the same cluster as long as it is so like the text that stands for it.
         LEAST = 0.75
-        # Of a crowd that meets, so many that are no copies of each other are compared with all that come after.
-        MOST_LEADERS = 50
+        # Of a crowd that meets, each is compared with so many that came before.
+        MOST_COMPARED = 50
 
         # A text that is a copy: the number of the one that stands for it, and how alike they are (1.0 where they say the same).
         Copy = Struct.new(:stands, :likeness)
@@ -65,17 +65,17 @@ module IronTrellis
         def pairs
           alike = Hash.new { |all, number| all[number] = {} }
           @sketches.each_meeting do |met|
-            leaders = []
-            met.each { |place| meet(@sketched[place], leaders, alike) }
+            before = []
+            met.each { |place| meet(@sketched[place], before, alike) }
           end
           alike
         end
 
-        def meet(number, leaders, alike)
-          like = leaders.find { |leader| alike[leader].key?(number) || likeness(leader, number) >= NEAR }
-          if like then alike[like][number] = alike[number][like] = true
-          elsif leaders.size < MOST_LEADERS then leaders << number
-          end
+        # One that is alike is enough to belong to a cluster.
+        def meet(number, before, alike)
+          like = before.find { |other| alike[other].key?(number) || likeness(other, number) >= NEAR }
+          alike[like][number] = alike[number][like] = true if like
+          before << number if before.size < MOST_COMPARED
         end
 
         def likeness(one, other) = Shingles.likeness(shingles(one), shingles(other))

@@ -8,22 +8,21 @@ module IronTrellis
       Score = Struct.new(:value, :parts)
 
       class << Score
-        # By part, how much it counts (ours).
-        WEIGHTS = {"authority" => 0.35, "clicks" => 0.30, "impressions" => 0.15, "nearness" => 0.10, "sitemap" => 0.10}.freeze
         # A key page is never below this.
         KEY_PAGE = 90.0
 
         # @param standings [Hash{String => Float, nil}] by part, from 0 (least of all pages) to 1 (most); nil where there is no evidence
         # @param key_page [Boolean]
+        # @param weights [Hash{String => Float}] by part
         # @return [Score, nil] nil where nothing is known. `parts` has, by part, its standing and its share of the whole; one that is left out has none
         #   Score.of({"authority" => 1.0, "nearness" => 0.5}).value # => 88.9
-        def of(standings, key_page: false)
-          known = standings.slice(*WEIGHTS.keys).compact
-          return if known.empty?
+        def of(standings, key_page: false, weights: Weights::DEFAULT)
+          known = standings.slice(*weights.keys).compact
+          whole = known.keys.sum { |part| weights[part] }
+          return if whole.zero?
 
-          whole = known.keys.sum { |part| WEIGHTS[part] }
-          value = known.sum { |part, standing| standing * WEIGHTS[part] } / whole * 100
-          parts = known.to_h { |part, standing| [part, {standing: standing.round(4), weight: (WEIGHTS[part] / whole).round(4)}] }
+          value = known.sum { |part, standing| standing * weights[part] } / whole * 100
+          parts = known.to_h { |part, standing| [part, {standing: standing.round(4), weight: (weights[part] / whole).round(4)}] }
           parts["key_page"] = {least: KEY_PAGE} if key_page
           new((key_page ? [value, KEY_PAGE].max : value).round(1), parts)
         end

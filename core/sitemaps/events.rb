@@ -84,6 +84,7 @@ module IronTrellis
         end
 
         def inside(name, attrs, uri)
+          @text = nil
           extension = EXTENSIONS[uri]
           if extension && name == extension then @entry.extras << [extension, {}]
           elsif uri == XHTML && name == "link" then alternate(attrs)

@@ -30,15 +30,14 @@ class AuditManifestTest < Minitest::Test
   # Some faults are those of a site as a whole, for which another host is audited.
   STARTS = {"quay" => "http://quay.skerrylamps.example/", "archive" => "http://archive.skerrylamps.example/", "shut_host" => "http://bench.skerrylamps.example/"}.freeze
 
-  def self.found(needs)
-    @found ||= {}
-    @found[needs] ||= (needs == "secure") ? found_over_tls : begin
-      start = STARTS.fetch(needs, "http://www.skerrylamps.example/")
-      result = audit(start, *at_the_stand_in("www.skerrylamps.example"), *options(needs), "--site", "manifest #{needs}")
-      raise result.err unless result.code.zero?
+  def self.found(needs) = (@found ||= {})[needs] ||= (needs == "secure") ? found_over_tls : found_by_audit(needs)
 
-      result.rows("faults").group_by { |fault| fault["code"] }
-    end
+  def self.found_by_audit(needs)
+    start = STARTS.fetch(needs, "http://www.skerrylamps.example/")
+    result = audit(start, *at_the_stand_in("www.skerrylamps.example"), *options(needs), "--site", "manifest #{needs}")
+    raise result.err unless result.code.zero?
+
+    result.rows("faults").group_by { |fault| fault["code"] }
   end
 
   # The command line has no way to trust an authority of tests, so this one is crawled here.

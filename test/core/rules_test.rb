@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
+require_relative "site_rules_test"
 
 # Each rule alone: a page on which it speaks, and pages close to it on which it is silent.
 class RulesTest < Minitest::Test
@@ -10,7 +11,7 @@ class RulesTest < Minitest::Test
   SOUND = {url: "http://a.test/x", kind: "html", status: 200, whole: true, depth: 2, start: false, found_by: %w[link], robots_allowed: true, redirect_chain: [], redirect_loop: false, noindex: false,
            title: "Anchor lights", title_chars: 40, words: 400, links_in: 3, followed_in: 3, in_sitemaps: [], indexable: true, wanted: true, intent: "undecided", soft_missing: false, titles: ["Anchor lights"], h1: ["Lights to lie at anchor with"], description: "x" * 100, description_chars: 100, lang: "en", bytes: 20_000,
            links_out: 9, directives: [], canonicals: {}, canonical_state: "self", canonical: "http://a.test/x", canonical_chain: [], canonical_loop: false, canonical_off_site: false, redirect_off_site: false,
-           has_sitemaps: false, hreflang: []}.freeze
+           has_sitemaps: false, hreflang: [], copies: 0, own_share: 0.9, response_ms: 200, viewport: "width=device-width", nofollow: false}.freeze
 
   def self.directive(place, *tokens) = IronTrellis::Core::Directives::Directive.new(source: "meta", tokens: tokens, place: place)
 
@@ -30,6 +31,22 @@ class RulesTest < Minitest::Test
     "canonical-misplaced" => [{canonical_marks: {"malformed" => [], "misplaced" => %w[http://a.test/y]}}, {canonical_marks: {"malformed" => %w[/x], "misplaced" => []}}],
     "canonical-missing" => [{canonical_state: "none"}, {canonical_state: "malformed"}, {indexable: false}, {kind: "pdf"}],
     "canonical-off-site" => [{canonical_off_site: true, canonical: "http://b.test/"}, {canonical_off_site: false}],
+    "canonical-paged-to-first" => [{url: "http://a.test/x?page=2", canonical: "http://a.test/x", canonical_state: "other"}, {url: "http://a.test/x?page=1"}, {canonical: "http://a.test/y"}, {canonical_state: "self"}],
+    "copy-exact" => [{copy_of: "http://a.test/y", likeness: 1.0}, {likeness: 0.99}, {copy_of: nil}],
+    "copy-near" => [{copy_of: "http://a.test/y", likeness: 0.9}, {likeness: 1.0}, {copy_of: nil}],
+    "data-invalid" => [{data_problems: ["JSON-LD 1: it is empty"]}, {data_problems: nil}, {indexable: false}],
+    "hreflang-misplaced" => [{hreflang: [{"code" => "da", "url" => "http://a.test/y", "misplaced" => true}]}, {hreflang: tongues(%w[en x], %w[x-default x])}],
+    "hreflang-relative" => [{hreflang: [{"code" => "da", "url" => "http://a.test/y", "relative" => true}]}, {hreflang: tongues(%w[en x], %w[x-default x])}],
+    "hreflang-sources-clash" => [{hreflang: [{"code" => "en", "url" => "http://a.test/x", "source" => "html"}, {"code" => "en", "url" => "http://a.test/y", "source" => "sitemap"}]},
+      {hreflang: [{"code" => "en", "url" => "http://a.test/x", "source" => "html"}, {"code" => "EN", "url" => "http://a.test/x", "source" => "header"}]}, {hreflang: tongues(%w[en x], %w[da y])}],
+    "little-of-its-own" => [{own_share: 0.24}, {own_share: 0.25}, {copies: 1}, {own_share: nil}],
+    "nofollow-internal" => [{unfollowed: %w[http://a.test/y]}, {unfollowed: nil}],
+    "not-for-phones" => [{viewport: nil}, {viewport: "initial-scale=1, width=400"}, {indexable: false}],
+    "parameter-variants" => [{url: "http://a.test/x?a=1", copy_of: "http://a.test/x", likeness: 1.0}, {copy_of: "http://a.test/y"}, {copy_of: nil}],
+    "redirect-downgrade" => [{url: "https://a.test/x", redirect_chain: %w[http://a.test/y]}, {url: "http://a.test/x"}, {redirect_chain: %w[https://a.test/y http://a.test/z]}],
+    "slow" => [{response_ms: 2501}, {response_ms: 2500}, {kind: "image"}, {status: 500}],
+    "too-deep" => [{depth: 5, importance: 70}, {depth: 4}, {importance: 69.9}, {depth: nil}],
+    "too-many-links" => [{links_out: 301}, {links_out: 300}, {kind: "pdf"}],
     "dead-end" => [{links_out: 0}, {links_out: 1}, {links_out: nil}, {indexable: false}],
     "description-long" => [{description_chars: 156}, {description_chars: 155}, {indexable: false}],
     "description-missing" => [{description: nil, description_chars: nil}, {description: "x"}, {indexable: false}],
@@ -80,10 +97,16 @@ class RulesTest < Minitest::Test
     "unreachable" => [{status: nil, error: "dns"}, {error: "malformed"}, {links_in: 0, found_by: []}, {status: 200}]
   }.freeze
   LINK_RULES = {
+    "blocked-resource" => {robots_allowed: false}, "image-broken" => {status: 404}, "image-heavy" => {bytes: 200_001}, "image-name" => {url: "http://a.test/IMG_1234.jpg"}, "hreflang-sets-differ" => {},
     "canonical-to-missing" => {status: 404}, "hreflang-no-return" => {}, "hreflang-not-canonical" => {canonical: "http://a.test/z"}, "hreflang-to-blocked" => {robots_allowed: false}, "hreflang-to-missing" => {status: 404},
     "hreflang-to-noindex" => {noindex: true}, "hreflang-to-redirect" => {status: 301}, "canonical-to-blocked" => {robots_allowed: false}, "canonical-to-noindex" => {noindex: true}, "link-to-failing" => {status: 503}, "canonical-to-redirect" => {status: 301, final_url: "http://a.test/z"}, "link-to-missing" => {status: 404},
     "link-to-redirect" => {status: 301, final_url: "http://a.test/z", final_status: 200}, "outbound-missing" => {status: 404}
   }.freeze
+
+  # These only say which pages share a value; the store finds them.
+  SHARED_VALUES = %w[case-variants description-duplicate h1-duplicate index-file-variants slash-variants title-duplicate].freeze
+
+  def link_rule(code) = Faults::Registry.fetch(code).new(THRESHOLDS)
 
   def subject(**changes) = Faults::Subject.new(**SOUND, **changes)
 
@@ -99,8 +122,8 @@ class RulesTest < Minitest::Test
 
   LINK_RULES.each do |code, target|
     define_method("test_#{code.tr("-", "_")}_names_the_page_and_what_it_leads_to") do
-      fault = Faults::Registry.fetch(code).new(THRESHOLDS).check(subject, subject(url: "http://a.test/t", **target), [{text: "here", place: "main"}])
-      assert_equal [code, "http://a.test/x", "http://a.test/t"], [fault.code, fault.url, fault.about]
+      fault = Faults::Registry.fetch(code).new(THRESHOLDS).check(subject, subject(url: target.fetch(:url, "http://a.test/t"), **target.except(:url)), [{text: "here", place: "main"}])
+      assert_equal [code, "http://a.test/x", target.fetch(:url, "http://a.test/t")], [fault.code, fault.url, fault.about]
     end
   end
 
@@ -109,6 +132,36 @@ class RulesTest < Minitest::Test
 
     [{status: 403}, {status: 429}, {status: 500}, {status: nil, error: "timeout"}].each { |target| assert_nil rule.check(subject, subject(url: "http://b.test/", **target), []), target }
     refute_nil rule.check(subject, subject(url: "http://b.test/", status: nil, error: "dns"), [])
+  end
+
+  def test_images_speak_by_their_size_their_name_and_a_missing_alt_only
+    assert_nil link_rule("image-heavy").check(subject, subject(bytes: 200_000), [])
+    assert_nil link_rule("image-name").check(subject, subject(url: "http://a.test/anchor-light-1934.jpg"), [])
+    assert_nil link_rule("image-no-alt").check(subject, subject(url: "http://a.test/i.png"), [{text: ""}])
+    refute_nil link_rule("image-no-alt").check(subject, subject(url: "http://a.test/i.png"), [{text: "Lamp"}, {text: nil}])
+  end
+
+  def test_only_a_page_over_https_can_have_mixed_content
+    picture = subject(url: "http://a.test/i.png")
+    assert_nil link_rule("mixed-content").check(subject, picture, [])
+    assert_equal "http://a.test/i.png", link_rule("mixed-content").check(subject(url: "https://a.test/x"), picture, []).about
+  end
+
+  def test_a_page_that_says_nofollow_is_told_once
+    assert_equal [nil], told("nofollow-internal", nofollow: true, unfollowed: %w[http://a.test/y http://a.test/z]).map(&:about)
+    assert_equal %w[http://a.test/y http://a.test/z], told("nofollow-internal", unfollowed: %w[http://a.test/y http://a.test/z]).map(&:about)
+  end
+
+  def test_data_that_lack_something_are_named_with_what
+    product = {"syntax" => "json-ld", "types" => ["Product"], "properties" => {"name" => ["MS-40"], "offers" => [{"syntax" => "json-ld", "types" => ["Offer"], "properties" => {"price" => ["640"]}}]}}
+    assert_equal ["Offer without priceCurrency or priceSpecification"], told("data-invalid", data: [product]).map(&:about)
+  end
+
+  def test_so_many_redirects_to_one_target_are_too_many
+    rule = Faults::Registry.fetch("redirect-many-to-one").new(THRESHOLDS)
+    shared = ->(pages) { Faults::SetRule::Shared.new(value: "http://a.test/", pages: pages, first: "http://a.test/1", second: "http://a.test/2") }
+    assert_nil rule.check(subject(**MOVED), shared.call(20))
+    assert_equal "http://a.test/", rule.check(subject(**MOVED), shared.call(21)).about
   end
 
   def test_a_page_is_thin_against_a_third_of_what_is_usual_in_its_group
@@ -131,13 +184,13 @@ class RulesTest < Minitest::Test
       assert_includes Faults::Rule::GRADES, rule.grade, rule.code
       [rule::WHY, rule::FIX, rule::SOURCE].each { |text| refute_empty text, rule.code }
     end
-    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + %w[description-duplicate h1-duplicate title-duplicate]).sort
+    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + SiteRulesTest::CODES + %w[image-no-alt mixed-content redirect-many-to-one] + SHARED_VALUES).sort
   end
 
   def test_a_fault_is_known_again_by_site_code_url_and_what_it_is_about
     fault = told("not-found", status: 404).first
-    assert_equal fault.identity(1), told("not-found", status: 404, links_in: 9).first.identity(1)
-    refute_equal fault.identity(1), fault.identity(2)
-    refute_equal fault.identity(1), fault.identity(1, "http://a.test/other")
+    assert_equal fault.identity(1, nil), told("not-found", status: 404, links_in: 9).first.identity(1, nil)
+    refute_equal fault.identity(1, nil), fault.identity(2, nil)
+    refute_equal fault.identity(1, nil), fault.identity(1, "http://a.test/other")
   end
 end

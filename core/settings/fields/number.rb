@@ -6,6 +6,11 @@ module IronTrellis
       module Fields
         # A number within a range.
         class Number < Field
+          # @return [Range] what it may be
+          attr_reader :range
+          # @return [String] how people call it
+          attr_reader :meaning
+
           # @param range [Range]
           # @param meaning [String] how people call it, as the beginning of a sentence
           def initialize(name, default, range, meaning)

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Routes
+      # What the pages of a site are judged by: groups, limits, weights. Changing them has the newest crawl judged again.
+      module ReadingSettings
+        # What the routes share.
+        module View
+          def reading_settings
+            fields = Core::Settings::Thresholds::FIELDS.values.map { |field| {name: field.name, meaning: field.meaning, default: field.default, least: field.range.min, most: field.range.max} }
+            Store::ReadingSettings.new(site).to_h.merge(fields: fields, default_weights: Core::Importance::Weights::DEFAULT)
+          end
+
+          def group_trial
+            newest = site.newest_crawl or raise Core::Error::Conflict.new("The site has no crawl yet whose pages could be put into groups. Crawl it first.")
+            Store::GroupTrial.new(run_of(newest), newest.crawl_settings.main_host)
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/sites/:site/reading") { json(reading_settings) }
+
+          app.put("/api/sites/:site/reading") do
+            input = body_json
+            Store::ReadingSettings.new(site).keep(groups: input["groups"], thresholds: input["thresholds"], weights: input["weights"])
+            site.newest_crawl&.then { |newest| Work::Crawling.judge_again(newest, now: now) }
+            json(reading_settings)
+          end
+
+          app.post("/api/sites/:site/groups/trial") { json(group_trial.call(body_json["groups"])) }
+
+          app.get("/api/sites/:site/groups/proposals") { json(groups: Core::Groups::Proposals.of(group_trial.urls).map(&:to_h)) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Groups
+      # Proposes page groups from the addresses of a site: by-products first (feeds, paged and filtered lists, archives by date), then folders that hold
+      # many pages.
+      class Proposals
+        # A pattern, what it is called, and how many pages it takes of those that no earlier one took.
+        Proposal = Struct.new(:name, :pattern, :pages, keyword_init: true)
+        # By what their addresses show (common practice).
+        KINDS = {
+          "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/), "Paged lists" => %q(/([?&](page|p|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/), "Lists by parameters" => %q(/\?.+/),
+          "Archives by date" => %q(//(19|20)[0-9]{2}(/[01]?[0-9]){0,2}/?$/), "Tags and topics" => %q(//(tags?|topics?|schlagwort|emne|etiqueta)/[^/?]+/?$/), "Authors" => %q(//(authors?|makers|autor|forfatter)/[^/?]+/?$/)
+        }.freeze
+        LEAST_PAGES = 3
+        LEAST_SHARE = 0.01
+        MOST = 25
+
+        # @param urls [Array<String>] of pages, in normal form
+        # @return [Array<Proposal>] in the order in which they should stand
+        def self.of(urls) = new(urls).call
+
+        # @param urls [Array<String>]
+        def initialize(urls)
+          @left = urls
+          @least = [LEAST_PAGES, (urls.size * LEAST_SHARE).ceil].max
+        end
+
+        # @return [Array<Proposal>]
+        def call
+          kinds = KINDS.filter_map { |name, pattern| take(name, pattern) }
+          (kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(%r{\Ahttps?://}, ""), "#{folder}*") }).sort_by.with_index { |one, place| [KINDS.key?(one.name) ? 0 : 1, -one.pattern.count("/"), place] }
+        end
+
+        private
+
+        def take(name, source)
+          pattern = Url::Pattern.new(source)
+          mine, rest = @left.partition { |url| pattern.match?(url) }
+          return if mine.size < @least
+
+          @left = rest
+          Proposal.new(name: name, pattern: source, pages: mine.size)
+        end
+
+        # The folders of the second level stand before those that hold them.
+        def folders
+          counts = @left.flat_map { |url| url[%r{\Ahttps?://[^?]*/}].to_s.then { |path| [path[%r{\Ahttps?://[^/]+/[^/]+/[^/]+/}], path[%r{\Ahttps?://[^/]+/[^/]+/}]] } }.compact.tally
+          counts.select { |_, count| count >= @least }.keys.sort_by { |folder| [-folder.count("/"), -counts[folder], folder] }
+        end
+      end
+    end
+  end
+end

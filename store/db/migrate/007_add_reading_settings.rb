@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+# What a site's pages are judged by, beyond the defaults, and the saved views of the ledger.
+class AddReadingSettings < ActiveRecord::Migration[7.2]
+  def change
+    change_table :sites, bulk: true do |t|
+      t.jsonb :thresholds, null: false, default: {}
+      t.jsonb :weights, null: false, default: {}
+    end
+    add_column :page_groups, :thresholds, :jsonb, null: false, default: {}
+    # When judging it again was last asked for.
+    add_column :crawls, :reading_asked_at, :timestamptz
+    create_table :lenses do |t|
+      t.references :site, null: false, foreign_key: {on_delete: :cascade}
+      t.text :name, null: false
+      t.jsonb :conditions, null: false
+      t.text :columns, array: true
+      t.text :sort
+      t.text :made_by, null: false
+      t.timestamptz :made_at, null: false
+      t.index %i[site_id name], unique: true
+    end
+  end
+end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # Tries page groups against the pages that a run knows, before they are kept.
+    class GroupTrial
+      # Of more pages than these, so many are looked at and the rest is told in proportion.
+      SAMPLE = 100_000
+      SAMPLES_EACH = 3
+      PAGES = %("kind" IS NULL OR kind NOT IN ('image', 'script', 'style'))
+
+      # @param run [VerdictRun]
+      # @param main_host [String]
+      def initialize(run, main_host)
+        @table = Partitions.name("ledger_rows", run.id)
+        @main_host = main_host
+      end
+
+      # @param groups [Array<Hash>] {"name", "pattern"} in order
+      # @return [Hash] groups ([{name, pages, wanted_stopping, samples}] in order, and after them those of first folders), pages, and whether it is told from a sample
+      # @raise [Core::Error::InvalidInput]
+      def call(groups)
+        grouping = Core::Groups::Grouping.new(main_host: @main_host, groups: groups.map { |one| Core::Groups::Grouping::Group.new(name: one["name"], pattern: Core::Url::Pattern.new(one["pattern"])) })
+        found = rows.group_by { |row| grouping.name(row["url"]) }
+        named = groups.map { |one| one["name"] }
+        rest = (found.keys - named).sort_by { |name| [-found[name].size, name] }
+        {groups: named.map { |name| told(name, found.fetch(name, []), true) } + rest.map { |name| told(name, found[name], false) }, pages: pages, sampled: pages > SAMPLE}
+      end
+
+      # @return [Array<String>] addresses of pages, at most SAMPLE
+      def urls = rows.map { |row| row["url"] }
+
+      private
+
+      def pages = @pages ||= Sql.run("SELECT count(*) FROM #{@table} WHERE #{PAGES}").getvalue(0, 0).to_i
+
+      def rows
+        @rows ||= Sql.rows("SELECT url, wanted AND stop IS NOT NULL AS stopping FROM #{@table} WHERE #{PAGES} ORDER BY url_id LIMIT #{SAMPLE}")
+      end
+
+      def told(name, rows, given)
+        {name: name, given: given, pages: scaled(rows.size), wanted_stopping: scaled(rows.count { |row| row["stopping"] }), samples: rows.first(SAMPLES_EACH).map { |row| row["url"] }}
+      end
+
+      def scaled(count) = (pages > SAMPLE) ? (count.fdiv(SAMPLE) * pages).round : count
+    end
+  end
+end

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+require "committee"
+require "rack/test"
+require_relative "database"
+require_relative "site_server"
+
+# The API in this process; every answer is held to openapi.yaml.
+module ApiHere
+  include TestDatabase
+  include Rack::Test::Methods
+  include Committee::Test::Methods
+
+  Store = IronTrellis::Store
+  PERSON = {email: "auditor@example.test", name: "An Auditor", password: "a long password"}.freeze
+
+  def app = ApiHere.application
+
+  def self.application = @application ||= IronTrellis::Api::Server.application
+
+  def committee_options
+    @committee_options ||= {schema_path: IronTrellis::Api::App::CONTRACT, prefix: "/api", strict_reference_validation: true, parse_response_by_content_type: true,
+                            validate_success_only: false}
+  end
+
+  def request_object = last_request
+
+  def response_data = [last_response.status, last_response.headers, last_response.body]
+
+  def setup
+    super
+    app
+    Rack::Attack.cache.store.clear
+    Store::User.delete_all
+  end
+
+  def call(verb, path, body = nil, status: 200)
+    headers = {"CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token.to_s}
+    custom_request(verb.to_s.upcase, "/api#{path}", body && JSON.generate(body), headers)
+    assert_equal status, last_response.status, last_response.body
+    assert_response_schema_confirm(status)
+    JSON.parse(last_response.body).tap { |answer| @token = answer["csrf_token"] || @token }
+  end
+
+  def sign_up
+    call(:get, "/session")
+    call(:post, "/accounts", PERSON, status: 201)
+  end
+
+  def site_input(**changes)
+    {name: "contract #{SecureRandom.hex(6)}", settings: {start_urls: ["http://www.skerrylamps.example/"], rate: 0, resolve: {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}}.merge(changes)
+  end
+
+  class << self
+    attr_accessor :judged
+  end
+
+  # One judged crawl, made once through the API.
+  def judged
+    ApiHere.judged ||= begin
+      site = call(:post, "/sites", site_input(intents: [{pattern: "/account/*", intent: "keep_out"}]), status: 201)
+      crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
+      worker = Thread.new { IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1) { Store::Crawl.find(crawl["id"]).ended? } }
+      worker.join(60)
+      crawl["id"]
+    end
+  end
+end
