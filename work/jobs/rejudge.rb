@@ -11,7 +11,7 @@ module IronTrellis
         def run(crawl_id:)
           crawl = Store::Crawl.find_by(id: crawl_id)
           # Of several askings one answer is enough.
-        if crawl&.judged_again?
+          if crawl&.judged_again?
             Judging.new(crawl, clock: -> { now }).call
             crawl.verdict_runs.order(:id).to_a[0...-KEPT].each(&:drop)
           end
