@@ -52,9 +52,15 @@ module IronTrellis
         JOIN %<page_facts>s p ON p.url_id = b.url_id JOIN crawl_hosts h ON h.id = f.host_id WHERE h.authority = ANY($1::text[]) AND p.status = 200
       SQL
 
+      # @return [Array<Hash>] what authority flows between page groups, {from, to, links, share}; none of a crawl of a list
+      attr_reader :flow
+
       # @param crawl [Crawl]
-      def initialize(crawl)
+      # @param wishes [Core::Groups::Intents]
+      def initialize(crawl, wishes)
         @crawl = crawl
+        @wishes = wishes
+        @flow = []
         @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }
           .merge((TABLES.keys + GRAPH).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
       end
@@ -116,9 +122,14 @@ module IronTrellis
         if @crawl.whole?
           graph = CrawlGraph.new(@crawl)
           depths, authority = graph.depths(start_ids), graph.authority
+          @flow = graph.flow(groups(authority.keys))
           Copy.new(@names[:graph], %w[url_id depth authority]).call(@names[:graph], (depths.keys | authority.keys).map { |id| [id, depths[id], authority[id]] })
         end
         make("ranks", format(RANKS, @names))
+      end
+
+      def groups(ids)
+        Sql.rows("SELECT url_id, url FROM #{@names[:frontier]} WHERE url_id = ANY($1::bigint[])", [Sql.array(ids)]).to_h { |row| [row["url_id"], @wishes.group(row["url"])] }
       end
 
       def drop = (TABLES.keys + GRAPH).each { |name| Sql.raw.exec("DROP TABLE IF EXISTS #{@names[name.to_sym]}") }

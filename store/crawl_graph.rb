@@ -14,6 +14,8 @@ module IronTrellis
       NOBODY = -1
       # Links of which the memory is felt.
       MANY = 500_000
+      # Streams that are told; a drawing of more would show nothing.
+      MOST_STREAMS = 400
       # Beyond these, shares differ by the order in which they were added up.
       DIGITS = 12
 
@@ -39,14 +41,15 @@ module IronTrellis
       # What passes a redirect or a canonical goes to the page that stands at its end, and that page's links count as those of all of them.
       #
       # @return [Hash{Integer => Float}] share of authority by URL id, of the pages that stand for themselves
-      def authority
-        read([])
-        numbers = standing_for.uniq.reject { |number| number == NOBODY }.sort
-        places = numbers.each_with_index.to_h
-        ends = standing_for.map { |number| places.fetch(number, NOBODY) }
-        shares = Core::Graph::Authority.of(numbers.size, *links_between(ends))
-        ids = @numbers.keys
-        numbers.each_with_index.to_h { |number, place| [ids[number], shares[place].round(DIGITS)] }
+      def authority = standing.each_with_index.to_h { |id, place| [id, shares[place].round(DIGITS)] }
+
+      # @param groups [Hash{Integer => String}] by URL id
+      # @return [Array<Hash>] {from, to, links, share}: what authority flows from group to group, the broadest stream first
+      def flow(groups)
+        names = groups.values_at(*standing)
+        numbers = names.uniq.each_with_index.to_h
+        streams = Core::Graph::Flow.between(Numo::Int32.cast(names.map { |name| numbers[name] }), numbers.size, *between, shares)
+        streams.first(MOST_STREAMS).map { |stream| {from: numbers.key(stream.from), to: numbers.key(stream.to), links: stream.links, share: stream.share.round(6)} }
       end
 
       # @return [Hash{Integer => Integer}] by URL id, as the crawl counts to keep to its limit: references lead on as well, and what sitemaps list
@@ -58,6 +61,34 @@ module IronTrellis
       end
 
       private
+
+      # @return [Array<Integer>] ids of the pages that stand for themselves
+      def standing
+        places
+        @standing
+      end
+
+      # @return [Hash{Integer => Integer}] by number of such a page, its place among them
+      def places
+        @places ||= begin
+          read([])
+          numbers = standing_for.uniq.reject { |number| number == NOBODY }.sort
+          @standing = @numbers.keys.values_at(*numbers)
+          numbers.each_with_index.to_h
+        end
+      end
+
+      # @return [Array(Numo::Int32, Numo::Int32)] places of sources and targets of the links between those pages
+      def between
+        @between ||= begin
+          ends = standing_for.map { |number| places.fetch(number, NOBODY) }
+          links_between(ends)
+        end
+      end
+
+      def shares
+        @shares ||= Core::Graph::Authority.of(standing.size, *between)
+      end
 
       # @return [Array<Integer>] by node, the page that stands for it, or NOBODY
       def standing_for

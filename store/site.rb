@@ -77,6 +77,10 @@ module IronTrellis
         finished.find_by(scope: Crawl::WHOLE) || finished.first
       end
 
+      # @param crawl [Crawl]
+      # @return [Crawl, nil] the whole crawl before it whose verdicts are there
+      def crawl_before(crawl) = crawls.where(state: Crawl::FINISHED, scope: Crawl::WHOLE, number: ...crawl.number).first
+
       # @param count [Integer] at most
       # @return [Array<String>] some pages that its newest crawl knows, spread over the site
       def known_urls(count)

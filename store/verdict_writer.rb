@@ -60,6 +60,7 @@ module IronTrellis
       # Makes the ledger of the stage, counts, indexes, and makes the run the one that is read.
       #
       # @param now [Time]
+      # @yieldreturn [Hash] the structure of the site, worked out when the ledger stands
       # @return [void]
       def finish(now)
         Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns), [@run.id])
@@ -69,7 +70,7 @@ module IronTrellis
         INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
         Sql.raw.exec("ANALYZE #{@ledger}")
         Partitions.index(["faults"], @run.id)
-        @run.update!(finished_at: now)
+        @run.update!(finished_at: now, structure: yield)
       end
 
       # @return [void]

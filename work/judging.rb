@@ -14,7 +14,8 @@ module IronTrellis
         @clock = clock
         @site = crawl.site
         @limits = @site.limits
-        @facts = Store::CrawlFacts.new(crawl)
+        @wishes = @site.wishes
+        @facts = Store::CrawlFacts.new(crawl, @wishes)
       end
 
       # @return [Store::VerdictRun] the finished run
@@ -23,7 +24,7 @@ module IronTrellis
         run = Store::VerdictRun.begin(@crawl, rules_digest: rules_digest, now: @clock.call)
         writer = Store::VerdictWriter.new(run)
         @facts.prepared { judge(writer) }
-        ActiveRecord::Base.transaction { writer.finish(@clock.call) }
+        ActiveRecord::Base.transaction { writer.finish(@clock.call) { Store::Structure.new(run, @limits.for(nil), @facts.flow).call } }
         run
       ensure
         writer&.drop_stage
@@ -33,7 +34,7 @@ module IronTrellis
 
       def judge(writer)
         faults = FaultsOfCrawl.new(@site.id, @limits, writer)
-        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @site.wishes, limits: @limits, weights: @site.importance_weights).each_portion do |judged|
+        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @wishes, limits: @limits, weights: @site.importance_weights).each_portion do |judged|
           writer.stage_rows(judged.map(&:row))
           faults.pages(judged)
         end

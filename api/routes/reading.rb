@@ -40,6 +40,8 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/urls/:url") { json(dossier.call) }
 
+          app.get("/api/crawls/:crawl/structure") { json(run.structure) }
+
           app.get("/api/crawls/:crawl/faults") { json(rules: Store::FaultBook.new(run).call) }
 
           app.get("/api/crawls/:crawl/faults/:code") { json(Store::FaultBook.new(run).occurrences(params[:code])) }

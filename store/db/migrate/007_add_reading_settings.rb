@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# What a site's pages are judged by, beyond the defaults, and the saved views of the ledger.
+# What a site's pages are judged by, beyond the defaults; what a run sums up of its structure; and the saved views of the ledger.
 class AddReadingSettings < ActiveRecord::Migration[7.2]
   def change
     change_table :sites, bulk: true do |t|
@@ -10,6 +10,8 @@ class AddReadingSettings < ActiveRecord::Migration[7.2]
     add_column :page_groups, :thresholds, :jsonb, null: false, default: {}
     # When judging it again was last asked for.
     add_column :crawls, :reading_asked_at, :timestamptz
+    # How the site hangs together, summed up for the screen that draws it.
+    add_column :verdict_runs, :structure, :jsonb
     create_table :lenses do |t|
       t.references :site, null: false, foreign_key: {on_delete: :cascade}
       t.text :name, null: false

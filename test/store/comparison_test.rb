@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Crawls of a site that changes in between.
+class ComparisonTest < Minitest::Test
+  include TestDatabase
+  include CrawlHere
+
+  PAGE = ->(title, body = "") { "<!doctype html><html lang=en><head><title>#{title}</title></head><body><main><h1>#{title}</h1><p>#{(1..60).map { |number| "#{title}#{number}" }.join(" ")}</p>#{body}</main></body></html>" }
+  HOME = PAGE.call("Home", "<a href=/a>a</a> <a href=/b>b</a> <a href=/c>c</a> <a href=/d>d</a>")
+  NOINDEX = "<meta name=robots content=noindex>"
+
+  def again(site, pages)
+    pages.each { |path, body| @pages[path] = body }
+    crawl = IronTrellis::Work::Crawling.start(site, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}")
+    finish(crawl)
+  end
+
+  def finish(crawl)
+    crawl.advance("waiting", "crawling", started_at: Time.now)
+    IronTrellis::Work::CrawlSession.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
+    IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    crawl.update!(state: "finished")
+    crawl
+  end
+
+  def setup
+    super
+    @pages = {"/" => HOME, "/a" => PAGE.call("Anchor", NOINDEX), "/b" => PAGE.call("Beacon"), "/c" => PAGE.call("Copper"), "/d" => [404, {"content-type" => "text/html"}, "no"]}
+    @first = crawl_here(SmallSite.new(@pages))
+    @first.update!(state: "finished")
+  end
+
+  def compare(newer, earlier) = IronTrellis::Store::Comparison.new(newer, earlier)
+
+  def faults(comparison, code) = comparison.call[:faults].find { |row| row["code"] == code }&.slice("new", "returned", "still", "cleared", "unchecked")&.reject { |_, count| count.zero? }
+
+  def test_what_rose_fell_came_and_went_and_what_became_of_the_faults
+    second = again(@first.site, "/" => HOME.sub("<a href=/c>c</a>", "<a href=/e>e</a>"), "/a" => PAGE.call("Anchor"), "/b" => PAGE.call("Beacon", NOINDEX), "/e" => PAGE.call("Ebb"))
+    comparison = compare(second, @first)
+
+    assert_equal({"rose" => 1, "fell" => 1, "came" => 1, "went" => 1}, comparison.call[:moves])
+    {"rose" => ["/a", "open", nil], "fell" => ["/b", nil, "open"], "came" => ["/e", nil, nil], "went" => ["/c", nil, nil]}.each do |move, (path, before, after)|
+      assert_equal [["http://small.example#{path}", before, after]], comparison.urls(move)[:rows].map { |row| row.values_at("url", "stop_before", "stop_after") }
+    end
+    assert_equal({"still" => 1}, faults(comparison, "link-to-missing"))
+    # Told of pages that may be indexed: a and e are such now, b no more, c is gone.
+    assert_equal({"new" => 2, "still" => 1, "cleared" => 1, "unchecked" => 1}, faults(comparison, "canonical-missing"))
+  end
+
+  def test_a_fault_that_was_gone_for_a_while_has_returned
+    second = again(@first.site, "/d" => PAGE.call("Dock"))
+    assert_equal({"cleared" => 1}, faults(compare(second, @first), "not-found"))
+    third = again(@first.site, "/d" => [404, {"content-type" => "text/html"}, "no"])
+    assert_equal({"returned" => 1}, faults(compare(third, second), "not-found"))
+    assert_equal({"still" => 1}, faults(compare(third, @first), "not-found"))
+  end
+
+  def test_only_verdicts_of_equal_rules_are_compared
+    second = again(@first.site, {})
+    IronTrellis::Store::ReadingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {})
+    IronTrellis::Work::Judging.new(IronTrellis::Store::Crawl.find(second.id), clock: -> { Time.now }).call
+
+    assert_match(/judged by other rules/, assert_raises(IronTrellis::Core::Error::Conflict) { compare(second, @first) }.message)
+    assert_match(/earlier one/, assert_raises(IronTrellis::Core::Error::Conflict) { compare(@first, second) }.message)
+  end
+end
