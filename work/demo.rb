@@ -1,5 +1,9 @@
 # frozen_string_literal: true
 
+require "json"
+require "net/http"
+require "yaml"
+
 module IronTrellis
   module Work
     # The demo: made by running the real code against the site stand-in.
@@ -11,9 +15,12 @@ module IronTrellis
       PASSWORD = "trim-the-wick"
       HOSTS = %w[www.skerrylamps.example skerrylamps.example old.skerrylamps.example www.skerrylamper.example].freeze
       KEPT_OUT = %w[/account/* /thank-you /search].freeze
-      # Slow enough that the crawl can be watched.
-      RATE = 15
-      PATIENCE_SECONDS = 120
+      # Slow enough that a crawl can be watched.
+      RATE = 60
+      PATIENCE_SECONDS = 240
+      # What the keepers of the site did between two crawls, and whom to ask for it.
+      CHANGES = ROOT.join("standins/site/changes.yml")
+      KEEPERS = "maintenance.skerrylamps.example"
 
       # @param site_port [Integer] of the site stand-in
       def initialize(site_port:)
@@ -27,7 +34,8 @@ module IronTrellis
         site = Store::Site.find_by(name: NAME)
         site = drop(site) if site && anew
         site ||= found
-        crawl(site) unless site.newest_crawl
+        ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
+        change_site && crawl(site) if site.crawls.count == 1
       end
 
       private
@@ -51,6 +59,17 @@ module IronTrellis
         return if crawl.ended?
 
         raise Core::Error.new("The demo's crawl did not end: #{Queue.troubles(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}")
+      end
+
+      def change_site
+        YAML.safe_load_file(CHANGES).each { |change| ask_keepers("POST", "/pages", {"host" => HOSTS.first}.merge(change)) }
+      end
+
+      def ask_keepers(verb, path, order = nil)
+        answer = Net::HTTP.start("127.0.0.1", @site_port) { |http| http.send_request(verb, path, order && JSON.generate(order), "Host" => KEEPERS, "Content-Type" => "application/json") }
+        raise Core::Error.new("The site stand-in would not change: #{answer.body}") unless answer.is_a?(Net::HTTPOK)
+
+        true
       end
 
       def drop(site)

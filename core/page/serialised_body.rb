@@ -155,7 +155,7 @@ module IronTrellis
         end
 
         def srcset(attributes, text)
-          attribute(attributes, "srcset")&.scan(SRCSET_URL) { |reference| add("image", reference, text) }
+          attribute(attributes, "srcset")&.scan(SRCSET_URL) { |(reference)| add("image", reference, text) }
         end
 
         def form(attributes)

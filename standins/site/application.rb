@@ -6,6 +6,8 @@ require_relative "frame"
 require_relative "sitemap_file"
 require_relative "catalogue"
 require_relative "annex"
+require_relative "chapters"
+require_relative "maintenance"
 
 module SkerrySite
   # The Rack application: serves the hosts of Skerry Lamp Works from memory.
@@ -18,11 +20,12 @@ module SkerrySite
     DANISH_MISSING = "<h1>Her hænger der ikke noget</h1><p>Siden, du leder efter, findes ikke længere, eller også har den aldrig været der. Gå ned ad kajen og prøv igen, " \
       "eller begynd forfra ved <a href=\"/\">alle vores lamper</a>. Hvis du fulgte et link fra et gammelt katalog, så skriv til os, og vi finder lampen til dig.</p>"
 
-    def initialize
-      @pages = Catalogue.new.pages
+    # @param chapters [Boolean] (see Catalogue#initialize)
+    # @param changes [String, nil] file in which changes of the site are kept
+    def initialize(chapters: true, changes: nil)
       @annex = Annex.new
-      @annex.pages.each { |page| @pages[page.host][page.path] = page }
       @frame = Frame.new
+      @maintenance = Maintenance.new(changes) { made_pages(chapters) }
     end
 
     # @param env [Hash] Rack environment
@@ -30,6 +33,7 @@ module SkerrySite
     def call(env)
       host = env["HTTP_HOST"].to_s.sub(/:\d+\z/, "").downcase
       return moved(host, env) if MOVED.key?(host)
+      return @maintenance.call(env) if host == Maintenance::HOST
 
       host = ALSO.fetch(host, host)
       page = find(host, env["PATH_INFO"], env["QUERY_STRING"].to_s)
@@ -40,8 +44,12 @@ module SkerrySite
 
     private
 
+    def made_pages(chapters)
+      Catalogue.new(chapters: chapters).pages.tap { |pages| @annex.pages.each { |page| pages[page.host][page.path] = page } }
+    end
+
     def find(host, path, query)
-      (host == Annex::QUAY && path == "/calendar") ? @annex.calendar(query) : @pages[host][path]
+      (host == Annex::QUAY && path == "/calendar") ? @annex.calendar(query) : @maintenance.pages[host]["#{path}?#{query}"] || @maintenance.pages[host][path]
     end
 
     def moved(host, env)

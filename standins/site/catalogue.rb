@@ -23,18 +23,63 @@ module SkerrySite
       "/guides/wax-for-brass" => ["Wax for brass", ["Two parts of beeswax, one of turpentine, melted over water and left to set in a tin. Rub on thinly, wait, rub off."]]
     }.freeze
 
+    FURTHER = " There are also <a href=\"/log/\">the log of the beacon</a>, <a href=\"/letters/\">letters with their answers</a>, <a href=\"/lamps/spares/book/\">the book of spare parts</a> and <a href=\"/pictures/\">pictures</a>."
+
     # @return [Hash{String => Hash{String => Page}}] by host and path
     attr_reader :pages
+    # @return [Hash] sentences of which pages are made that come by the dozen
+    attr_reader :telling
 
-    def initialize
+    # @param chapters [Boolean] whether the pages are there that come by the dozen; without them the site is small and has all faults all the same
+    def initialize(chapters: true)
+      @chapters = chapters
       @pages = Hash.new { |hosts, host| hosts[host] = {} }
       @faults = load("../faults")
       @lamps, @articles, @people, @languages = %w[lamps articles people languages].map { |name| load(name) }
+      @telling = load("telling")
+      Chapters::Abroad.translate(@languages, lamps, @telling["abroad"], @faults[WWW].keys) if chapters
       build
+      Chapters.write(self) if chapters
       sow
       add_twins
       add_files
     end
+
+    # @return [Array<Hash>] all lamps, each with its path and category
+    def lamps = @lamps.flat_map { |slug, category| category["items"].map { |item| item.merge("path" => "/lamps/#{slug}/#{item["slug"]}", "category" => slug) } }
+
+    # @param path [String] of a page that is there
+    # @param parts [String] HTML
+    # @return [void]
+    def append(path, parts) = @pages[WWW].fetch(path).parts += parts
+
+    # @return [Page]
+    def add(path, title, parts, host: WWW, lang: "en", heading: title, description: nil, listed: true, alternates: [])
+      url = "http://#{host}#{path}"
+      @pages[host][path] = Page.new(host: host, path: path, status: 200, lang: lang, title: "#{title} | #{NAME}", description: blurb(description || "#{title}."),
+        parts: "<h1>#{escape(heading)}</h1>\n#{parts}", canonical: url, headers: {}, alternates: alternates, listed: listed)
+    end
+
+    # @return [Page] a file that isn't put into the frame
+    def add_file(path, content_type, body, host: WWW)
+      @pages[host][path] = Page.new(host: host, path: path, status: 200, content_type: content_type, body: body, headers: {}, alternates: [], listed: false)
+    end
+
+    # @param items [Array<Array(String, String, String)>] address, name, and a text (which may be empty)
+    # @return [String] HTML
+    def teasers(items)
+      "<ul>#{items.map { |href, name, text| "<li>#{link(href, name)}#{" #{escape(text)}" unless text.empty?}</li>" }.join("\n")}</ul>"
+    end
+
+    # @return [String] HTML
+    def link(href, name) = "<a href=\"#{escape(href)}\">#{escape(name)}</a>"
+
+    # @param texts [Array<String>]
+    # @return [String] HTML
+    def paragraphs(texts) = texts.map { |text| "<p>#{escape(text)}</p>" }.join("\n")
+
+    # @return [String] HTML
+    def escape(text) = CGI.escapeHTML(text.to_s)
 
     private
 
@@ -53,7 +98,7 @@ module SkerrySite
 
     def build_home
       add("/", "Ship's lamps and harbour lights", "<p>Skerry Lamp Works builds ship's lanterns and harbour lights in a small port and sells them to anyone who has a boat, a pier or a front door. Each lamp is poured, ground, soldered and lit here before it leaves.</p>" \
-        "<p>Look at <a href=\"/lamps/\">the lamps</a>, read <a href=\"/guides/choose-a-lamp\">how to choose one</a>, or see what has happened lately in <a href=\"/journal/\">the journal</a>. If you would rather hold a lamp before you buy it, there may be a <a href=\"/stockists/\">stockist</a> near you.</p>" \
+        "<p>Look at <a href=\"/lamps/\">the lamps</a>, read <a href=\"/guides/choose-a-lamp\">how to choose one</a>, or see what has happened lately in <a href=\"/journal/\">the journal</a>.#{FURTHER if @chapters} If you would rather hold a lamp before you buy it, there may be a <a href=\"/stockists/\">stockist</a> near you.</p>" \
         "<h2>From the bench this month</h2>#{teasers(@lamps.flat_map { |slug, category| category["items"].first(1).map { |item| ["/lamps/#{slug}/#{item["slug"]}", item["name"], item["story"]] } })}")
       add("/lamps/", "All our lamps", "<p>Five kinds of lamp and the parts that keep them alight. Every lamp can be had for oil or for electricity, and every one is numbered.</p>" +
         teasers(@lamps.map { |slug, category| ["/lamps/#{slug}/", category["name"], category["intro"]] }))
@@ -171,21 +216,10 @@ module SkerrySite
 
     def listed(host) = @pages[host].values.select { |page| page.listed && page.status == 200 }.map(&:url)
 
-    def add(path, title, parts, host: WWW, lang: "en", heading: title, description: nil, listed: true, alternates: [])
-      url = "http://#{host}#{path}"
-      @pages[host][path] = Page.new(host: host, path: path, status: 200, lang: lang, title: "#{title} | #{NAME}", description: blurb(description || "#{title}."),
-        parts: "<h1>#{escape(heading)}</h1>\n#{parts}", canonical: url, headers: {}, alternates: alternates, listed: listed)
-    end
-
     # What a few words say is filled up.
-    def blurb(text) = (text.length < 70) ? "#{text} Made, lit and tried by hand at Skerry Lamp Works on the inner quay." : text
-
-    def add_file(path, content_type, body, host: WWW)
-      @pages[host][path] = Page.new(host: host, path: path, status: 200, content_type: content_type, body: body, headers: {}, alternates: [], listed: false)
-    end
-
-    def teasers(items)
-      "<ul>#{items.map { |href, name, text| "<li><a href=\"#{href}\">#{escape(name)}</a>#{" #{escape(text)}" unless text.empty?}</li>" }.join("\n")}</ul>"
+    def blurb(text)
+      text = "#{text} Made, lit and tried by hand at Skerry Lamp Works on the inner quay." if text.length < 70
+      (text.length > 155) ? "#{text[0, 150].sub(/[\s,;:—-]+\S*\z/, "")} …" : text
     end
 
     def wrong_links(path)
@@ -194,12 +228,8 @@ module SkerrySite
       end.join
     end
 
-    def paragraphs(texts) = texts.map { |text| "<p>#{escape(text)}</p>" }.join("\n")
-
     def excerpt(item) = item["paragraphs"].first[/\A[^.]+\./]
 
     def maker(slug) = @people["makers"].find { |one| one["slug"] == slug }
-
-    def escape(text) = CGI.escapeHTML(text.to_s)
   end
 end

@@ -12,7 +12,7 @@ class CopyTest < Minitest::Test
     "smallint" => [0, -32_768, 32_767], "integer" => [0, -(1 << 31), (1 << 31) - 1], "bigint" => [0, -(1 << 63), (1 << 63) - 1],
     "boolean" => [true, false], "double precision" => [0.1, -1.5e300], "text" => ["", "Möwe \u{1F6A2} \\ \" '\n\t"], "bytea" => ["\x00\xFF\\".b, "".b],
     "jsonb" => [{"a" => ["ö\"", 1, nil]}, [], "x"], "timestamp with time zone" => [Time.utc(2026, 2, 28, 23, 59, 59.25r), Time.utc(1999, 1, 1)],
-    "text[]" => [[], ["a,b", "", "{}\"\\", "NULL"], ["ä", nil]], "bigint[]" => [[], [1, -(1 << 63)]]
+    "text[]" => [[], ["a,b", "", "{}\"\\", "NULL"], ["ä", nil]], "bigint[]" => [[], [1, -(1 << 63)]], "integer[]" => [[], [0, 7, -(1 << 31)]]
   }.freeze
 
   def with_table(type)

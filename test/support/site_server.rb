@@ -15,11 +15,15 @@ class SiteServer
     Minitest.after_run { @server.stop(true) }
   end
 
-  # The demo site, started once.
-  def self.skerry
-    @skerry ||= begin
-      require_relative "../../standins/site/application"
-      new(SkerrySite::Application.new)
-    end
+  # The demo site without the pages that come by the dozen, started once.
+  def self.skerry = @skerry ||= demo_site(chapters: false)
+
+  # The demo site as it is, started once.
+  def self.skerry_whole = @skerry_whole ||= demo_site(chapters: true)
+
+  def self.demo_site(chapters:)
+    require_relative "../../standins/site/application"
+    new(SkerrySite::Application.new(chapters: chapters))
   end
+  private_class_method :demo_site
 end

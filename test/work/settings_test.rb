@@ -198,7 +198,7 @@ class SettingsTest < Minitest::Test
     crawl = crawl_here(site, urls: ["http://small.example/b/y"])
 
     assert_equal ["/b/y"], site.targets
-    assert_equal [false, nil, nil, []], [crawl.whole?, *rows_of(crawl)["/b/y"].values_at("depth", "stop"), rows_of(crawl)["/b/y"]["faults"] & %w[orphan]]
+    assert_equal [false, nil, "distinct", []], [crawl.whole?, *rows_of(crawl)["/b/y"].values_at("depth", "stop"), rows_of(crawl)["/b/y"]["faults"] & %w[orphan]]
   end
 
   def test_every_setting_has_its_test

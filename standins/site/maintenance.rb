@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require "json"
+
+module SkerrySite
+  # Stands for the people who change the site. They are told by HTTP, on a host of their own: which page, and what of it shall be otherwise. What they
+  # did is kept in a file, so that it is still done after a restart.
+  #
+  #   POST /pages {"host": "www.skerrylamps.example", "path": "/about", "set": {"canonical": "http://www.skerrylamps.example/about"}}
+  #
+  # `set` takes the fields of Page. A page that isn't there yet is made.
+  #
+  #   DELETE /pages      forgets all that was done
+  class Maintenance
+    HOST = "maintenance.skerrylamps.example"
+    FIELDS = (Page.members - %i[host path]).map(&:to_s).freeze
+
+    # @return [Hash{String => Hash{String => Page}}] by host and path
+    attr_reader :pages
+
+    # @param file [String, nil] where changes are kept
+    # @yieldreturn [Hash] the pages as they were made
+    def initialize(file, &make_pages)
+      @file = file
+      @make_pages = make_pages
+      @pages = make_pages.call
+      File.foreach(file) { |line| change(JSON.parse(line)) } if file && File.exist?(file)
+    end
+
+    # @param env [Hash] Rack environment
+    # @return [Array] Rack response
+    def call(env)
+      case [env["REQUEST_METHOD"], env["PATH_INFO"]]
+      when ["POST", "/pages"] then obey(JSON.parse(env["rack.input"].read))
+      when ["DELETE", "/pages"] then forget
+      else answer(404, "There is POST /pages and DELETE /pages.")
+      end
+    rescue JSON::ParserError, KeyError => error
+      answer(422, "That can't be done: #{error.message}")
+    end
+
+    private
+
+    def obey(order)
+      change(order)
+      File.write(@file, "#{JSON.generate(order)}\n", mode: "a") if @file
+      answer(200, "Done.")
+    end
+
+    def forget
+      File.delete(@file) if @file && File.exist?(@file)
+      @pages = @make_pages.call
+      answer(200, "All is as it was.")
+    end
+
+    def change(order)
+      host, path, set = %w[host path set].map { |name| order.fetch(name) }
+      unknown = set.keys - FIELDS
+      raise KeyError, "a page has no #{unknown.join(", ")}" if unknown.any?
+
+      page = @pages[host][path] ||= Page.new(host: host, path: path, status: 200, lang: "en", headers: {}, alternates: [], listed: false, title: "Skerry Lamp Works", parts: "", canonical: "http://#{host}#{path}")
+      set.each { |field, value| page[field] = value }
+    end
+
+    def answer(status, text) = [status, {"content-type" => "text/plain", "content-length" => text.bytesize.to_s}, [text]]
+  end
+end
