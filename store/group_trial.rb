@@ -27,8 +27,8 @@ module IronTrellis
         {groups: named.map { |name| told(name, found.fetch(name, []), true) } + rest.map { |name| told(name, found[name], false) }, pages: pages, sampled: pages > SAMPLE}
       end
 
-      # @return [Array<String>] addresses of pages, at most SAMPLE
-      def urls = rows.map { |row| row["url"] }
+      # @return [Array<Core::Groups::Proposals::Proposal>]
+      def proposals = Core::Groups::Proposals.of(rows.map { |row| row["url"] }, @main_host)
 
       private
 

@@ -11,26 +11,28 @@ module IronTrellis
         # By what their addresses show (common practice).
         KINDS = {
           "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/), "Paged lists" => "/([?&](page|p|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/", "Lists by parameters" => %q(/\?.+/),
-          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9]){0,2}/?$/", "Tags and topics" => "//(tags?|topics?|schlagwort|emne|etiqueta)/[^/?]+/?$/", "Authors" => "//(authors?|makers|autor|forfatter)/[^/?]+/?$/"
+          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9])?/?$/", "Tags and topics" => "//(tags?|topics?|schlagwort|emne|etiqueta)/[^/?]+/?$/", "Authors" => "//(authors?|makers|autor|forfatter)/[^/?]+/?$/"
         }.freeze
         LEAST_PAGES = 3
         LEAST_SHARE = 0.01
         MOST = 25
 
         # @param urls [Array<String>] of pages, in normal form
+        # @param main_host [String] whose folders are named without their host
         # @return [Array<Proposal>] in the order in which they should stand
-        def self.of(urls) = new(urls).call
+        def self.of(urls, main_host) = new(urls, main_host).call
 
-        # @param urls [Array<String>]
-        def initialize(urls)
+        # (see .of)
+        def initialize(urls, main_host)
           @left = urls
+          @main = %r{\Ahttps?://#{Regexp.escape(main_host)}(?=/)}
           @least = [LEAST_PAGES, (urls.size * LEAST_SHARE).ceil].max
         end
 
         # @return [Array<Proposal>]
         def call
           kinds = KINDS.filter_map { |name, pattern| take(name, pattern) }
-          (kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(%r{\Ahttps?://}, ""), "#{folder}*") }).sort_by.with_index { |one, place| [KINDS.key?(one.name) ? 0 : 1, -one.pattern.count("/"), place] }
+          (kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }).sort_by.with_index { |one, place| [KINDS.key?(one.name) ? 0 : 1, -one.pattern.count("/"), place] }
         end
 
         private

@@ -10,6 +10,9 @@ const Live = lazy(() => import("./stages/crawl/live/Live"));
 const TrellisScreen = lazy(() => import("./stages/read/trellis/TrellisScreen"));
 const Ledger = lazy(() => import("./stages/read/ledger/Ledger"));
 const Faults = lazy(() => import("./stages/read/faults/Faults"));
+const Structure = lazy(() => import("./stages/read/structure/Structure"));
+const Groups = lazy(() => import("./stages/read/groups/Groups"));
+const Compare = lazy(() => import("./stages/prove/compare/Compare"));
 const DossierPage = lazy(() => import("./stages/read/dossier/DossierPage"));
 
 /** The addresses of the application. Without a session there is only the sign-in. */
@@ -30,6 +33,9 @@ export function App() {
           <Route path="read/trellis" element={<Frame screen="read/trellis">{<TrellisScreen />}</Frame>} />
           <Route path="read/ledger" element={<Frame screen="read/ledger">{<Ledger />}</Frame>} />
           <Route path="read/faults" element={<Frame screen="read/faults">{<Faults />}</Frame>} />
+          <Route path="read/structure" element={<Frame screen="read/structure">{<Structure />}</Frame>} />
+          <Route path="read/groups" element={<Frame screen="read/groups">{<Groups />}</Frame>} />
+          <Route path="prove/compare" element={<Frame screen="prove/compare">{<Compare />}</Frame>} />
           <Route path="read/dossier" element={<Frame screen="read/dossier">{<DossierPage />}</Frame>} />
         </Route>
         <Route path="*" element={<Navigate to="/" replace />} />

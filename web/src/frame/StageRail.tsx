@@ -61,7 +61,7 @@ export function StageRail({ screen }: { screen: string }) {
                 {first ? numbers[stage.name] : "coming"}
               </Box>
               {isOpen && (
-                <Box sx={{ display: "flex", gap: 2.5, height: 22 }}>
+                <Box sx={{ display: "flex", gap: 2.5, height: 22, whiteSpace: "nowrap" }}>
                   {stage.screens.map((one) => (
                     <Box
                       key={one.path}

@@ -15,9 +15,11 @@ export const STAGES: { name: string; letter: string; screens: { path: string; na
       { path: "read/trellis", name: "Trellis" },
       { path: "read/ledger", name: "Ledger" },
       { path: "read/faults", name: "Faults" },
+      { path: "read/structure", name: "Structure" },
+      { path: "read/groups", name: "Groups" },
     ],
   },
   { name: "Decide", letter: "d", screens: [] },
   { name: "Plan", letter: "p", screens: [] },
-  { name: "Prove", letter: "v", screens: [] },
+  { name: "Prove", letter: "v", screens: [{ path: "prove/compare", name: "Compare" }] },
 ];

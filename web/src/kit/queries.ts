@@ -23,7 +23,8 @@ export function useCrawls(site: number) {
     queryFn: () =>
       data(api.GET("/sites/{site}/crawls", { params: { path: { site } } })).then((answer) => answer.crawls),
     enabled: Number.isFinite(site),
-    refetchInterval: (query) => (query.state.data?.some((crawl) => !isEnded(crawl.state)) ? 1000 : false),
+    refetchInterval: (query) =>
+      query.state.data?.some((crawl) => !isEnded(crawl.state) || crawl.judged_again) ? 1000 : false,
   });
 }
 

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useRef } from "react";
 import { useNavigate } from "react-router";
 import type { Trellis } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
+import { hostAndFolder } from "../../../kit/groups";
 import { stateOfRung, RUNGS } from "../../../kit/rungs";
 import { colourOf, SignShape } from "../../../kit/signs/Sign";
 import { climbing, HEAD, NAMES, ROW, stem, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
@@ -118,7 +119,7 @@ function Vine({ group, row, most, judged, rungs, strays, addressOf }: VineProps)
   const end = judged === 8 ? WIDTH - 60 : uprightAt(judged - 1) + 40;
   // A stray should be thin: it is not what the trellis is for.
   const scale = strays ? most * 6 : most;
-  const [host, name] = split(group.name);
+  const [host, name] = hostAndFolder(group.name);
   const fill = strays ? "var(--mui-palette-rust)" : "var(--mui-palette-moss)";
   const passing = counted(group.through, "page");
   return (
@@ -280,12 +281,6 @@ function tendril(from: number, y: number, row: number) {
   const steps: string[] = [];
   for (let x = from; x <= WIDTH - 88; x += 14) steps.push(`${x} ${Math.round(sway(x, y, row) * 10) / 10}`);
   return `M${steps.join("L")}`;
-}
-
-/** A group on another host than the main one: its host and its folder. */
-function split(name: string): [string, string] {
-  const match = /^([^/]+)(\/.*)$/.exec(name);
-  return match ? [(match[1] ?? "").replace(/^www\./, ""), match[2] ?? ""] : ["", name];
 }
 
 const shorten = (name: string) => (name.length * 7.6 > NAMES - 14 ? `${name.slice(0, 19)}…` : name);

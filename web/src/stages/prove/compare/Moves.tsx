@@ -1,0 +1,114 @@
+import Box from "@mui/material/Box";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useQuery } from "@tanstack/react-query";
+import { api, data, type Schemas } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { count } from "../../../kit/format";
+import { Failed, Loading } from "../../../kit/Notice";
+import { Plain } from "../../../kit/Plain";
+import { stateOfRung } from "../../../kit/rungs";
+import { Sign } from "../../../kit/signs/Sign";
+import { UrlLink } from "../../read/dossier/parts";
+
+type Comparison = Schemas["Comparison"];
+type Move = "rose" | "fell" | "came" | "went";
+
+const MOVES: { name: Move; means: string }[] = [
+  { name: "fell", means: "stop earlier than they did" },
+  { name: "rose", means: "climb further than they did" },
+  { name: "came", means: "were not there before" },
+  { name: "went", means: "are not there any more" },
+];
+
+/** URLs by how they moved on the ladder, those that matter most first. */
+export function Moves({ newer, earlier, compared }: { newer: number; earlier: number; compared: Comparison }) {
+  const { search, change } = useAddress();
+  const asked = MOVES.find((one) => one.name === search.get("move"))?.name;
+  const move = asked ?? MOVES.find((one) => compared.moves[one.name] > 0)?.name ?? "fell";
+  return (
+    <Box component="section" aria-label="URLs that moved" sx={{ minWidth: 0 }}>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={move}
+        onChange={(_, value: Move | null) => value && change({ move: value }, true)}
+        sx={{ mb: 1 }}
+      >
+        {MOVES.map((one) => (
+          <ToggleButton
+            key={one.name}
+            value={one.name}
+            title={`URLs that ${one.means}`}
+            sx={{
+              px: 2,
+              color: "text.primary",
+              "&.Mui-selected, &.Mui-selected:hover": { bgcolor: "iron", color: "background.paper" },
+            }}
+          >
+            {count(compared.moves[one.name])} {one.name}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Box sx={{ color: "text.secondary", mb: 0.5 }}>{steps(compared, move)}</Box>
+      <Rows newer={newer} earlier={earlier} move={move} />
+    </Box>
+  );
+}
+
+/** From where to where most of them moved. */
+function steps(compared: Comparison, move: Move) {
+  const told = compared.steps.filter((one) => one.move === move).slice(0, 4);
+  if (told.length === 0) return "None.";
+  const step = (one: Comparison["steps"][number]) =>
+    move === "came"
+      ? `${count(one.urls)} ${at(one.stop_after)}`
+      : move === "went"
+        ? `${count(one.urls)} ${at(one.stop_before)}`
+        : `${count(one.urls)} from ${place(one.stop_before)} to ${place(one.stop_after)}`;
+  return told.map(step).join(", ");
+}
+
+const place = (stop: string | null) => stop ?? "the top";
+const at = (stop: string | null) => (stop === null ? "at the top" : `stop at ${stop}`);
+
+function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: Move }) {
+  const rows = useQuery({
+    queryKey: ["compare", newer, earlier, move],
+    queryFn: () =>
+      data(
+        api.GET("/crawls/{crawl}/compare/urls", { params: { path: { crawl: newer }, query: { with: earlier, move } } }),
+      ),
+  });
+  if (rows.error) return <Failed error={rows.error} retry={() => rows.refetch()} />;
+  if (!rows.data) return <Loading what="the URLs" />;
+  const columns = [
+    { name: "URL" },
+    { name: "Before", width: 108 },
+    { name: "Now", width: 108 },
+    { name: "Importance", width: 84, right: true },
+  ];
+  return (
+    <>
+      <Plain label={`URLs that ${move}`} columns={columns}>
+        {rows.data.rows.map((row) => (
+          <tr key={row.url_id}>
+            <td>{move === "went" ? row.url : <UrlLink id={row.url_id} url={row.url} />}</td>
+            <td>{move === "came" ? "" : <Stop stop={row.stop_before} />}</td>
+            <td title={row.stop_reason ?? undefined}>{move === "went" ? "" : <Stop stop={row.stop_after} />}</td>
+            <td className="number">{row.importance?.toFixed(1) ?? ""}</td>
+          </tr>
+        ))}
+      </Plain>
+      {rows.data.total > rows.data.rows.length && <>The first {rows.data.rows.length} are shown.</>}
+    </>
+  );
+}
+
+function Stop({ stop }: { stop: string | null }) {
+  return (
+    <Box component="span" sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}>
+      <Sign state={stop === null ? "passes" : stateOfRung(stop)} /> {stop ?? "climbs"}
+    </Box>
+  );
+}

@@ -1,0 +1,104 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { Failed, Loading } from "../../../kit/Notice";
+import { useCurrent } from "../../../kit/useCurrent";
+import { Part } from "../dossier/parts";
+import { NothingYet } from "../NothingYet";
+import { GroupList } from "./GroupList";
+import { Limits } from "./Limits";
+import { type Reading, useReading } from "./useReading";
+import { Weights } from "./Weights";
+
+/** What the pages of the site are judged by: groups of pages, limits, and what makes a page matter. */
+export default function Groups() {
+  const { siteId } = useAddress();
+  const { crawl, loading, error } = useCurrent();
+  const saved = useQuery({
+    queryKey: ["reading", siteId],
+    queryFn: () => data(api.GET("/sites/{site}/reading", { params: { path: { site: siteId } } })),
+  });
+  if (error ?? saved.error) return <Failed error={error ?? saved.error ?? new Error()} retry={() => saved.refetch()} />;
+  if (loading || !saved.data) return <Loading what="the groups" />;
+  if (!crawl) return <NothingYet>Pages can be put into groups once there are some.</NothingYet>;
+  return <Form site={siteId} saved={saved.data} judging={crawl.judged_again} />;
+}
+
+function Form({ site, saved, judging }: { site: number; saved: Reading; judging: boolean }) {
+  const reading = useReading(site, saved);
+  const [chosen, choose] = useState<number | null>(null);
+  const group = reading.groups.find((one) => one.key === chosen);
+  return (
+    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "minmax(0, 1fr) auto" }}>
+      <Box sx={{ overflow: "auto", px: 2.5, py: 1.5 }}>
+        <Typography variant="h1" sx={{ mb: 1.5 }}>
+          What pages are judged by
+        </Typography>
+        <Box sx={{ display: "grid", gridTemplateColumns: "minmax(560px, 8fr) minmax(380px, 5fr)", columnGap: 4 }}>
+          <Part title="Page groups, in order: the first pattern that fits takes the page">
+            <GroupList reading={reading} chosen={chosen} choose={choose} />
+          </Part>
+          <Box sx={{ display: "grid", alignContent: "start", rowGap: 3 }}>
+            <Part title={group ? `Limits for ${group.name || "this group"}` : "Limits for the whole site"}>
+              <Limits
+                key={chosen ?? "site"}
+                fields={saved.fields}
+                values={group ? group.thresholds : reading.thresholds}
+                usual={group ? reading.thresholds : {}}
+                problems={reading.problems}
+                change={(thresholds) =>
+                  group ? reading.change(group.key, { thresholds }) : reading.setThresholds(thresholds)
+                }
+              />
+              {group && <Button onClick={() => choose(null)}>Back to those for the whole site</Button>}
+            </Part>
+            <Part title="What makes a page matter">
+              <Weights usual={saved.default_weights} values={reading.weights} change={reading.setWeights} />
+            </Part>
+          </Box>
+        </Box>
+      </Box>
+      <SaveBar reading={reading} judging={judging} />
+    </Box>
+  );
+}
+
+function SaveBar({ reading, judging }: { reading: ReturnType<typeof useReading>; judging: boolean }) {
+  const { save, changed } = reading;
+  return (
+    <Box
+      sx={{
+        bgcolor: "background.paper",
+        borderTop: 1,
+        borderColor: "divider",
+        px: 2.5,
+        py: 1.25,
+        display: "flex",
+        gap: 2,
+        alignItems: "center",
+      }}
+    >
+      <Button variant="contained" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
+        Save and judge again
+      </Button>
+      {save.error ? (
+        <Alert severity="error" sx={{ py: 0 }}>
+          {save.error.message}
+        </Alert>
+      ) : (
+        <Typography role="status" sx={{ color: "text.secondary" }}>
+          {judging
+            ? "The pages are being judged again; the numbers change by themselves when it is done."
+            : changed
+              ? "Nothing is fetched again: what was crawled is judged anew."
+              : "All of this is in use."}
+        </Typography>
+      )}
+    </Box>
+  );
+}
