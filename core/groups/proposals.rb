@@ -32,7 +32,7 @@ module IronTrellis
         # @return [Array<Proposal>]
         def call
           kinds = KINDS.filter_map { |name, pattern| take(name, pattern) }
-          (kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }).sort_by.with_index { |one, place| [KINDS.key?(one.name) ? 0 : 1, -one.pattern.count("/"), place] }
+          kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }
         end
 
         private

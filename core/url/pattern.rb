@@ -23,7 +23,7 @@ module IronTrellis
           @source = source.to_s.strip
           raise Malformed.new("An empty pattern matches nothing. Write one like */tags/*.") if @source.empty?
 
-          @expression = RE2::Regexp.new(translate, log_errors: false)
+          @expression = RE2::Regexp.new(translated, log_errors: false)
           return if @expression.ok?
 
           raise Malformed.new("The pattern #{@source} can't be read: #{@expression.error}.", pattern: @source)
@@ -32,6 +32,9 @@ module IronTrellis
         # @param url [String] in normal form
         # @return [Boolean]
         def match?(url) = @expression.match?(url)
+
+        # @return [String] the regular expression that it stands for
+        def translated = @translated ||= translate
 
         # @return [Boolean] whether it names one URL only
         def exact? = !expression? && !@source.include?("*") && @source.match?(%r{\Ahttps?://})

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "time"
+
 module IronTrellis
   module Store
     module Ledger
@@ -13,7 +15,7 @@ module IronTrellis
         class Malformed < Core::Error::InvalidInput; end
 
         OPS = {
-          text: %w[is is_not contains lacks starts ends empty filled], number: %w[is is_not at_least below empty filled],
+          text: %w[is is_not one_of contains lacks starts ends matches matches_not empty filled], date: %w[since before empty filled], number: %w[is is_not at_least below empty filled],
           set: %w[is is_not one_of empty filled], flag: %w[is], list: %w[has has_not empty filled]
         }.freeze
         MOST_DEPTH = 5
@@ -61,6 +63,8 @@ module IronTrellis
           when "filled" then (kind == :list) ? "coalesce(cardinality(#{column}), 0) > 0" : "coalesce(#{column}::text, '') <> ''"
           when "has" then "#{param(text(value))} = ANY(#{column})"
           when "has_not" then "NOT #{param(text(value))} = ANY(coalesce(#{column}, '{}'))"
+          when "matches", "matches_not" then "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} #{param(Core::Url::Pattern.new(text(value)).translated)}"
+          when "since", "before" then "#{column} #{(op == "since") ? ">=" : "<"} #{param(moment(value))}::timestamptz"
           when "one_of" then "#{column} = ANY(#{param(Sql.array(list(value)))}::text[])"
           else compare(column, kind, op, value)
           end
@@ -91,6 +95,16 @@ module IronTrellis
         def number(value) = value.is_a?(Numeric) ? value : malformed("A number is needed here, not #{value.inspect}.")
 
         def list(value) = (value.is_a?(Array) && value.all?(String)) ? value : malformed("A list of texts is needed here.")
+
+        def moment(value)
+          Time.iso8601(text(value)).iso8601
+        rescue ArgumentError
+          begin
+            ::Date.iso8601(value).iso8601
+          rescue ::Date::Error
+            malformed("“#{value}” is no date. Write it like 2026-05-31.")
+          end
+        end
 
         def flag(value) = [true, false].include?(value) ? value.to_s.upcase : malformed("true or false is needed here.")
 

@@ -13,7 +13,7 @@ module IronTrellis
           "title" => :text, "title_chars" => :number, "description" => :text, "description_chars" => :number, "h1" => :list,
           "words" => :number, "links_in" => :number, "links_out_internal" => :number, "links_out_external" => :number,
           "images" => :number, "images_without_alt" => :number, "in_sitemaps" => :list, "group" => :set, "intent" => :set,
-          "wanted" => :flag, "importance" => :number, "authority" => :number, "indexable" => :flag, "soft_missing" => :flag, "unfetched" => :set, "stop" => :set, "stop_reason" => :text, "copy_of" => :text, "likeness" => :number, "copies" => :number, "own_share" => :number, "faults" => :list, "fault_count" => :number
+          "wanted" => :flag, "importance" => :number, "authority" => :number, "indexable" => :flag, "soft_missing" => :flag, "unfetched" => :set, "fetched_at" => :date, "stop" => :set, "stop_reason" => :text, "copy_of" => :text, "likeness" => :number, "copies" => :number, "own_share" => :number, "faults" => :list, "fault_count" => :number
         }.freeze
         SORTABLE = %w[url importance authority status depth words title_chars links_in first_byte_ms response_ms bytes own_share fault_count].freeze
 
@@ -30,7 +30,7 @@ module IronTrellis
         end
 
         # @param name [String]
-        # @return [Symbol] :text, :number, :set, :flag or :list
+        # @return [Symbol] :text, :number, :set, :flag, :list or :date
         # @raise [Core::Error::InvalidInput]
         def kind(name)
           KINDS.fetch(name) do

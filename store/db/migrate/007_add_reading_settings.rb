@@ -8,6 +8,7 @@ class AddReadingSettings < ActiveRecord::Migration[7.2]
       t.jsonb :weights, null: false, default: {}
     end
     add_column :page_groups, :thresholds, :jsonb, null: false, default: {}
+    add_column :ledger_rows, :fetched_at, :timestamptz
     # When judging it again was last asked for.
     add_column :crawls, :reading_asked_at, :timestamptz
     # How the site hangs together, summed up for the screen that draws it.
@@ -15,7 +16,7 @@ class AddReadingSettings < ActiveRecord::Migration[7.2]
     create_table :lenses do |t|
       t.references :site, null: false, foreign_key: {on_delete: :cascade}
       t.text :name, null: false
-      t.jsonb :conditions, null: false
+      t.json :conditions, null: false
       t.text :columns, array: true
       t.text :sort
       t.text :made_by, null: false
