@@ -5,6 +5,11 @@ module IronTrellis
     # Everything that one crawl knows about one URL.
     class Dossier
       MOST_LINKS = 200
+      # Of the source so much is shown.
+      MOST_SOURCE = 500_000
+      MOST_LINES = 5_000
+      MOST_LINE = 2_000
+      MOST_COPIES = 20
       PLACES = Core::Page::Link.places
       TYPES = Core::Page::Link.types
 
@@ -19,12 +24,26 @@ module IronTrellis
         raise Core::Error::NotFound.new("Crawl #{crawl.number} knows no such URL.", id: url_id) unless @row
       end
 
+      # @return [String] the URL
+      def address = @row["url"]
+
       # @return [Hash] the ledger row, the climb rung by rung, hops, directives, canonical marks, headers, faults
       def call
         {
           url: @row.slice(*Ledger::Fields::KINDS.keys).merge("url_id" => @id.to_s), climb: @row["climb"], hops: hops, facts: facts, header_lines: header_lines,
-          faults: faults, clicks: clicks, importance_parts: @row["importance_parts"]
+          header_marks: Core::Page::DecidingLines.of_headers(header_lines), faults: faults, clicks: clicks, importance_parts: @row["importance_parts"], cluster: cluster
         }
+      end
+
+      # @return [Hash] lines ([{text, tells}]) of the stored source, and whether it was cut; no lines where none was stored
+      def source
+        row = Sql.rows("SELECT substring(a.body FROM 1 FOR #{MOST_SOURCE + 1}) AS body, p.charset FROM #{Partitions.name("raw_answers", @crawl.id)} a JOIN #{Partitions.name("page_facts", @crawl.id)} p USING (url_id) WHERE a.url_id = $1", [@id]).first
+        return {lines: [], cut: false} unless row&.fetch("body")
+
+        text, = Core::Page::Charset.decode(row["body"].byteslice(0, MOST_SOURCE), row["charset"])
+        lines = text.scrub.split(/\r\n|\r|\n/).first(MOST_LINES)
+        tells = Core::Page::DecidingLines.of(lines, agent: @crawl.crawl_settings.agent)
+        {lines: lines.zip(tells).map { |line, told| {text: line[0, MOST_LINE], tells: told} }, cut: row["body"].bytesize > MOST_SOURCE}
       end
 
       # @param direction [String] "in" or "out"
@@ -58,14 +77,23 @@ module IronTrellis
 
       def facts
         row = Sql.rows(<<~SQL, [@id]).first
-          SELECT fetched_at, robots_rule, error_detail, charset, refresh_to, refresh_source, directives, canonical_marks, hreflang, titles
+          SELECT fetched_at, robots_rule, error_detail, charset, refresh_to, refresh_source, directives, canonical_marks, hreflang, titles, viewport, outline, open_graph, data, data_problems
           FROM #{Partitions.name("page_facts", @crawl.id)} WHERE url_id = $1
         SQL
         row&.merge("fetched_at" => row["fetched_at"]&.iso8601(3))
       end
 
+      # The page that stands for the copies, and the others of its cluster.
+      def cluster
+        return if @row["copies"].to_i.zero?
+
+        stands = @row["copy_of"] || @row["url"]
+        rows = Sql.rows("SELECT url_id::text AS url_id, url, likeness FROM #{Partitions.name("ledger_rows", @run.id)} WHERE (url = $1 OR copy_of = $1) AND url_id <> $2 ORDER BY copy_of NULLS FIRST, likeness DESC, url LIMIT #{MOST_COPIES}", [stands, @id])
+        {stands: stands, others: rows, total: @row["copies"]}
+      end
+
       def header_lines
-        Sql.rows("SELECT header_lines FROM #{Partitions.name("raw_answers", @crawl.id)} WHERE url_id = $1", [@id]).first&.fetch("header_lines").to_s.split("\n")
+        @header_lines ||= Sql.rows("SELECT header_lines FROM #{Partitions.name("raw_answers", @crawl.id)} WHERE url_id = $1", [@id]).first&.fetch("header_lines").to_s.split("\n")
       end
 
       def faults

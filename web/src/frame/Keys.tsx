@@ -12,6 +12,8 @@ const LIST: [string, string][] = [
   ]),
   ["/", "find a URL"],
   ["j k", "next and previous row"],
+  ["x", "pick the row; shift and a click pick a range"],
+  ["m", "what can be done with the row"],
   ["Enter", "open the row’s dossier"],
   ["Esc", "close what lies on top"],
   ["?", "this list"],

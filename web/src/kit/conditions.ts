@@ -18,5 +18,17 @@ export function readWhere(text: string | null): Where {
   return NO_CONDITIONS;
 }
 
+/** The parts that must all hold, each as its alternatives. */
+export const partsOf = (where: Where): Condition[][] => where.all.map((part) => ("field" in part ? [part] : part.any));
+
+/** The tree with one part replaced by these alternatives, or added; without any the part is dropped. */
+export function withPart(where: Where, place: number, any: Condition[]): Where {
+  const all = [...where.all];
+  const [only] = any;
+  if (!only) all.splice(place, 1);
+  else all[place] = any.length === 1 ? only : { any };
+  return { all };
+}
+
 /** The conditions as they stand in an address; nothing where there are none. */
 export const writeWhere = (where: Where) => (where.all.length === 0 ? undefined : JSON.stringify(where));

@@ -48,3 +48,10 @@ export function UrlLink({ id, url }: { id: string; url: string }) {
     </Link>
   );
 }
+
+/** A URL on one line, cut off where there is no room. */
+export const UrlLine = ({ url }: { url: string }) => (
+  <Box sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
+    <UrlText url={url} size={12} />
+  </Box>
+);

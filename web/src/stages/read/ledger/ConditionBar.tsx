@@ -2,54 +2,78 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
 import { Fragment, useState } from "react";
-import type { Condition, Where } from "../../../kit/conditions";
+import { type Condition, partsOf, type Where, withPart } from "../../../kit/conditions";
 import { ConditionEditor } from "./ConditionEditor";
 import { sentence } from "./sentence";
 
 type Props = { where: Where; change: (where: Where) => void };
-type Editing = { anchor: HTMLElement; index: number };
+/** Which condition is edited: the part of the tree, and the place among its alternatives. */
+type Editing = { anchor: HTMLElement; part: number; place: number };
 
-const isOne = (part: Where["all"][number]): part is Condition => "field" in part;
-
-/** The conditions as sentences; each is changed by a click and dropped by its cross. */
+/** The conditions as sentences; each is changed by a click, dropped by its cross, and given an alternative by "or". */
 export function ConditionBar({ where, change }: Props) {
   const [editing, setEditing] = useState<Editing | null>(null);
-  const edited = editing ? where.all[editing.index] : undefined;
-  const drop = (index: number) => change({ all: where.all.filter((_, at) => at !== index) });
+  const parts = partsOf(where);
+  const edit = (part: number, place: number) => (event: { currentTarget: HTMLElement }) =>
+    setEditing({ anchor: event.currentTarget, part, place });
+  const drop = (part: number, place: number) =>
+    change(
+      withPart(
+        where,
+        part,
+        (parts[part] ?? []).filter((_, at) => at !== place),
+      ),
+    );
   const keep = (condition: Condition) => {
-    const all = [...where.all];
-    all[editing?.index ?? all.length] = condition;
-    change({ all });
+    if (!editing) return;
+    const any = [...(parts[editing.part] ?? [])];
+    any[editing.place] = condition;
+    change(withPart(where, editing.part, any));
   };
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center" }}>
-      {where.all.map((part, index) => (
-        <Fragment key={JSON.stringify(part)}>
-          {index > 0 && <Box sx={{ color: "text.secondary", fontSize: 12 }}>and</Box>}
-          <Chip
-            variant="outlined"
-            size="small"
-            label={
-              isOne(part) ? (
-                <Words condition={part} />
-              ) : (
-                part.any.map((one, at) => <Words key={JSON.stringify(one)} condition={one} or={at > 0} />)
-              )
-            }
-            onClick={isOne(part) ? (event) => setEditing({ anchor: event.currentTarget, index }) : undefined}
-            onDelete={() => drop(index)}
-            sx={{ bgcolor: "background.paper", fontSize: 13 }}
-          />
+      {parts.map((any, part) => (
+        <Fragment key={JSON.stringify(any)}>
+          {part > 0 && <Joint word="and" />}
+          <Box
+            sx={{
+              display: "flex",
+              flexWrap: "wrap",
+              gap: 0.5,
+              alignItems: "center",
+              ...(any.length > 1 ? TOGETHER : {}),
+            }}
+          >
+            {any.map((condition, place) => (
+              <Fragment key={JSON.stringify(condition)}>
+                {place > 0 && <Joint word="or" />}
+                <Chip
+                  variant="outlined"
+                  size="small"
+                  label={<Words condition={condition} />}
+                  onClick={edit(part, place)}
+                  onDelete={() => drop(part, place)}
+                  sx={{ bgcolor: "background.paper", fontSize: 13, maxWidth: 420 }}
+                />
+              </Fragment>
+            ))}
+            <Button
+              size="small"
+              aria-label={`or, beside ${told(any)}`}
+              onClick={edit(part, any.length)}
+              sx={{ minWidth: 0, px: 0.5, py: 0 }}
+            >
+              or
+            </Button>
+          </Box>
         </Fragment>
       ))}
-      <Button onClick={(event) => setEditing({ anchor: event.currentTarget, index: where.all.length })}>
-        + Condition
-      </Button>
-      {where.all.length > 0 && <Button onClick={() => change({ all: [] })}>Show all</Button>}
+      <Button onClick={edit(parts.length, 0)}>+ Condition</Button>
+      {parts.length > 0 && <Button onClick={() => change({ all: [] })}>Show all</Button>}
       <ConditionEditor
-        key={editing?.index}
+        key={editing ? `${editing.part} ${editing.place}` : "none"}
         anchor={editing?.anchor ?? null}
-        first={edited && isOne(edited) ? edited : undefined}
+        first={editing ? parts[editing.part]?.[editing.place] : undefined}
         close={() => setEditing(null)}
         keep={keep}
       />
@@ -57,11 +81,18 @@ export function ConditionBar({ where, change }: Props) {
   );
 }
 
-function Words({ condition, or = false }: { condition: Condition; or?: boolean }) {
+const TOGETHER = { border: 1, borderColor: "divider", borderRadius: 4, px: 0.5 } as const;
+
+const told = (any: Condition[]) => any.map((one) => sentence(one).join(" ")).join(" or ");
+
+function Joint({ word }: { word: string }) {
+  return <Box sx={{ color: "text.secondary", fontSize: 12 }}>{word}</Box>;
+}
+
+function Words({ condition }: { condition: Condition }) {
   const [subject, rest] = sentence(condition);
   return (
     <>
-      {or && " or "}
       {subject} <strong>{rest}</strong>
     </>
   );

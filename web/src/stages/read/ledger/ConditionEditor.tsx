@@ -33,10 +33,10 @@ export function ConditionEditor({ anchor, first, close, keep }: Props) {
 function Form({ first, close, keep }: Omit<Props, "anchor">) {
   const [column, setColumn] = useState<Column | null>(first ? (columnOf(first.field) ?? null) : null);
   const [op, setOp] = useState(first?.op ?? "");
-  const [text, setText] = useState(first?.value === undefined ? "" : String(first.value));
+  const [text, setText] = useState(first?.value === undefined ? "" : [first.value].flat().join(" "));
   const questions = column ? QUESTIONS[column.kind] : [];
   const question = questions.find(([name]) => name === op) ?? questions[0];
-  const value = column && question ? readValue(column, text) : undefined;
+  const value = column && question ? readValue(column, question[0], text) : undefined;
   const ready = column && question && (!question[2] || value !== undefined);
 
   const submit = (event: FormEvent) => {
@@ -69,7 +69,7 @@ function Form({ first, close, keep }: Omit<Props, "anchor">) {
           ))}
         </TextField>
       )}
-      {column && question?.[2] && <Value column={column} text={text} setText={setText} />}
+      {column && question?.[2] && <Value column={column} op={question[0]} text={text} setText={setText} />}
       <Button type="submit" variant="contained" disabled={!ready}>
         Narrow
       </Button>
@@ -77,7 +77,9 @@ function Form({ first, close, keep }: Omit<Props, "anchor">) {
   );
 }
 
-function Value({ column, text, setText }: { column: Column; text: string; setText: (text: string) => void }) {
+type ValueProps = { column: Column; op: string; text: string; setText: (text: string) => void };
+
+function Value({ column, op, text, setText }: ValueProps) {
   const choices = column.kind === "flag" ? ["true", "false"] : column.choices;
   if (choices) {
     return (
@@ -97,16 +99,20 @@ function Value({ column, text, setText }: { column: Column; text: string; setTex
   }
   return (
     <TextField
-      label="Value"
+      label={op === "one_of" ? "Values, parted by spaces" : "Value"}
+      helperText={op.startsWith("matches") ? "With * for anything, or a regular expression between slashes" : undefined}
+      multiline={op === "one_of"}
       value={text}
       onChange={(event) => setText(event.target.value)}
-      type={column.kind === "number" ? "number" : "text"}
+      type={column.kind === "number" || column.kind === "date" ? column.kind : "text"}
+      slotProps={{ inputLabel: column.kind === "date" ? { shrink: true } : {} }}
     />
   );
 }
 
-function readValue(column: Column, text: string): Condition["value"] {
-  if (text === "") return undefined;
+function readValue(column: Column, op: string, text: string): Condition["value"] {
+  if (text.trim() === "") return undefined;
+  if (op === "one_of") return text.split(/[\s,]+/).filter((one) => one !== "");
   if (column.kind === "flag") return text === "true";
   if (column.kind !== "number") return text;
   return Number.isFinite(Number(text)) ? Number(text) : undefined;

@@ -1,9 +1,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
+import Divider from "@mui/material/Divider";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { count } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
 import { Title } from "../../../kit/Title";
@@ -11,10 +12,13 @@ import { writeWhere } from "../../../kit/conditions";
 import { useCurrent } from "../../../kit/useCurrent";
 import { useFetchAgain } from "../../../kit/useFetchAgain";
 import { NothingYet } from "../NothingYet";
-import { COLUMNS, type Column } from "./columns";
+import { COLUMN_SETS, COLUMNS, type Column } from "./columns";
 import { ConditionBar } from "./ConditionBar";
 import { LedgerTable } from "./LedgerTable";
+import { Lenses } from "./Lenses";
+import { SelectionBar } from "./SelectionBar";
 import { useLedger } from "./useLedger";
+import { useSelection } from "./useSelection";
 
 /** Every URL as a row with all evidence as columns. */
 export default function Ledger() {
@@ -29,6 +33,7 @@ const hostOf = (url: string | undefined) => (url ? new URL(url).origin : "");
 
 function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
   const ledger = useLedger(crawl);
+  const selection = useSelection(ledger.rows);
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr) auto" }}>
       <Title>Ledger</Title>
@@ -37,15 +42,18 @@ function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
           <ConditionBar where={ledger.where} change={ledger.setWhere} />
         </Box>
         <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
+        <Lenses ledger={ledger} />
         <Export crawl={crawl} ledger={ledger} />
         <ColumnChoice columns={ledger.columns} choose={ledger.setColumns} />
       </Box>
       {ledger.pages.error ? (
         <Failed error={ledger.pages.error} retry={() => ledger.pages.refetch()} />
       ) : (
-        <LedgerTable ledger={ledger} mainHost={mainHost} />
+        <LedgerTable ledger={ledger} selection={selection} mainHost={mainHost} />
       )}
-      <Footer totals={ledger.totals.data} />
+      <Footer totals={ledger.totals.data}>
+        <SelectionBar selection={selection} narrow={ledger.narrow} />
+      </Footer>
     </Box>
   );
 }
@@ -116,6 +124,12 @@ function ColumnChoice({ columns, choose }: { columns: Column[]; choose: (fields:
         Columns
       </Button>
       <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)} slotProps={{ list: { dense: true } }}>
+        {COLUMN_SETS.map((set) => (
+          <MenuItem key={set.name} onClick={() => choose(set.fields)} sx={{ fontWeight: 650 }}>
+            {set.name}
+          </MenuItem>
+        ))}
+        <Divider />
         {COLUMNS.filter((column) => column.field !== "url").map((column) => (
           <MenuItem
             key={column.field}
@@ -148,7 +162,7 @@ type TotalsData = {
   median_words: number | null;
 };
 
-function Footer({ totals }: { totals: TotalsData | undefined }) {
+function Footer({ totals, children }: { totals: TotalsData | undefined; children: ReactNode }) {
   return (
     <Box
       component="footer"
@@ -185,6 +199,8 @@ function Footer({ totals }: { totals: TotalsData | undefined }) {
           )}
         </>
       )}
+      <Box sx={{ flex: 1 }} />
+      <Box sx={{ display: "flex", gap: 1, my: -0.5, alignItems: "center" }}>{children}</Box>
     </Box>
   );
 }

@@ -1,18 +1,23 @@
 import Box from "@mui/material/Box";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef, useState } from "react";
+import { type MouseEvent, useEffect, useRef, useState } from "react";
 import type { LedgerRow } from "../../../api/client";
 import { Loading } from "../../../kit/Notice";
+import { type Cell, CellMenu } from "./CellMenu";
 import { cellContent, type Column } from "./columns";
+import type { Selection } from "./useSelection";
 import type { useLedger } from "./useLedger";
 
 const ROW = 32;
 
+type Props = { ledger: ReturnType<typeof useLedger>; selection: Selection; mainHost: string };
+
 /** The rows, drawn only where they are seen; more are fetched as the end comes near. */
-export function LedgerTable({ ledger, mainHost }: { ledger: ReturnType<typeof useLedger>; mainHost: string }) {
+export function LedgerTable({ ledger, selection, mainHost }: Props) {
   const field = useRef<HTMLDivElement>(null);
   const { rows, columns, pages } = ledger;
   const [at, setAt] = useState(0);
+  const [cell, setCell] = useState<Cell | null>(null);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => field.current,
@@ -35,7 +40,19 @@ export function LedgerTable({ ledger, mainHost }: { ledger: ReturnType<typeof us
       virtual.scrollToIndex(index);
     },
     ledger.open,
+    selection.flip,
+    (row) => {
+      const place = field.current?.querySelector(`[data-row="${row.url_id}"]`)?.getBoundingClientRect();
+      if (place) setCell({ field: "url", row, top: place.bottom, left: place.left + 16 });
+    },
   );
+
+  const pick = (event: MouseEvent, index: number, row: LedgerRow) => {
+    setAt(index);
+    if (event.shiftKey) selection.range(index);
+    else if (event.ctrlKey || event.metaKey) selection.flip(index);
+    else ledger.open(row.url_id);
+  };
 
   if (pages.isLoading) return <Loading what="the ledger" />;
   if (rows.length === 0)
@@ -71,21 +88,32 @@ export function LedgerTable({ ledger, mainHost }: { ledger: ReturnType<typeof us
                 top={item.start}
                 marked={item.index === at}
                 opened={row.url_id === ledger.openUrl}
-                open={() => {
+                picked={selection.picked.has(row.url_id)}
+                act={(event) => pick(event, item.index, row)}
+                ask={(event, field) => {
+                  event.preventDefault();
                   setAt(item.index);
-                  ledger.open(row.url_id);
+                  setCell({ field, row, top: event.clientY, left: event.clientX });
                 }}
               />
             );
           })}
         </Box>
       </Box>
+      <CellMenu cell={cell} close={() => setCell(null)} narrow={ledger.narrow} />
     </Box>
   );
 }
 
-/** j and k move, Enter opens. */
-function useRowKeys(rows: LedgerRow[], at: number, move: (index: number) => void, open: (id: string) => void) {
+/** j and k move, x picks, Enter opens, m asks about the row. */
+function useRowKeys(
+  rows: LedgerRow[],
+  at: number,
+  move: (index: number) => void,
+  open: (id: string) => void,
+  pick: (index: number) => void,
+  ask: (row: LedgerRow) => void,
+) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(event.target.tagName))
@@ -94,11 +122,13 @@ function useRowKeys(rows: LedgerRow[], at: number, move: (index: number) => void
       const row = rows[at];
       if (event.key === "j") move(Math.min(rows.length - 1, at + 1));
       else if (event.key === "k") move(Math.max(0, at - 1));
+      else if (event.key === "x") pick(at);
+      else if (event.key === "m" && row) ask(row);
       else if (event.key === "Enter" && row) open(row.url_id);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [rows, at, move, open]);
+  }, [rows, at, move, open, pick, ask]);
 }
 
 type HeadProps = { columns: Column[]; template: string; sort: string; sortBy: (field: string) => void };
@@ -170,15 +200,18 @@ type RowProps = {
   top: number;
   marked: boolean;
   opened: boolean;
-  open: () => void;
+  picked: boolean;
+  act: (event: MouseEvent) => void;
+  ask: (event: MouseEvent, field: string) => void;
 };
 
-function Row({ row, mainHost, columns, template, top, marked, opened, open }: RowProps) {
+function Row({ row, mainHost, columns, template, top, marked, opened, picked, act, ask }: RowProps) {
   return (
     <Box
       role="row"
-      aria-selected={opened}
-      onClick={open}
+      data-row={row.url_id}
+      aria-selected={opened || picked}
+      onClick={act}
       sx={{
         position: "absolute",
         top,
@@ -191,7 +224,8 @@ function Row({ row, mainHost, columns, template, top, marked, opened, open }: Ro
         borderBottom: 1,
         borderColor: "divider",
         cursor: "pointer",
-        bgcolor: opened ? "color-mix(in srgb, var(--mui-palette-verdigris) 14%, transparent)" : undefined,
+        userSelect: "none",
+        bgcolor: opened || picked ? "color-mix(in srgb, var(--mui-palette-verdigris) 14%, transparent)" : undefined,
         boxShadow: marked ? "inset 3px 0 0 var(--mui-palette-verdigris)" : undefined,
         "&:hover": { bgcolor: "color-mix(in srgb, var(--mui-palette-verdigris) 8%, transparent)" },
       }}
@@ -200,6 +234,7 @@ function Row({ row, mainHost, columns, template, top, marked, opened, open }: Ro
         <Box
           key={column.field}
           role="cell"
+          onContextMenu={(event) => ask(event, column.field)}
           title={column.kind === "text" || column.kind === "list" ? String(row[column.field] ?? "") : undefined}
           sx={{
             px: 1.25,

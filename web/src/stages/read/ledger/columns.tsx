@@ -1,12 +1,12 @@
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import type { LedgerRow } from "../../../api/client";
-import { bytes, count, share } from "../../../kit/format";
+import { bytes, count, moment, share } from "../../../kit/format";
 import { stateOfRung } from "../../../kit/rungs";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 
-export type FieldKind = "text" | "number" | "set" | "flag" | "list";
+export type FieldKind = "text" | "number" | "set" | "flag" | "list" | "date";
 export type Column = {
   field: keyof LedgerRow & string;
   /** As a heading. */
@@ -74,6 +74,25 @@ export const COLUMNS: Column[] = [
   },
   { field: "title_chars", name: "Title chars", subject: "title characters", kind: "number", width: 84, sortable: true },
   { field: "words", name: "Words", subject: "words", kind: "number", width: 68, sortable: true },
+  {
+    field: "own_share",
+    name: "Own words",
+    subject: "share of own words",
+    kind: "number",
+    width: 84,
+    sortable: true,
+    show: (row) => (row.own_share == null ? "" : share(row.own_share)),
+  },
+  { field: "copy_of", name: "Copy of", subject: "copy of", kind: "text", width: 240 },
+  {
+    field: "likeness",
+    name: "Likeness",
+    subject: "likeness",
+    kind: "number",
+    width: 76,
+    show: (row) => row.likeness?.toFixed(2) ?? "",
+  },
+  { field: "copies", name: "Copies", subject: "other copies", kind: "number", width: 66 },
   { field: "links_in", name: "Links in", subject: "links in", kind: "number", width: 76, sortable: true },
   { field: "links_out_internal", name: "Links out", subject: "internal links out", kind: "number", width: 84 },
   { field: "links_out_external", name: "External", subject: "external links out", kind: "number", width: 76 },
@@ -162,6 +181,14 @@ export const COLUMNS: Column[] = [
     choices: ["nofollow", "deep", "kind", "space", "redirects"],
   },
   { field: "response_ms", name: "Time, ms", subject: "milliseconds", kind: "number", width: 76, sortable: true },
+  {
+    field: "fetched_at",
+    name: "Fetched",
+    subject: "fetched",
+    kind: "date",
+    width: 150,
+    show: (row) => (row.fetched_at == null ? "" : moment(row.fetched_at)),
+  },
   { field: "lang", name: "Language", subject: "language", kind: "text", width: 76 },
   { field: "description", name: "Description", subject: "description", kind: "text", width: 260 },
   { field: "description_chars", name: "Desc. chars", subject: "description characters", kind: "number", width: 88 },
@@ -181,6 +208,57 @@ export const SHOWN_AT_FIRST = [
   "links_in",
   "group",
   "faults",
+];
+
+/** Columns that are looked at together. */
+export const COLUMN_SETS: { name: string; fields: string[] }[] = [
+  { name: "As at first", fields: SHOWN_AT_FIRST },
+  {
+    name: "Into the index",
+    fields: [
+      "url",
+      "status",
+      "stop",
+      "stop_reason",
+      "robots_allowed",
+      "noindex",
+      "canonical_state",
+      "canonical",
+      "in_sitemaps",
+    ],
+  },
+  {
+    name: "What it says",
+    fields: [
+      "url",
+      "title",
+      "title_chars",
+      "description_chars",
+      "h1",
+      "words",
+      "own_share",
+      "copy_of",
+      "likeness",
+      "lang",
+    ],
+  },
+  {
+    name: "How it is linked",
+    fields: [
+      "url",
+      "depth",
+      "importance",
+      "authority",
+      "links_in",
+      "links_out_internal",
+      "links_out_external",
+      "found_by",
+    ],
+  },
+  {
+    name: "How it answers",
+    fields: ["url", "status", "first_byte_ms", "response_ms", "bytes", "content_type", "fetched_at"],
+  },
 ];
 
 const byField = new Map(COLUMNS.map((column) => [column.field as string, column]));

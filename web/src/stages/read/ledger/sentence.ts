@@ -9,6 +9,10 @@ export const QUESTIONS: Record<FieldKind, [string, string, boolean][]> = {
     ["is", "is", true],
     ["starts", "starts with", true],
     ["ends", "ends with", true],
+    ["matches", "fits the pattern", true],
+    ["matches_not", "doesn’t fit the pattern", true],
+    ["one_of", "is one of", true],
+    ["is_not", "is not", true],
     ["empty", "is empty", false],
     ["filled", "is there", false],
   ],
@@ -26,6 +30,11 @@ export const QUESTIONS: Record<FieldKind, [string, string, boolean][]> = {
     ["filled", "is any", false],
   ],
   flag: [["is", "is", true]],
+  date: [
+    ["since", "since", true],
+    ["before", "before", true],
+    ["empty", "never", false],
+  ],
   list: [
     ["has", "include", true],
     ["has_not", "don’t include", true],
@@ -42,5 +51,7 @@ export function sentence(condition: Condition): [string, string] {
   const words = question?.[1] ?? condition.op;
   if (column.kind === "flag") return [column.subject, condition.value === true ? "yes" : "no"];
   if (column.kind === "number" && condition.op === "is" && condition.value === 0) return ["no", column.subject];
+  if (Array.isArray(condition.value) && condition.value.length > 1)
+    return [column.subject, `${words} ${condition.value.length} chosen`];
   return [column.subject, question?.[2] === false ? words : `${words} ${String(condition.value ?? "")}`];
 }

@@ -2,7 +2,7 @@ import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { api, data } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
-import { readWhere, type Where, writeWhere } from "../../../kit/conditions";
+import { type Condition, readWhere, type Where, writeWhere } from "../../../kit/conditions";
 import { COLUMNS, SHOWN_AT_FIRST } from "./columns";
 
 /** State and requests of the ledger; conditions, sorting and columns stand in the address. */
@@ -33,6 +33,7 @@ export function useLedger(crawl: number) {
   return {
     where,
     setWhere: (next: Where) => change({ where: writeWhere(next) }),
+    narrow: (condition: Condition) => change({ where: writeWhere({ all: [...where.all, condition] }) }),
     sort,
     // The first click sorts upwards, the second downwards, the third goes back to the order by URL.
     sortBy: (field: string) =>

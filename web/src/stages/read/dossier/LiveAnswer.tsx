@@ -1,0 +1,93 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation } from "@tanstack/react-query";
+import { api, data, type Dossier, type Schemas } from "../../../api/client";
+import { count } from "../../../kit/format";
+import { UrlText } from "../../../kit/UrlText";
+import { Facts, Part } from "./parts";
+
+type Answer = Schemas["LiveAnswer"];
+type Kind = "crawler" | "visitor";
+
+/** Asks for the page now, as the crawler or as a visitor, and lays the answer beside the stored one. */
+export function LiveAnswer({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
+  const live = useMutation({
+    mutationFn: (as: Kind) =>
+      data(api.POST("/crawls/{crawl}/urls/{url}/live", { params: { path: { crawl, url } }, body: { as } })),
+  });
+  return (
+    <Part title="Now, beside what was stored">
+      <Box sx={{ display: "flex", gap: 1, mb: 1 }}>
+        <Button variant="outlined" size="small" disabled={live.isPending} onClick={() => live.mutate("crawler")}>
+          Ask as the crawler
+        </Button>
+        <Button variant="outlined" size="small" disabled={live.isPending} onClick={() => live.mutate("visitor")}>
+          Ask as a visitor
+        </Button>
+      </Box>
+      {live.isPending && "Asking …"}
+      {live.error && <Box role="alert">{live.error.message}</Box>}
+      {live.data && !live.isPending && (
+        <Box role="status">
+          {live.data.blocked ? (
+            <>Not asked: robots.txt says “{live.data.blocked}”. A visitor may ask.</>
+          ) : (
+            <Compared answer={live.data} dossier={dossier} />
+          )}
+        </Box>
+      )}
+    </Part>
+  );
+}
+
+function Compared({ answer, dossier }: { answer: Answer; dossier: Dossier }) {
+  const { url } = dossier;
+  const first = answer.hops[0]?.status ?? null;
+  const moved = answer.hops.length > 1;
+  const rows: [string, string, string][] = [
+    ["Status", String(first ?? answer.error ?? "none"), String(url.status ?? url.error ?? "none")],
+    [
+      "Leads to",
+      moved ? `${answer.hops.at(-1)?.url} (${answer.hops.at(-1)?.status ?? "none"})` : "itself",
+      url.redirect_to ?? "itself",
+    ],
+    ["Title", (moved ? null : answer.title) ?? "none", url.title ?? "none"],
+    [
+      "Words",
+      moved || answer.words == null ? "none" : count(answer.words),
+      url.words == null ? "none" : count(url.words),
+    ],
+    ["Directives", moved ? "none" : said(answer.noindex, answer.nofollow), said(url.noindex, url.nofollow)],
+    ["Canonical", (moved ? null : answer.canonical) ?? "none", url.canonical ?? "none"],
+  ];
+  const changed = rows.filter(([, now, stored]) => now !== stored);
+  return (
+    <>
+      <Box sx={{ mb: 0.5 }}>
+        {changed.length === 0 ? (
+          "The same as was stored"
+        ) : (
+          <strong>Otherwise than stored: {changed.map(([name]) => name.toLowerCase()).join(", ")}</strong>
+        )}
+        , answered in {count(answer.response_ms ?? 0)} ms.
+      </Box>
+      <Facts
+        rows={changed.map(([name, now, stored]) => [
+          name,
+          <Box key={name}>
+            <Value text={now} />
+            <Box sx={{ color: "text.secondary" }}>
+              was <Value text={stored} />
+            </Box>
+          </Box>,
+        ])}
+      />
+    </>
+  );
+}
+
+const said = (noindex: boolean | null | undefined, nofollow: boolean | null | undefined) =>
+  noindex == null ? "none" : `${noindex ? "noindex" : "index"}, ${nofollow ? "nofollow" : "follow"}`;
+
+const Value = ({ text }: { text: string }) =>
+  /^https?:\/\//.test(text) ? <UrlText url={text} withHost size={12} /> : <>{text}</>;

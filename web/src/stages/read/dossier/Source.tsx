@@ -1,0 +1,72 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { MONO } from "../../../theme";
+import { Part } from "./parts";
+
+/** The source as it was stored. The lines that decide are marked and can be shown alone. */
+export function Source({ crawl, url }: { crawl: number; url: string }) {
+  const [open, setOpen] = useState(false);
+  const [all, setAll] = useState(false);
+  const source = useQuery({
+    queryKey: ["source", crawl, url],
+    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}/source", { params: { path: { crawl, url } } })),
+    enabled: open,
+  });
+  const lines = (source.data?.lines ?? []).map((line, at) => ({ ...line, number: at + 1 }));
+  const deciding = lines.filter((line) => line.tells.length > 0);
+  return (
+    <Part title="Source, as it was fetched">
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 0.5 }}>
+        <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? "Put it away" : "Show the lines that decide"}
+        </Button>
+        {open && lines.length > 0 && (
+          <Button size="small" aria-pressed={all} onClick={() => setAll(!all)}>
+            {all ? "Only those that decide" : `All ${counted(lines.length, "line")}`}
+          </Button>
+        )}
+      </Box>
+      {source.error?.message}
+      {open && source.data && lines.length === 0 && "No source was stored: it is no text, or it wasn’t fetched."}
+      {open && lines.length > 0 && (
+        <Box component="pre" aria-label="Source" tabIndex={0} sx={CODE}>
+          {(all ? lines : deciding).map((line) => (
+            <Box
+              key={line.number}
+              component="span"
+              sx={{
+                display: "grid",
+                gridTemplateColumns: "44px 92px minmax(0, 1fr)",
+                bgcolor:
+                  line.tells.length > 0 ? "color-mix(in srgb, var(--mui-palette-moss) 22%, transparent)" : undefined,
+              }}
+            >
+              <Box component="span" sx={{ color: "text.secondary", textAlign: "right", pr: 1.5, userSelect: "none" }}>
+                {line.number}
+              </Box>
+              <Box component="span" sx={{ color: "verdigris", fontWeight: 650, userSelect: "none" }}>
+                {line.tells[0] ?? ""}
+              </Box>
+              <span style={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{line.text}</span>
+            </Box>
+          ))}
+          {source.data?.cut && "… the rest is not shown"}
+        </Box>
+      )}
+    </Part>
+  );
+}
+
+const CODE = {
+  fontFamily: MONO,
+  fontSize: 11.5,
+  m: 0,
+  py: 1,
+  bgcolor: "background.default",
+  overflow: "auto",
+  maxHeight: 360,
+} as const;

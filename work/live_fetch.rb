@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    # Fetches one URL now, past any cache, with the settings and secrets of a crawl: as its crawler, or as a visitor with a browser, whom robots.txt
+    # doesn't concern. Nothing of it is stored.
+    class LiveFetch
+      # One that servers know (from memory; the form is what browsers send since 2022).
+      BROWSER = "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36"
+      KINDS = %w[crawler visitor].freeze
+      MOST_HOPS = 10
+
+      # @param crawl [Store::Crawl]
+      # @param kind [String] one of KINDS
+      def initialize(crawl, kind)
+        @settings = crawl.crawl_settings
+        @kind = kind
+        @manner = Crawl::Manner.of(@settings, crawl.secrets)
+        @manner.user_agent = BROWSER if kind == "visitor"
+      end
+
+      # @param url [String]
+      # @return [Hash] blocked (the rule of robots.txt, nil where it lets us), status, error, response_ms, header_lines, hops ([{url, status}], the URL itself first),
+      #   and of a page its title, words, directives, noindex and canonical
+      def call(url)
+        client = Crawl::Client.new(addresses: Crawl::AddressBook.new(resolve: @settings.resolve, allow_private: @settings.allow_private), manner: @manner)
+        parts = Core::Url::NormalForm.parse(url)
+        rule = blocked(client, parts)
+        rule ? {blocked: rule, hops: []} : visit(client, parts)
+      ensure
+        client&.close
+      end
+
+      private
+
+      def blocked(client, parts)
+        return if @kind == "visitor" || @settings.ignore_robots
+
+        decision = Crawl::RobotsFetch.call(client, parts).policy(@settings.agent)&.decide(parts)
+        decision.rule || "robots.txt can't be read" if decision && !decision.allowed?
+      end
+
+      def visit(client, parts)
+        hops = []
+        loop do
+          answer = client.fetch(parts)
+          hops << {url: parts.to_s, status: answer.status}
+          location = answer.headers.first("location") if answer.redirect?
+          target = location && Core::Url::Resolver.new(parts).parts(location)
+          return result(parts, answer, hops) unless target && hops.size < MOST_HOPS
+
+          parts = target
+        end
+      end
+
+      def result(parts, answer, hops)
+        {blocked: nil, status: answer.status, error: answer.error && "#{answer.error}: #{answer.error_detail}", response_ms: answer.response_ms, header_lines: answer.header_lines || [], hops: hops, **read(parts, answer)}
+      end
+
+      def read(parts, answer)
+        return {} if answer.error || answer.status.nil?
+
+        facts = Core::Page::Reader.new(agent: @settings.agent).call(url: parts, header_lines: answer.header_lines, body: answer.body.to_s)
+        resolved = Core::Directives::Resolved.new(facts.directives, @settings.agent)
+        {title: facts.title, words: facts.words, noindex: resolved.noindex?, nofollow: resolved.nofollow?, canonical: facts.canonical&.url}
+      rescue Core::Page::Unreadable => error
+        {error: error.message}
+      end
+    end
+  end
+end
