@@ -11,30 +11,39 @@ module IronTrellis
 
       # Where robots.txt and sitemap files stand, which are no pages.
       ELSEWHERE = "files of the site"
+      # A fault on more URLs than these is looked for among the pages that matter most, rather than sorting all that have it.
+      COMMON = 5_000
 
-      BY_GROUP = <<~SQL
-        WITH told AS (SELECT code, url_id, count(*) AS times FROM %<faults>s GROUP BY 1, 2)
-        SELECT t.code, coalesce(l."group", '#{ELSEWHERE}') AS "group", count(*) AS urls, sum(t.times)::bigint AS times, coalesce(sum(l.importance), 0) AS importance, count(*) FILTER (WHERE l.importance IS NULL) AS others,
-          count(*) FILTER (WHERE l.wanted) AS wanted
-        FROM told t LEFT JOIN %<ledger>s l USING (url_id) GROUP BY 1, 2
+      # Counted once, when the ledger of a run stands.
+      ROLL_UP = <<~SQL
+        WITH told AS (SELECT code, url_id, count(*) AS times FROM %<faults>s GROUP BY 1, 2),
+          sizes AS (SELECT "group", count(*) AS pages FROM %<ledger>s WHERE kind = 'html' GROUP BY 1)
+        INSERT INTO fault_rollups (run_id, code, "group", urls, times, importance, others, wanted, pages)
+        SELECT $1, t.code, coalesce(l."group", '#{ELSEWHERE}'), count(*), sum(t.times), coalesce(sum(l.importance), 0), count(*) FILTER (WHERE l.importance IS NULL), count(*) FILTER (WHERE l.wanted),
+          coalesce(max(s.pages), 0) FROM told t LEFT JOIN %<ledger>s l USING (url_id) LEFT JOIN sizes s ON s."group" = l."group" GROUP BY 2, 3
       SQL
-      PAGES = %(SELECT "group", count(*) AS pages FROM %<ledger>s WHERE kind = 'html' GROUP BY 1)
+      ROLLED_UP = %(SELECT code, "group", urls, times, importance, others, wanted, pages FROM fault_rollups WHERE run_id = $1)
+      COLUMNS = %(f.url_id, f.url, f.about, f.detail, l.importance, coalesce(l."group", '#{ELSEWHERE}') AS "group", l.status)
       ROWS = <<~SQL
-        SELECT f.url_id, f.url, f.about, f.detail, l.importance, coalesce(l."group", '#{ELSEWHERE}') AS "group", l.status, count(*) OVER () AS total FROM %<faults>s f LEFT JOIN %<ledger>s l USING (url_id)
+        SELECT #{COLUMNS} FROM %<faults>s f LEFT JOIN %<ledger>s l USING (url_id)
         WHERE f.code = $1 ORDER BY l.importance DESC NULLS LAST, f.url COLLATE "C", f.about COLLATE "C" LIMIT #{MOST_ROWS}
+      SQL
+      COMMON_ROWS = <<~SQL
+        WITH most AS MATERIALIZED (SELECT url_id, importance, "group", status FROM %<ledger>s WHERE faults @> ARRAY[$1] ORDER BY importance DESC NULLS LAST, url_id LIMIT #{MOST_ROWS})
+        SELECT #{COLUMNS} FROM most l JOIN %<faults>s f ON f.url_id = l.url_id AND f.code = $1
+        ORDER BY l.importance DESC NULLS LAST, f.url COLLATE "C", f.about COLLATE "C" LIMIT #{MOST_ROWS}
       SQL
 
       # @param run [VerdictRun]
       def initialize(run)
+        @run = run
         @names = {faults: Partitions.name("faults", run.id), ledger: Partitions.name("ledger_rows", run.id)}
       end
 
       # @return [Array<Hash>] by rule, the heaviest first: code, grade, why, fix, source, urls, times, wanted, weight, groups
       #   ([{group, urls, pages, template}], most URLs first)
       def call
-        pages = Sql.rows(format(PAGES, @names)).to_h { |row| row.values_at("group", "pages") }
-        rules = Sql.rows(format(BY_GROUP, @names)).group_by { |row| row["code"] }.map { |code, rows| rule(code, rows, pages) }
-        rules.sort_by { |one| [-one[:weight], one[:code]] }
+        Sql.rows(ROLLED_UP, [@run.id]).group_by { |row| row["code"] }.map { |code, rows| rule(code, rows) }.sort_by { |one| [-one[:weight], one[:code]] }
       end
 
       # @param code [String]
@@ -42,23 +51,28 @@ module IronTrellis
       # @raise [Core::Error::NotFound]
       def occurrences(code)
         Core::Faults::Registry.fetch(code)
-        rows = Sql.rows(format(ROWS, @names), [code])
-        {rows: rows.map { |row| row.except("total").merge("url_id" => row["url_id"].to_s) }, total: rows.first&.fetch("total") || 0}
+        urls, total = Sql.run("SELECT coalesce(sum(urls), 0), coalesce(sum(times), 0) FROM fault_rollups WHERE run_id = $1 AND code = $2", [@run.id, code]).values.first.map(&:to_i)
+        rows = Sql.rows(format((urls > COMMON) ? COMMON_ROWS : ROWS, @names), [code])
+        {rows: rows.map { |row| row.merge("url_id" => row["url_id"].to_s) }, total: total}
       end
+
+      # @return [void]
+      def roll_up = Sql.run(format(ROLL_UP, @names), [@run.id])
 
       private
 
-      def rule(code, rows, pages)
+      def rule(code, rows)
         rule = Core::Faults::Registry.fetch(code)
         {
           code: code, grade: rule.grade, why: rule::WHY, fix: rule::FIX, source: rule::SOURCE, urls: sum(rows, "urls"), times: sum(rows, "times"), wanted: sum(rows, "wanted"),
           weight: Core::Faults::Weight.of(rule.grade, importance: sum(rows, "importance"), others: sum(rows, "others")),
-          groups: rows.map { |row| group(row, pages.fetch(row["group"], 0)) }.sort_by { |one| [-one[:urls], one[:group]] }
+          groups: rows.map { |row| group(row) }.sort_by { |one| [-one[:urls], one[:group]] }
         }
       end
 
-      def group(row, pages)
-        {group: row["group"], urls: row["urls"], pages: pages, template: pages >= LEAST_PAGES && row["urls"] > TEMPLATE_SHARE * pages}
+      def group(row)
+        group, urls, pages = row.values_at("group", "urls", "pages")
+        {group: group, urls: urls, pages: pages, template: pages >= LEAST_PAGES && urls > TEMPLATE_SHARE * pages}
       end
 
       def sum(rows, name) = rows.sum { |row| row[name] }

@@ -69,7 +69,10 @@ module IronTrellis
         Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
         INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
         Sql.raw.exec("ANALYZE #{@ledger}")
+        Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")
+        Sql.raw.exec("CREATE INDEX #{@ledger}_by_faults ON #{@ledger} USING gin (faults)")
         Partitions.index(["faults"], @run.id)
+        FaultBook.new(@run).roll_up
         @run.update!(finished_at: now, structure: yield)
       end
 

@@ -61,7 +61,7 @@ module IronTrellis
           case op
           when "empty" then (kind == :list) ? "coalesce(cardinality(#{column}), 0) = 0" : "coalesce(#{column}::text, '') = ''"
           when "filled" then (kind == :list) ? "coalesce(cardinality(#{column}), 0) > 0" : "coalesce(#{column}::text, '') <> ''"
-          when "has" then "#{param(text(value))} = ANY(#{column})"
+          when "has" then "#{column} @> ARRAY[#{param(text(value))}]"
           when "has_not" then "NOT #{param(text(value))} = ANY(coalesce(#{column}, '{}'))"
           when "matches", "matches_not" then "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} #{param(Core::Url::Pattern.new(text(value)).translated)}"
           when "since", "before" then "#{column} #{(op == "since") ? ">=" : "<"} #{param(moment(value))}::timestamptz"

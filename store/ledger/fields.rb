@@ -17,7 +17,18 @@ module IronTrellis
         }.freeze
         SORTABLE = %w[url importance authority status depth words title_chars links_in first_byte_ms response_ms bytes own_share fault_count].freeze
 
+        # What isn't a whole number.
+        FRACTIONS = %w[importance authority own_share].freeze
+
         module_function
+
+        # @param column [String] a sortable one
+        # @return [String] its type in the database
+        def type(column)
+          return "text" if column == "url"
+
+          FRACTIONS.include?(column) ? "double precision" : "bigint"
+        end
 
         # @param text [String] a sortable column, with "-" in front for descending
         # @return [Array(String, Boolean)] the column, and whether it descends

@@ -25,40 +25,50 @@ module IronTrellis
           @limit = limit.clamp(1, MOST)
         end
 
+        # Rows without a value come after all others. They are asked for by themselves, so that an index serves either part.
+        #
         # @return [Hash] rows (by column, the id as a string) and next (a cursor, nil on the last page)
         def call
-          params = @conditions.params.dup
-          rows = Sql.rows(<<~SQL, params.concat(key_params))
-            SELECT url_id, #{columns} FROM #{table}
-            WHERE #{@conditions.sql} AND #{beyond(@conditions.params.size)}
-            ORDER BY "#{@column}" #{"DESC" if @descending} NULLS LAST, url_id
-            LIMIT #{@limit + 1}
-          SQL
-          more = rows.size > @limit
-          rows = rows.first(@limit)
-          {rows: rows.map { |row| row.merge("url_id" => row["url_id"].to_s) }, next: more ? encode(rows.last) : nil}
+          wanted = @limit + 1
+          rows = past_values? ? [] : valued(wanted)
+          rows += unvalued(wanted - rows.size) if rows.size < wanted
+          page = rows.first(@limit)
+          {rows: page.map { |row| row.merge("url_id" => row["url_id"].to_s) }, next: (rows.size > @limit) ? encode(page.last) : nil}
         end
 
         private
 
-        def table = Partitions.name("ledger_rows", @run.id)
+        # @return [Boolean] whether the last page ended among the rows without a value
+        def past_values? = !@after.nil? && @after[0].nil?
+
+        def valued(wanted)
+          beyond = if @after
+            %((#{column}, url_id) #{@descending ? "<" : ">"} ($%<next>d::#{Fields.type(@column)}, $%<last>d::bigint))
+          else
+            "true"
+          end
+          direction = @descending ? "DESC" : "ASC"
+          select("#{column} IS NOT NULL AND #{beyond}", @after || [], "#{column} #{direction}, url_id #{direction}", wanted)
+        end
+
+        def unvalued(wanted)
+          return select("#{column} IS NULL", [], "url_id", wanted) unless past_values?
+
+          select("#{column} IS NULL AND url_id > $%<next>d::bigint", [@after[1]], "url_id", wanted)
+        end
+
+        # @param what [String] a condition, whose further parameters are %<next>d and %<last>d
+        def select(what, more, order, wanted)
+          taken = @conditions.params.size
+          Sql.rows(<<~SQL, @conditions.params + more)
+            SELECT url_id, #{columns} FROM #{Partitions.name("ledger_rows", @run.id)}
+            WHERE #{@conditions.sql} AND #{format(what, next: taken + 1, last: taken + 2)} ORDER BY #{order} LIMIT #{wanted}
+          SQL
+        end
+
+        def column = %("#{@column}")
 
         def columns = Fields::KINDS.keys.map { |name| %("#{name}") }.join(", ")
-
-        def key_params
-          return [] unless @after
-
-          @after[0].nil? ? [@after[1]] : @after
-        end
-
-        def beyond(taken)
-          return "true" unless @after
-          return %("#{@column}" IS NULL AND url_id > $#{taken + 1}::bigint) if @after[0].nil?
-
-          value = "$#{taken + 1}::#{(@column == "url") ? "text" : "bigint"}"
-          sign = @descending ? "<" : ">"
-          %(("#{@column}" #{sign} #{value} OR "#{@column}" IS NULL OR ("#{@column}" = #{value} AND url_id > $#{taken + 2}::bigint)))
-        end
 
         def encode(row) = Base64.urlsafe_encode64(JSON.generate([row[@column], row["url_id"].to_s]), padding: false)
 

@@ -27,7 +27,7 @@ module IronTrellis
         def each
           column, descending = @sort
           names = @columns.map { |name| %("#{name}") }.join(", ")
-          sql = %(SELECT #{names} FROM #{Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY "#{column}" #{"DESC" if descending} NULLS LAST, url_id)
+          sql = %(SELECT #{names} FROM #{Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY "#{column}" #{"DESC" if descending} NULLS LAST, CASE WHEN "#{column}" IS NULL THEN url_id END, url_id #{"DESC" if descending})
           Sql.stream(sql, @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@columns) } }
         end
       end

@@ -6,31 +6,7 @@ require_relative "../test_helper"
 class KeyboardTest < Minitest::Test
   include TestDatabase
   include Browser
-
-  PASSWORD = "trim the wick"
-
-  def setup
-    super
-    IronTrellis::Store::User.register(email: "keys@example.test", name: "Keys", password: PASSWORD)
-    @site = self.class.crawled
-    visit "/"
-    fill_in "E-mail", with: "keys@example.test"
-    fill_in "Password", with: "#{PASSWORD}\n"
-    assert_text "Keys"
-    visit "/s/#{@site}/c/latest/read/trellis"
-    assert_text "Where pages stop"
-  end
-
-  def self.crawled
-    @crawled ||= begin
-      settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0,
-        "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"})
-      site = IronTrellis::Store::Site.found(name: "keyboard #{SecureRandom.hex(6)}", settings: settings)
-      crawl = IronTrellis::Work::Crawling.start(site, now: Time.now)
-      sleep 0.1 until crawl.reload.ended?
-      site.id
-    end
-  end
+  include ReadSite
 
   def test_g_and_a_letter_go_to_a_stage_and_question_mark_lists_the_keys
     press "?"
@@ -51,7 +27,7 @@ class KeyboardTest < Minitest::Test
   end
 
   def test_rows_of_the_ledger_are_moved_between_and_opened
-    visit "/s/#{@site}/c/latest/read/ledger?sort=-words"
+    read "ledger?sort=-words"
     assert_selector "[role=row][aria-selected]", minimum: 10
     second = all("[role=row][aria-selected]")[1].text.lines.first.strip
     press "j"
@@ -71,5 +47,44 @@ class KeyboardTest < Minitest::Test
     visit "/"
     visit address
     assert_equal found, find("[aria-label=Totals]", text: "of").text
+  end
+
+  # From the drop to the lens without a pointer.
+  def test_a_row_is_asked_about_picked_and_kept_as_a_lens
+    read "ledger?sort=-words"
+    assert_selector "[role=row][aria-selected]", minimum: 10
+    press "m"
+    assert_selector "[role=menuitem]", text: "Narrow to this: URL is"
+    press :escape
+    press "j", "x", "j", "x"
+    assert_text "2 URLs picked"
+    focus "button", "Show only these"
+    press :enter
+    assert_text "URL is one of 2 chosen"
+    focus "button", "Lenses"
+    press :enter
+    assert_selector "[role=menuitem]", text: "Save what is shown"
+    press :enter
+    assert_field "Name of the lens"
+    press "Two long ones", :enter
+    assert_no_field "Name of the lens"
+    read "ledger"
+    focus "button", "Lenses"
+    press :enter
+    assert_selector "[role=menuitem]", text: "Two long ones"
+    press :enter
+    assert_text "URL is one of 2 chosen"
+  end
+
+  private
+
+  # Moves on with the tabulator until it is there, as everything must be reachable so.
+  def focus(kind, text)
+    120.times do
+      return if page.evaluate_script("document.activeElement.matches('#{kind}') && document.activeElement.textContent.trim()") == text
+
+      press :tab
+    end
+    flunk "#{text} can't be reached by the keyboard"
   end
 end

@@ -123,7 +123,7 @@ class WalkTest < Minitest::Test
     within "[role=dialog]" do
       assert_text "noindex in meta robots"
       assert_text "noindex-wanted"
-      assert_text "Links in (3)"
+      assert_text "Links in (4)"
       assert_text "/lamps/masthead/"
       assert_text "content-type: text/html"
     end

@@ -19,7 +19,7 @@ class FaultBookTest < Minitest::Test
     writer.stage_rows(PAGES.each_with_index.map { |(group, importance, wanted), number| row(number, group, importance, wanted) })
     writer.staged
     writer.faults(told("thin", 0, 1, 2) + told("thin", 2) + told("title-long", 4) + told("canonical-to-missing", 3))
-    writer.finish(Time.now)
+    writer.finish(Time.now) { {} }
   end
 
   def row(number, group, importance, wanted)
@@ -53,5 +53,12 @@ class FaultBookTest < Minitest::Test
     assert_equal [[30.0, 30.0, 20.0, 10.0], 4], book.occurrences("thin").then { |places| [places[:rows].map { |row| row["importance"] }, places[:total]] }
     assert_equal({rows: [], total: 0}, book.occurrences("orphan"))
     assert_raises(IronTrellis::Core::Error::NotFound) { book.occurrences("no-such-rule") }
+  end
+
+  def test_a_common_fault_is_looked_for_among_the_pages_that_matter_most_and_found_the_same
+    rare = book.occurrences("thin")
+    IronTrellis::Store::Sql.run("UPDATE fault_rollups SET urls = urls + #{IronTrellis::Store::FaultBook::COMMON}")
+    assert_equal rare, book.occurrences("thin")
+    refute_empty rare[:rows]
   end
 end

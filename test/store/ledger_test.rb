@@ -22,7 +22,7 @@ class LedgerTest < Minitest::Test
       writer.stage_rows((0..9).map { |number| row(number) })
       writer.staged
       writer.faults([])
-      writer.finish(Time.now)
+      writer.finish(Time.now) { {} }
       run
     end
   end
@@ -30,7 +30,7 @@ class LedgerTest < Minitest::Test
   def self.row(number)
     {"url_id" => number - 5, "url" => "http://ledger.test/#{number}", "kind" => "html", "status" => number.even? ? 200 : 404, "words" => (number % 3).zero? ? nil : number * 10,
      "found_by" => number.even? ? %w[link sitemap] : [], "redirect_chain" => [], "in_sitemaps" => [], "links_in" => number / 2, "group" => "/g/", "intent" => "undecided",
-     "title" => "100%_#{number}", "wanted" => number.even?, "indexable" => true, "soft_missing" => false, "stop" => number.even? ? nil : "answers", "climb" => []}
+     "importance" => (number == 4) ? nil : number / 4 + 0.5, "title" => "100%_#{number}", "wanted" => number.even?, "indexable" => true, "soft_missing" => false, "stop" => number.even? ? nil : "answers", "climb" => []}
   end
 
   def where(tree) = Store::Ledger::Conditions.new(tree)
@@ -73,7 +73,7 @@ class LedgerTest < Minitest::Test
   end
 
   def test_pages_go_on_from_the_last_key_in_every_order_with_empty_values_last
-    %w[url -url words -words links_in -links_in].each do |sort|
+    Store::Ledger::Fields::SORTABLE.flat_map { |column| [column, "-#{column}"] }.each do |sort|
       whole = found(nil, sort: sort)
       pieces = []
       after = nil
@@ -83,6 +83,7 @@ class LedgerTest < Minitest::Test
         break unless (after = page[:next])
       end
       assert_equal whole, pieces, sort
+      assert_equal whole, Store::Ledger::Rows.new(@run, conditions: where(nil), sort: sort, columns: %w[url]).map { |(url)| url[/\d+\z/].to_i }, "as a file"
       assert_equal 10, pieces.uniq.size
     end
     assert_equal [8, 7, 5, 4, 2, 1], found(nil, sort: "-words").first(6)

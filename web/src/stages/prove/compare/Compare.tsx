@@ -8,6 +8,7 @@ import { ApiError, api, type Crawl, data } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { day } from "../../../kit/format";
 import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Title } from "../../../kit/Title";
 import { useCurrent } from "../../../kit/useCurrent";
 import { FaultChanges } from "./FaultChanges";
 import { Moves } from "./Moves";
@@ -24,10 +25,13 @@ export default function Compare() {
   if (loading) return <Loading what="the crawls" />;
   if (!crawl || !chosen)
     return (
-      <Empty title="Nothing to compare yet">
-        Two crawls of the whole site are needed: crawl it again after something was changed, and see here what became of
-        it.
-      </Empty>
+      <>
+        <Title>Compare</Title>
+        <Empty title="Nothing to compare yet">
+          Two crawls of the whole site are needed: crawl it again after something was changed, and see here what became
+          of it.
+        </Empty>
+      </>
     );
   return (
     <Box sx={{ px: 2.5, py: 1.5 }}>

@@ -39,13 +39,13 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Faults dossier={page} />
           <Links crawl={crawl} url={url} direction="in" />
           <Links crawl={crawl} url={url} direction="out" />
+          <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
         </Box>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
           <Way dossier={page} />
           <Importance dossier={page} />
           <Response dossier={page} />
           <Directives dossier={page} />
-          <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
           <Content dossier={page} />
           <Data dossier={page} />
         </Box>

@@ -4,11 +4,13 @@ import { Fragment, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
 import { UrlText } from "../../../kit/UrlText";
 
-/** One part of the dossier under its heading. */
-export function Part({ title, children }: { title: string; children: ReactNode }) {
+type PartProps = { title: string; level?: "h2" | "h3"; children: ReactNode };
+
+/** One part of a dossier, or of a screen, under its heading. */
+export function Part({ title, level = "h3", children }: PartProps) {
   return (
     <Box component="section" aria-label={title} sx={{ minWidth: 0 }}>
-      <Typography variant="h2" component="h3" sx={{ borderBottom: 1, borderColor: "iron", pb: 0.5, mb: 1 }}>
+      <Typography variant="h2" component={level} sx={{ borderBottom: 1, borderColor: "iron", pb: 0.5, mb: 1 }}>
         {title}
       </Typography>
       {children}

@@ -40,11 +40,11 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
           What pages are judged by
         </Typography>
         <Box sx={{ display: "grid", gridTemplateColumns: "minmax(560px, 8fr) minmax(380px, 5fr)", columnGap: 4 }}>
-          <Part title="Page groups, in order: the first pattern that fits takes the page">
+          <Part level="h2" title="Page groups, in order: the first pattern that fits takes the page">
             <GroupList reading={reading} chosen={chosen} choose={choose} />
           </Part>
           <Box sx={{ display: "grid", alignContent: "start", rowGap: 3 }}>
-            <Part title={group ? `Limits for ${group.name || "this group"}` : "Limits for the whole site"}>
+            <Part level="h2" title={group ? `Limits for ${group.name || "this group"}` : "Limits for the whole site"}>
               <Limits
                 key={chosen ?? "site"}
                 fields={saved.fields}
@@ -57,7 +57,7 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
               />
               {group && <Button onClick={() => choose(null)}>Back to those for the whole site</Button>}
             </Part>
-            <Part title="What makes a page matter">
+            <Part level="h2" title="What makes a page matter">
               <Weights usual={saved.default_weights} values={reading.weights} change={reading.setWeights} />
             </Part>
           </Box>

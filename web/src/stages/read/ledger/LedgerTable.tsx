@@ -116,7 +116,11 @@ function useRowKeys(
 ) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(event.target.tagName))
+      // A menu or a dialog on top has the keys for itself.
+      if (
+        event.target instanceof HTMLElement &&
+        event.target.closest("input, textarea, select, button, a, [role=menu], [role=dialog]")
+      )
         return;
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       const row = rows[at];

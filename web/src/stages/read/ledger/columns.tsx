@@ -83,7 +83,15 @@ export const COLUMNS: Column[] = [
     sortable: true,
     show: (row) => (row.own_share == null ? "" : share(row.own_share)),
   },
-  { field: "copy_of", name: "Copy of", subject: "copy of", kind: "text", width: 240 },
+  {
+    field: "copy_of",
+    name: "Copy of",
+    subject: "copy of",
+    kind: "text",
+    width: 240,
+    show: (row, mainHost) =>
+      row.copy_of == null ? "" : <UrlText url={row.copy_of} withHost={!row.copy_of.startsWith(mainHost)} />,
+  },
   {
     field: "likeness",
     name: "Likeness",

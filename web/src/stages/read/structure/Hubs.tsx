@@ -48,7 +48,7 @@ function List({ title, rows, none, value }: ListProps) {
     { name: value.name, width: 80, right: true },
   ];
   return (
-    <Part title={title}>
+    <Part level="h2" title={title}>
       {rows.length === 0 ? (
         none
       ) : (

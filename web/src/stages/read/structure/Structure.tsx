@@ -44,15 +44,15 @@ export default function Structure() {
       <Box
         sx={{ display: "grid", gridTemplateColumns: "minmax(380px, 5fr) minmax(560px, 8fr)", columnGap: 4, rowGap: 3 }}
       >
-        <Part title="Clicks from the start">
+        <Part level="h2" title="Clicks from the start">
           <Depths depths={depths} deepFrom={deep_from} />
         </Part>
-        <Part title="What authority flows between page groups">
+        <Part level="h2" title="What authority flows between page groups">
           <Flow flow={structure.data.flow} />
         </Part>
       </Box>
       <Box sx={{ mt: 3, display: "grid", gridTemplateColumns: "minmax(0, 1fr)", rowGap: 3 }}>
-        <Part title="Folders">
+        <Part level="h2" title="Folders">
           <Folders folders={structure.data.folders} />
         </Part>
         <Hubs structure={structure.data} />

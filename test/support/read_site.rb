@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+# Somebody who is signed in and looks at a crawl of the demo site that is finished. To be included after Browser.
+module ReadSite
+  PASSWORD = "trim the wick"
+
+  class << self
+    attr_accessor :site_id
+  end
+
+  def setup
+    super
+    IronTrellis::Store::User.register(email: "keys@example.test", name: "Keys", password: PASSWORD)
+    @site = ReadSite.site_id ||= crawled
+    visit "/"
+    fill_in "E-mail", with: "keys@example.test"
+    fill_in "Password", with: "#{PASSWORD}\n"
+    assert_text "Keys"
+    read "trellis"
+    assert_text "Where pages stop"
+  end
+
+  # @param screen [String] of the stage Read, with its query
+  # @return [void]
+  def read(screen) = visit("/s/#{@site}/c/latest/read/#{screen}")
+
+  private
+
+  def crawled
+    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0,
+      "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"})
+    site = IronTrellis::Store::Site.found(name: "read #{SecureRandom.hex(6)}", settings: settings)
+    crawl = IronTrellis::Work::Crawling.start(site, now: Time.now)
+    sleep 0.1 until crawl.reload.ended?
+    site.id
+  end
+end
