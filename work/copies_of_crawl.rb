@@ -15,7 +15,7 @@ module IronTrellis
       def call
         @boilerplate = boilerplate
         @own = Core::Copies::OwnShare.new(@texts.words)
-        @texts.in_order { |rows| rows.each { |row| read(row) } }
+        @texts.in_order { |rows| read(rows) }
         rows(@finder.copies, @own.shares)
       end
 
@@ -29,12 +29,14 @@ module IronTrellis
         found
       end
 
-      def read(row)
-        blocks = Core::Copies::MainText.blocks(row["texts"], row["frames"])
-        shingles = Core::Copies::Shingles.of(Core::Copies::MainText.of(blocks, @boilerplate[row["group"]]))
-        @pages << row.values_at("url_id", "url")
-        @finder.add(shingles, blocks.hash)
-        @own.add(shingles)
+      def read(rows)
+        blocks = rows.map { |row| Core::Copies::MainText.blocks(row["texts"], row["frames"]) }
+        mains = rows.zip(blocks).map { |row, some| Core::Copies::MainText.of(some, @boilerplate[row["group"]]) }
+        Core::Copies::Shingles.of_all(mains).each_with_index do |shingles, place|
+          @pages << rows[place].values_at("url_id", "url")
+          @finder.add(shingles, blocks[place].hash)
+          @own.add(shingles)
+        end
       end
 
       def rows(copies, shares)

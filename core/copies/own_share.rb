@@ -11,6 +11,7 @@ module IronTrellis
         PARTS = 16
         PART_BITS = 28
         LOWER_HALF = 0xFFFFFFFF
+        TOGETHER = 500
         # Of more shingles than these only a sample is kept, by their number: shares stay right but for chance.
         MOST = 50_000_000
 
@@ -18,6 +19,7 @@ module IronTrellis
         def initialize(expected)
           @parts = Array.new(PARTS) { "".b }
           @sizes = []
+          @waiting = []
           # A shingle is kept where its number is divisible by this.
           @every = [expected.fdiv(MOST).ceil, 1].max
         end
@@ -27,14 +29,13 @@ module IronTrellis
         def add(shingles)
           shingles = shingles[(shingles % @every).eq(0)] if @every > 1
           @sizes << shingles.size
-          return if shingles.empty?
-
-          places = (Numo::UInt64.cast(shingles) << 32) + (@sizes.size - 1)
-          cut(shingles).each_with_index { |range, part| @parts[part] << places[range].to_binary if range }
+          @waiting << shingles.to_binary
+          put_away if @waiting.size == TOGETHER
         end
 
         # @return [Array<Float, nil>] by number of the text, from 0 to 1; nil where nothing of it was kept
         def shares
+          put_away
           alone = Numo::Int32.zeros(@sizes.size)
           @parts.each { |part| alone += seen_once(Numo::UInt64.from_binary(part)) unless part.empty? }
           @sizes.each_with_index.map { |size, number| size.zero? ? nil : alone[number].fdiv(size) }
@@ -42,15 +43,23 @@ module IronTrellis
 
         private
 
-        # Sorted as they are, each part is one range.
-        #
-        # @return [Array<Range, nil>]
-        def cut(shingles)
-          from = 0
-          Numo::Int32.cast(shingles >> PART_BITS).bincount(minlength: PARTS).to_a.map do |count|
-            range = (from...(from += count)) if count.positive?
-            range
-          end
+        # Many texts at once, since each step costs the same for one.
+        def put_away
+          shingles = Numo::UInt32.from_binary(@waiting.join)
+          first = @sizes.size - @waiting.size
+          @waiting.clear
+          return if shingles.empty?
+
+          places = (Numo::UInt64.cast(shingles) << 32) + numbers(first, shingles.size)
+          part_of = shingles >> PART_BITS
+          PARTS.times { |part| @parts[part] << places[part_of.eq(part)].to_binary }
+        end
+
+        # @return [Numo::UInt64] for each shingle the number of its text
+        def numbers(first, size)
+          steps = Numo::Int64.zeros(size + 1)
+          @sizes.drop(first).reduce(0) { |at, count| (at + count).tap { |next_at| steps[next_at] += 1 } }
+          Numo::UInt64.cast(steps[0...size].cumsum) + first
         end
 
         def seen_once(packed)

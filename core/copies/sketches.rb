@@ -12,8 +12,8 @@ module IronTrellis
         BANDS = 9
         ROWS = 5
         SEED = 20_260_101
-        # Odd multipliers permute the numbers of 64 bits.
-        MULTIPLIERS = Numo::UInt64.cast(Random.new(SEED).then { |random| Array.new(BANDS * ROWS) { random.rand(1 << 61) * 2 + 1 } })
+        # Odd multipliers permute the numbers of 32 bits.
+        MULTIPLIERS = Numo::UInt32.cast(Random.new(SEED).then { |random| Array.new(BANDS * ROWS) { random.rand(1 << 31) * 2 + 1 } }).expand_dims(0)
         SPREAD = 0x1e3779b97f4a7c15
 
         def initialize
@@ -24,9 +24,8 @@ module IronTrellis
         # @param shingles [Numo::UInt32] of the next text, not empty
         # @return [void]
         def add(shingles)
-          scattered = Numo::UInt64.cast(shingles) * SPREAD
-          least = (scattered.expand_dims(1) * MULTIPLIERS.expand_dims(0)).min(axis: 0).reshape(BANDS, ROWS)
-          key = ROWS.times.reduce(Numo::UInt64.zeros(BANDS)) { |sum, row| (sum ^ (least[true, row] >> 7)) * SPREAD }
+          least = Numo::UInt64.cast((shingles.expand_dims(1) * MULTIPLIERS).min(axis: 0)).reshape(BANDS, ROWS)
+          key = ROWS.times.reduce(Numo::UInt64.zeros(BANDS)) { |sum, row| (sum + least[true, row]) * SPREAD }
           key.to_binary.unpack("a8" * BANDS).each_with_index { |one, band| @keys[band] << one }
           @size += 1
         end

@@ -55,7 +55,7 @@ module Bench
     BLOCKS = <<~SQL
       INSERT INTO page_blocks_%<crawl>d (crawl_id, url_id, texts)
       SELECT %<crawl>d, id, E'Home Lamps Guides Journal Press Stockists About Contact\\nMatter ' || n || E'\\n' || (
-        SELECT string_agg('w' || ((CASE WHEN n %% 50 = 49 AND k > 8 THEN n - 1 ELSE n END)::bigint * 7919 + k::bigint * k * 104729) %% 50021 || CASE WHEN k %% 25 = 0 THEN E'\\n' ELSE ' ' END, '' ORDER BY k)
+        SELECT string_agg('w' || ((CASE WHEN n %% 50 = 49 AND k > 8 THEN n - 1 ELSE n END)::bigint * 7919 + k::bigint * k * 104729) %% 1000003 || CASE WHEN k %% 25 = 0 THEN E'\\n' ELSE ' ' END, '' ORDER BY k)
         FROM generate_series(1, %<words>d - 10) k) || E'\\nImprint and opening hours' FROM nodes
     SQL
     LINK = <<~SQL

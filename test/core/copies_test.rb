@@ -25,6 +25,14 @@ class CoreCopiesTest < Minitest::Test
     assert_equal 0.0, Copies::Shingles.likeness(Copies::Shingles.of(""), Copies::Shingles.of(""))
   end
 
+  def test_texts_of_any_size_come_out_the_same_alone_and_together
+    random = Random.new(3)
+    texts = ["", "x", "ÆØÅ “quoted” — and more words", "a " * 700_000] + Array.new(40) { Array.new(random.rand(0..30_000)) { random.rand(1 << 30).to_s(36) }.join(" ") }
+    together = Copies::Shingles.of_all(texts)
+    texts.zip(together) { |text, shingles| assert_equal Copies::Shingles.of(text).to_a, shingles.to_a }
+    assert_equal [0, 1, 1, 1], together.first(4).map(&:size)
+  end
+
   def test_the_first_text_stands_for_its_copies
     assert_equal({1 => [0, 1.0], 2 => [0, 0.92]}, copies(changed, changed, changed(59), (1..60).map { |number| "else#{number}" }.join(" ")))
   end

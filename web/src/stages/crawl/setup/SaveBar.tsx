@@ -1,10 +1,10 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { BottomBar } from "../../../kit/BottomBar";
 import { day } from "../../../kit/format";
 import { useCurrent } from "../../../kit/useCurrent";
 import type { useSetup } from "./useSetup";
@@ -14,18 +14,7 @@ export function SaveBar({ setup }: { setup: ReturnType<typeof useSetup> }) {
   const { crawls, running } = useCurrent();
   const { save, crawl, failure, busy } = setup;
   return (
-    <Box
-      sx={{
-        bgcolor: "background.paper",
-        borderTop: 1,
-        borderColor: "divider",
-        px: 2.5,
-        py: 1.25,
-        display: "flex",
-        gap: 1.5,
-        alignItems: "center",
-      }}
-    >
+    <BottomBar>
       <Button type="submit" variant="contained" disabled={busy || !!running}>
         Save and crawl
       </Button>
@@ -44,7 +33,7 @@ export function SaveBar({ setup }: { setup: ReturnType<typeof useSetup> }) {
           Saved.
         </Typography>
       )}
-    </Box>
+    </BottomBar>
   );
 }
 

@@ -7,6 +7,7 @@ import { useState } from "react";
 import { api, data } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { Failed, Loading } from "../../../kit/Notice";
+import { BottomBar } from "../../../kit/BottomBar";
 import { useCurrent } from "../../../kit/useCurrent";
 import { Part } from "../dossier/parts";
 import { NothingYet } from "../NothingYet";
@@ -71,18 +72,7 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
 function SaveBar({ reading, judging }: { reading: ReturnType<typeof useReading>; judging: boolean }) {
   const { save, changed } = reading;
   return (
-    <Box
-      sx={{
-        bgcolor: "background.paper",
-        borderTop: 1,
-        borderColor: "divider",
-        px: 2.5,
-        py: 1.25,
-        display: "flex",
-        gap: 2,
-        alignItems: "center",
-      }}
-    >
+    <BottomBar>
       <Button variant="contained" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
         Save and judge again
       </Button>
@@ -99,6 +89,6 @@ function SaveBar({ reading, judging }: { reading: ReturnType<typeof useReading>;
               : "All of this is in use."}
         </Typography>
       )}
-    </Box>
+    </BottomBar>
   );
 }
