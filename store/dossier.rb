@@ -10,6 +10,8 @@ module IronTrellis
       MOST_LINES = 5_000
       MOST_LINE = 2_000
       MOST_COPIES = 20
+      MOST_CRAWLS = 12
+      SEEN = %w[status stop title words importance fault_count].freeze
       PLACES = Core::Page::Link.places
       TYPES = Core::Page::Link.types
 
@@ -22,6 +24,13 @@ module IronTrellis
         @id = url_id
         @row = Sql.rows("SELECT * FROM #{Partitions.name("ledger_rows", @run.id)} WHERE url_id = $1", [url_id]).first
         raise Core::Error::NotFound.new("Crawl #{crawl.number} knows no such URL.", id: url_id) unless @row
+      end
+
+      # @return [Array<Hash>] what each judged crawl of the site saw of the URL, the newest first: crawl, number, at, status, stop, title, words, importance, fault_count; of a crawl
+      #   that didn't know it, the first three
+      def history
+        judged = @crawl.site.crawls.where(state: Crawl::FINISHED).limit(MOST_CRAWLS).filter_map { |crawl| (run = crawl.verdict_run) && [crawl, run] }
+        judged.map { |crawl, run| {crawl: crawl.id, number: crawl.number, at: crawl.created_at.iso8601}.merge(seen_in(run) || {}) }
       end
 
       # @return [String] the URL
@@ -60,6 +69,8 @@ module IronTrellis
       end
 
       private
+
+      def seen_in(run) = Sql.rows("SELECT #{SEEN.join(", ")} FROM #{Partitions.name("ledger_rows", run.id)} WHERE url_id = $1", [@id]).first
 
       def link(row)
         row.slice("url", "text", "rel", "followed", "internal").merge("url_id" => row["url_id"].to_s, "type" => TYPES[row["type"]], "place" => row["place"] && PLACES[row["place"]])

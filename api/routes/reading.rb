@@ -46,6 +46,8 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/faults/:code") { json(Store::FaultBook.new(run).occurrences(params[:code])) }
 
+          app.get("/api/crawls/:crawl/urls/:url/history") { json(crawls: dossier.history) }
+
           app.get("/api/crawls/:crawl/urls/:url/source") { json(dossier.source) }
 
           app.post("/api/crawls/:crawl/urls/:url/live") { json(Work::LiveFetch.new(crawl, body_json["as"]).call(dossier.address)) }

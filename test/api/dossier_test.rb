@@ -22,6 +22,12 @@ class DossierTest < Minitest::Test
     assert_equal ["x-robots-tag: noindex"], header["header_lines"].zip(header["header_marks"]).select { |_, tells| tells == ["directive"] }.map { |line, _| line.downcase }
   end
 
+  def test_history_tells_what_each_crawl_saw
+    sign_up
+    seen = call(:get, "#{path("/lamps/masthead/ms-55-copper")}/history")["crawls"]
+    assert_equal [[1, 200, "open"]], seen.map { |one| one.values_at("number", "status", "stop") }
+  end
+
   def test_copies_structured_data_and_headings
     sign_up
     near = call(:get, path("/guides/store-a-lamp-in-winter"))

@@ -11,6 +11,7 @@ import { MONO } from "../../../theme";
 import { Content } from "./Content";
 import { Data } from "./Data";
 import { Directives } from "./Directives";
+import { History } from "./History";
 import { Importance } from "./Importance";
 import { Ladder } from "./Ladder";
 import { Links } from "./Links";
@@ -39,6 +40,7 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Faults dossier={page} />
           <Links crawl={crawl} url={url} direction="in" />
           <Links crawl={crawl} url={url} direction="out" />
+          <History crawl={crawl} url={url} />
           <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
         </Box>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>

@@ -1,0 +1,55 @@
+import Box from "@mui/material/Box";
+import { useQuery } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+import { count, day } from "../../../kit/format";
+import { Plain } from "../../../kit/Plain";
+import { stateOfRung } from "../../../kit/rungs";
+import { Sign } from "../../../kit/signs/Sign";
+import { Part } from "./parts";
+
+const COLUMNS = [
+  { name: "Crawl", width: 108 },
+  { name: "Status", width: 54, right: true },
+  { name: "Stops at", width: 96 },
+  { name: "Words", width: 56, right: true },
+  { name: "Faults", width: 52, right: true },
+  { name: "Title" },
+];
+
+/** What each crawl saw of the page, the newest first. */
+export function History({ crawl, url }: { crawl: number; url: string }) {
+  const history = useQuery({
+    queryKey: ["history", crawl, url],
+    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}/history", { params: { path: { crawl, url } } })),
+  });
+  const crawls = history.data?.crawls ?? [];
+  return (
+    <Part title="History">
+      {history.error?.message}
+      <Plain label="What each crawl saw" columns={COLUMNS}>
+        {crawls.map((one) => (
+          <Box component="tr" key={one.crawl} sx={{ fontWeight: one.crawl === crawl ? 650 : 400 }}>
+            <td>
+              {one.number}, {day(one.at)}
+            </td>
+            {one.fault_count === undefined ? (
+              <td colSpan={5}>was not known</td>
+            ) : (
+              <>
+                <td className="number">{one.status ?? "none"}</td>
+                <td>
+                  <Box component="span" sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}>
+                    <Sign state={one.stop == null ? "passes" : stateOfRung(one.stop)} /> {one.stop ?? "climbs"}
+                  </Box>
+                </td>
+                <td className="number">{one.words == null ? "" : count(one.words)}</td>
+                <td className="number">{count(one.fault_count)}</td>
+                <td title={one.title ?? undefined}>{one.title}</td>
+              </>
+            )}
+          </Box>
+        ))}
+      </Plain>
+    </Part>
+  );
+}
