@@ -7,8 +7,12 @@ module IronTrellis
     module Routes
       # What a judged crawl holds: the trellis, the ledger, faults, dossiers.
       module Reading
-        # What the routes of one URL share.
-        module OneUrl
+        # What the routes share.
+        module Verdicts
+          def structure
+            run.structure || raise(Core::Error::Conflict.new("Crawl #{crawl.number} was judged before its structure was summed up. Change a limit under Groups, or crawl the site again, to have it judged anew."))
+          end
+
           def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
         end
 
@@ -26,7 +30,7 @@ module IronTrellis
         end
 
         def self.registered(app)
-          app.helpers OneUrl, Export
+          app.helpers Verdicts, Export
 
           app.get("/api/crawls/:crawl/trellis") { json(Store::Trellis.new(run, params[:reading] || "all").call) }
 
@@ -40,7 +44,7 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/urls/:url") { json(dossier.call) }
 
-          app.get("/api/crawls/:crawl/structure") { json(run.structure) }
+          app.get("/api/crawls/:crawl/structure") { json(structure) }
 
           app.get("/api/crawls/:crawl/faults") { json(rules: Store::FaultBook.new(run).call) }
 

@@ -3,6 +3,11 @@ const whole = new Intl.NumberFormat();
 /** A whole number in the reader's locale. */
 export const count = (value: number) => whole.format(value);
 
+const compact = new Intl.NumberFormat(undefined, { notation: "compact", maximumSignificantDigits: 3 });
+
+/** A whole number that must fit into a narrow place: from ten millions on in short, "123M". */
+export const shortCount = (value: number) => (Math.abs(value) < 10_000_000 ? count(value) : compact.format(value));
+
 /** "1 URL", "12 URLs". */
 export const counted = (value: number, one: string, many = `${one}s`) => `${count(value)} ${value === 1 ? one : many}`;
 
@@ -28,11 +33,12 @@ export function duration(seconds: number) {
   return minutes < 90 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
 }
 
-/** "412 B", "12 KB", "3.4 MB". */
+/** "412 B", "12 KB", "3.4 MB", "1.2 GB". */
 export function bytes(value: number) {
   if (value < 1000) return `${value} B`;
   if (value < 1_000_000) return `${Math.round(value / 1000)} KB`;
-  return `${(value / 1_000_000).toLocaleString(undefined, { maximumFractionDigits: 1 })} MB`;
+  const [unit, name] = value < 1_000_000_000 ? [1_000_000, "MB"] : [1_000_000_000, "GB"];
+  return `${(value / unit).toLocaleString(undefined, { maximumFractionDigits: 1 })} ${name}`;
 }
 
 /** Where a rule comes from, in whole words. */

@@ -40,31 +40,33 @@ export function Response({ dossier }: { dossier: Dossier }) {
           ))}
         </Box>
       )}
-      <Box
-        component="pre"
-        aria-label="Header lines"
-        tabIndex={0}
-        sx={{
-          fontFamily: MONO,
-          fontSize: 11.5,
-          m: 0,
-          mt: 1,
-          p: 1,
-          bgcolor: "background.default",
-          overflow: "auto",
-          maxHeight: 160,
-        }}
-      >
-        {header_lines.map((line, at) => (
-          <Box
-            key={at}
-            component="span"
-            sx={{ display: "block", fontWeight: dossier.header_marks[at]?.length ? 700 : 400 }}
-          >
-            {line}
-          </Box>
-        ))}
-      </Box>
+      {header_lines.length > 0 && (
+        <Box
+          component="pre"
+          aria-label="Header lines"
+          tabIndex={0}
+          sx={{
+            fontFamily: MONO,
+            fontSize: 11.5,
+            m: 0,
+            mt: 1,
+            p: 1,
+            bgcolor: "background.default",
+            overflow: "auto",
+            maxHeight: 160,
+          }}
+        >
+          {header_lines.map((line, at) => (
+            <Box
+              key={at}
+              component="span"
+              sx={{ display: "block", fontWeight: dossier.header_marks[at]?.length ? 700 : 400 }}
+            >
+              {line}
+            </Box>
+          ))}
+        </Box>
+      )}
     </Part>
   );
 }

@@ -239,7 +239,7 @@ function Row({ row, mainHost, columns, template, top, marked, opened, picked, ac
           key={column.field}
           role="cell"
           onContextMenu={(event) => ask(event, column.field)}
-          title={column.kind === "text" || column.kind === "list" ? String(row[column.field] ?? "") : undefined}
+          title={column.kind === "set" || column.kind === "flag" ? undefined : String(row[column.field] ?? "")}
           sx={{
             px: 1.25,
             overflow: "hidden",

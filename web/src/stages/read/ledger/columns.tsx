@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import type { LedgerRow } from "../../../api/client";
-import { bytes, count, moment, share } from "../../../kit/format";
+import { bytes, count, moment, share, shortCount } from "../../../kit/format";
 import { stateOfRung } from "../../../kit/rungs";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
@@ -279,8 +279,9 @@ export function cellContent(column: Column, row: LedgerRow, mainHost: string): R
   const value = row[column.field];
   if (value === null || value === undefined) return "";
   if (typeof value === "boolean") return value ? "yes" : "no";
-  if (typeof value === "number") return count(value);
-  return Array.isArray(value) ? value.join(", ") : value;
+  if (typeof value === "number") return shortCount(value);
+  // Texts may run from right to left; what stands around them doesn't.
+  return <bdi>{Array.isArray(value) ? value.join(", ") : value}</bdi>;
 }
 
 function Stop({ row }: { row: LedgerRow }) {

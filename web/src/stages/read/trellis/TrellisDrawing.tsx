@@ -6,7 +6,7 @@ import { count, counted } from "../../../kit/format";
 import { hostAndFolder } from "../../../kit/groups";
 import { stateOfRung, RUNGS } from "../../../kit/rungs";
 import { colourOf, SignShape } from "../../../kit/signs/Sign";
-import { climbing, HEAD, NAMES, ROW, stem, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
+import { climbing, HEAD, ROW, stem, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
 import type { Cell } from "./TrellisScreen";
 
 type Props = { trellis: Trellis; strays: boolean; addressOf: (cell: Cell) => string };
@@ -126,12 +126,11 @@ function Vine({ group, row, most, judged, rungs, strays, addressOf }: VineProps)
     <g>
       <path d={`M0 ${HEAD + row * ROW - 4}H${WIDTH}`} stroke="var(--mui-palette-mist)" />
       <text x={0} y={y} fontSize="14" fontWeight="650" fill="var(--mui-palette-iron)">
-        {shorten(name)}
+        {cut(name, 19)}
         <title>{group.name}</title>
       </text>
       <text x={0} y={y + 17} fontSize="12" fill="var(--mui-palette-slate)">
-        {counted(group.pages, "page")}
-        {host && ` · ${shorten(host)}`}
+        {cut(`${counted(group.pages, "page")}${host && ` · ${host}`}`, 29)}
       </text>
       <path d={vine(left, judged, y - 4, scale, row)} fill={fill} />
       {judged < 8 && group.through > 0 && (
@@ -283,4 +282,5 @@ function tendril(from: number, y: number, row: number) {
   return `M${steps.join("L")}`;
 }
 
-const shorten = (name: string) => (name.length * 7.6 > NAMES - 14 ? `${name.slice(0, 19)}…` : name);
+/** As much of a text as there is room for beside the vines. */
+const cut = (text: string, most: number) => (text.length > most ? `${text.slice(0, most)}…` : text);
