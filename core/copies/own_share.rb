@@ -45,11 +45,11 @@ module IronTrellis
 
         # Many texts at once, since each step costs the same for one.
         def put_away
-          shingles = Numo::UInt32.from_binary(@waiting.join)
-          first = @sizes.size - @waiting.size
+          binary, first = @waiting.join, @sizes.size - @waiting.size
           @waiting.clear
-          return if shingles.empty?
+          return if binary.empty?
 
+          shingles = Numo::UInt32.from_binary(binary)
           places = (Numo::UInt64.cast(shingles) << 32) + numbers(first, shingles.size)
           part_of = shingles >> PART_BITS
           PARTS.times { |part| @parts[part] << places[part_of.eq(part)].to_binary }

@@ -24,7 +24,7 @@ module IronTrellis
         #
         # @param texts [Array<String>]
         # @return [Array<Numo::UInt32>] as #of gives them
-        def of_all(texts) = portions(texts).flat_map { |some| of_portion(some) }
+        def of_all(texts) = texts.empty? ? [] : portions(texts).flat_map { |some| of_portion(some) }
 
         # @param one [Numo::UInt32] as #of gives it
         # @param other [Numo::UInt32]

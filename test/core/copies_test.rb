@@ -52,6 +52,15 @@ class CoreCopiesTest < Minitest::Test
     assert_equal [0.3333, 0.3333, nil, 1.0], own.shares.map { |share| share&.round(4) }
   end
 
+  def test_of_no_texts_and_of_texts_without_words_nothing_is_told
+    assert_empty Copies::OwnShare.new(0).shares
+    own = Copies::OwnShare.new(0)
+    own.add(Copies::Shingles.of(""))
+    assert_equal [nil], own.shares
+    assert_empty Copies::Finder.new.copies
+    assert_empty Copies::Shingles.of_all([])
+  end
+
   def test_of_very_many_shingles_a_sample_is_kept_and_shares_stay_right
     random = Random.new(5)
     shared = Array.new(300) { |number| "shared#{number}" }.join(" ")

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Structured data: what is read, what can't be, and what an item must tell.
+class DataTest < Minitest::Test
+  Core = IronTrellis::Core
+  Data = Core::Data
+
+  def json_ld(text) = Data::JsonLd.read(text)
+
+  def page(body, head: "") = Core::Page::DocumentReading.new("<html><head>#{head}</head><body>#{body}</body></html>", Core::Url::NormalForm.parse("http://a.test/dir/"))
+
+  def item(type, **properties) = Data::Item.new(syntax: "json-ld", types: [type], properties: properties.transform_keys(&:to_s).transform_values { |value| [value].flatten })
+
+  def test_what_is_no_json_says_so_in_words
+    {"" => /empty/, "{" => /no JSON/, "{\"@type\":\"Product\",}" => /no JSON/, "[1, \"x\"]" => /nothing in it has a type/, "{\"name\":\"x\"}" => /nothing/, "[" * 60 + "]" * 60 => /deeper/}.each do |text, why|
+      items, problem = json_ld(text)
+      assert_empty items
+      assert_match why, problem, text
+    end
+  end
+
+  def test_values_are_texts_references_and_further_things
+    items, problem = json_ld(%(<!-- {"@type":"schema:Product","url":{"@id":"http://a.test/x"},"name":[{"@value":"MS-40","@language":"en"},"Lamp"],"height":{"value":41,"unitCode":"CMT"},"gtin":null,"offers":{}} -->))
+    assert_nil problem
+    assert_equal ["Product"], items.first.types
+    assert_equal [["http://a.test/x"], %w[MS-40 Lamp], [], []], items.first.properties.values_at("url", "name", "gtin", "offers")
+    assert_equal [[], ["41"]], [items.first.properties["height"].first.types, items.first.properties["height"].first.properties["value"]]
+  end
+
+  def test_items_survive_being_kept
+    items, = json_ld(%({"@type":"Product","name":"x","offers":{"@type":"Offer","price":"1"}}))
+    again = Data::Item.from(JSON.parse(JSON.generate(items.first.to_h)))
+    assert_equal items.first, again
+    assert_equal %w[Product Offer], again.all.flat_map(&:types)
+  end
+
+  def test_the_value_of_a_property_is_told_by_its_element
+    html = <<~HTML
+      <div itemscope itemtype="https://schema.org/Event"><a itemprop="url" href="../about">x</a><img itemprop="image" src="i.png"><time itemprop="startDate" datetime="2026-06-12">Friday</time>
+      <meter itemprop="score" value="7">seven</meter><span itemprop="name">Harbour  <b>days</b></span><meta itemprop="lang" content=" en "></div>
+    HTML
+    properties = page(html).data.items.first.properties
+    assert_equal ["http://a.test/about", "http://a.test/dir/i.png", "2026-06-12", "7", "Harbour days", "en"], properties.values_at("url", "image", "startDate", "score", "name", "lang").flatten
+  end
+
+  def test_properties_of_an_inner_item_are_its_own
+    outer, = page("<div itemscope itemtype=x:A><p itemprop=a>1</p><div itemprop=b itemscope itemtype=x:B><p itemprop=a>2</p></div></div>").data.items
+    assert_equal ["1"], outer.properties["a"]
+    assert_equal ["2"], outer.properties["b"].first.properties["a"]
+  end
+
+  def test_hostile_markup_costs_little
+    nested = "<div itemscope itemtype=x:A>#{"<div itemprop=p>" * 400}#{"word " * 20_000}#{"</div>" * 400}</div>"
+    began = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)
+    texts = page(nested).data.items.first.properties["p"]
+    assert_equal 400, texts.size
+    assert_operator texts.sum(&:size), :<=, Data::MarkedUp::MOST_CHARACTERS + 200_000
+    assert_operator Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID) - began, :<, 20
+  end
+
+  def test_an_empty_value_is_as_good_as_none
+    assert_equal [["Offer", "price or priceSpecification"]], Data::Requirements.lacking(item("Offer", price: "", priceCurrency: "EUR"))
+    assert_empty Data::Requirements.lacking(item("Offer", priceSpecification: item("PriceSpecification")))
+    assert_empty Data::Requirements.lacking(item("Thing"))
+    Data::Requirements::BY_TYPE.each { |type, needed| assert_equal needed.size, Data::Requirements.lacking(item(type)).size, type }
+  end
+
+  def test_a_business_is_known_by_its_name_but_for_signs_or_by_its_number
+    facts = Data::BusinessFacts.new
+    3.times { |number| facts.add("http://a.test/#{number}", [item("LocalBusiness", name: "Skerry Lamps", telephone: "+44 1632 960031", address: "Inner Quay")]) }
+    facts.add("http://a.test/name", [item("Organization", name: "SKERRY lamps!", telephone: "+44 (1632) 960031", address: "Inner Quay")])
+    facts.add("http://a.test/other", [item("LocalBusiness", name: "Port Hallam Chandlery", telephone: "+44 1632 960099")])
+    facts.add("http://a.test/product", [item("Product", name: "Skerry Lamps", telephone: "1")])
+
+    assert_equal [["http://a.test/name", "name", "SKERRY lamps!"], ["http://a.test/name", "telephone", "+44 (1632) 960031"]], facts.odd.map { |odd| [odd.url, odd.fact, odd.writing] }
+  end
+
+  def test_open_graph_outline_and_viewport
+    read = page("<h1>A</h1><section><h3>C  c</h3></section><h2>B</h2>", head: '<meta property="og:title" content=" T "><meta property="og:title" content="second"><meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">')
+    assert_equal({"og:title" => "T"}, read.open_graph)
+    assert_equal [[1, "A"], [3, "C c"], [2, "B"]], read.outline
+    assert_equal "width=device-width", read.viewport
+  end
+
+  def test_languages_outside_the_head_and_without_a_host_are_marked
+    marked = page('<link rel="alternate" hreflang="da" href="/da">', head: '<link rel="alternate" hreflang="en" href="http://a.test/"><link rel="alternate" hreflang="pt" href="//a.test/pt">').hreflang
+    assert_equal [["en", nil, nil], ["pt", true, nil], ["da", true, true]], marked.map { |one| [one[:code], one[:relative], one[:misplaced]] }
+  end
+end
