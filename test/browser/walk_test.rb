@@ -114,8 +114,8 @@ class WalkTest < Minitest::Test
     end
     assert_selector "[role=dialog]", text: "Oil or electric light on board"
     click_button "Close"
-    click_link "5 URLs in the ledger"
-    assert_text "5 of "
+    click_link "6 URLs in the ledger"
+    assert_text "6 of "
   end
 
   def open_a_dossier
