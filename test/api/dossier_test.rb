@@ -25,7 +25,9 @@ class DossierTest < Minitest::Test
   def test_history_tells_what_each_crawl_saw
     sign_up
     seen = call(:get, "#{path("/lamps/masthead/ms-55-copper")}/history")["crawls"]
-    assert_equal [[1, 200, "open"]], seen.map { |one| one.values_at("number", "status", "stop") }
+    # Other tests may have crawled the site again since.
+    assert_equal [1, 200, "open"], seen.find { |one| one["crawl"] == judged }.values_at("number", "status", "stop")
+    assert_equal seen.map { |one| one["number"] }.sort.reverse, seen.map { |one| one["number"] }
   end
 
   def test_copies_structured_data_and_headings
