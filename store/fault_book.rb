@@ -29,7 +29,7 @@ module IronTrellis
         WHERE f.code = $1 ORDER BY l.importance DESC NULLS LAST, f.url COLLATE "C", f.about COLLATE "C" LIMIT #{MOST_ROWS}
       SQL
       COMMON_ROWS = <<~SQL
-        WITH most AS MATERIALIZED (SELECT url_id, importance, "group", status FROM %<ledger>s WHERE faults @> ARRAY[$1] ORDER BY importance DESC NULLS LAST, url_id LIMIT #{MOST_ROWS})
+        WITH most AS MATERIALIZED (SELECT url_id, importance, "group", status FROM %<ledger>s WHERE faults @> ARRAY[$1] AND importance IS NOT NULL ORDER BY importance DESC, url_id DESC LIMIT #{MOST_ROWS})
         SELECT #{COLUMNS} FROM most l JOIN %<faults>s f ON f.url_id = l.url_id AND f.code = $1
         ORDER BY l.importance DESC NULLS LAST, f.url COLLATE "C", f.about COLLATE "C" LIMIT #{MOST_ROWS}
       SQL
@@ -52,7 +52,9 @@ module IronTrellis
       def occurrences(code)
         Core::Faults::Registry.fetch(code)
         urls, total = Sql.run("SELECT coalesce(sum(urls), 0), coalesce(sum(times), 0) FROM fault_rollups WHERE run_id = $1 AND code = $2", [@run.id, code]).values.first.map(&:to_i)
-        rows = Sql.rows(format((urls > COMMON) ? COMMON_ROWS : ROWS, @names), [code])
+        rows = (urls > COMMON) ? Sql.rows(format(COMMON_ROWS, @names), [code]) : []
+        # What has no importance comes after all that has some.
+        rows = Sql.rows(format(ROWS, @names), [code]) if rows.size < MOST_ROWS
         {rows: rows.map { |row| row.merge("url_id" => row["url_id"].to_s) }, total: total}
       end
 

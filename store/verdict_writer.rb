@@ -11,6 +11,8 @@ module IronTrellis
       FAULTS = %w[run_id identity code grade url_id url about detail].freeze
       # Each column by which the ledger can be sorted, so that any page of it is found at once.
       INDEXED = Ledger::Fields::SORTABLE
+      # What the ledger is narrowed to most, within which it is mostly sorted by importance.
+      NARROWING = %w[group stop].freeze
       LEDGER = <<~SQL
         INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, likeness, own_share, copies, faults, fault_count)
         SELECT $1, %<columns>s, #{CopyBook::STOP}, #{CopyBook::STOP_REASON}, #{CopyBook::CLIMB}, c.copy_of, c.likeness, c.own_share, c.copies,
@@ -69,6 +71,7 @@ module IronTrellis
         Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
         INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
         Sql.raw.exec("ANALYZE #{@ledger}")
+        NARROWING.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))) }
         Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")
         Sql.raw.exec("CREATE INDEX #{@ledger}_by_faults ON #{@ledger} USING gin (faults)")
         Partitions.index(["faults"], @run.id)

@@ -12,9 +12,11 @@ module Bench
 
     # @param pages [Integer]
     # @param links [Integer] out of each page
-    def initialize(pages, links: LINKS)
+    # @param texts [Boolean] whether they have texts; most of the time goes into those
+    def initialize(pages, links: LINKS, texts: true)
       @pages = pages
       @links = links
+      @steps = %w[DELETE NODES URLS FRONTIER FACTS BLOCKS LINK] - (texts ? [] : %w[BLOCKS])
     end
 
     # @return [IronTrellis::Store::Crawl] fetched and not judged
@@ -22,7 +24,7 @@ module Bench
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://made.example/p0/0"])
       site = IronTrellis::Store::Site.found(name: "made #{SecureRandom.hex(6)}", settings: settings)
       @crawl = IronTrellis::Store::Crawl.begin(site, now: Time.now)
-      %w[DELETE NODES URLS FRONTIER FACTS BLOCKS LINK].each { |name| write(name) }
+      @steps.each { |name| write(name) }
       @crawl.update!(state: "judging", started_at: Time.now, fetching_ended_at: Time.now)
       @crawl
     end

@@ -37,7 +37,7 @@ FAULT = <<~SQL
 SQL
 
 def made
-  crawl = Bench::MadeCrawl.new(URLS, links: LINKS).call
+  crawl = Bench::MadeCrawl.new(URLS, links: LINKS, texts: false).call
   Bench.say("indexes of the facts …")
   Store::Partitions.index(%w[page_facts links], crawl.id)
   run = Store::VerdictRun.begin(crawl, rules_digest: "bench", now: Time.now)
