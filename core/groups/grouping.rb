@@ -26,7 +26,13 @@ module IronTrellis
 
         private
 
-        def find(url) = @groups.find { |group| group.pattern.match?(url) }
+        # Name, intent and what follows from them are asked of one URL after the other, so the last answer is kept.
+        def find(url)
+          return @found if url == @asked
+
+          @asked = url
+          @found = @groups.find { |group| group.pattern.match?(url) }
+        end
 
         def first_folder(url)
           host, _, path = url.sub(%r{\Ahttps?://}, "").partition("/")
