@@ -17,9 +17,6 @@ module IronTrellis
         SCATTER = 0x3f58476d1ce4e5b9
         # So many bytes are looked at at once, and of one text no more count.
         MOST_BYTES = 1 << 20
-        POWERS, INVERSES = [BASE, INVERSE].map do |factor|
-          Numo::UInt64.new(MOST_BYTES + 1).fill(factor).tap { |powers| powers[0] = 1 }.cumprod
-        end
 
         module_function
 
@@ -33,9 +30,16 @@ module IronTrellis
           return [Numo::UInt64[], texts.map { 0 }] if starts.empty?
 
           running = Numo::UInt64.zeros(bytes.size + 1)
-          running[1..] = (Numo::UInt64.cast(bytes) * POWERS[0...bytes.size]).cumsum
-          [scattered((running[ends] - running[starts]) * INVERSES[starts]), counts(texts, starts, bytes.size)]
+          running[1..] = (Numo::UInt64.cast(bytes) * powers[0...bytes.size]).cumsum
+          [scattered((running[ends] - running[starts]) * inverses[starts]), counts(texts, starts, bytes.size)]
         end
+
+        # Made when they are first needed: they take 16 MB, which most processes have no use for.
+        def powers = @powers ||= powers_of(BASE)
+
+        def inverses = @inverses ||= powers_of(INVERSE)
+
+        def powers_of(factor) = Numo::UInt64.new(MOST_BYTES + 1).fill(factor).tap { |powers| powers[0] = 1 }.cumprod
 
         def plain(text)
           bytes = text.downcase.byteslice(0, MOST_BYTES - 1).b
@@ -62,7 +66,7 @@ module IronTrellis
           numbers ^= (numbers >> 29)
           numbers * SCATTER
         end
-        private_class_method :plain, :edges, :counts, :scattered
+        private_class_method :powers, :inverses, :powers_of, :plain, :edges, :counts, :scattered
       end
     end
   end
