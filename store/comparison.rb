@@ -8,13 +8,12 @@ module IronTrellis
       MOVES = %w[rose fell came went].freeze
       MOST_ROWS = 200
       # A higher number is further up; one that passes all rungs stands above them.
-      RUNG = "array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], coalesce(%<table>s.stop, 'none'))"
-      HEIGHT = "coalesce(#{RUNG}, #{Core::Ladder::Climb::NAMES.size + 1})"
+      HEIGHT = "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), #{Core::Ladder::Climb::NAMES.size + 1})"
       BOTH = <<~SQL
         SELECT coalesce(n.url_id, o.url_id) AS url_id, coalesce(n.url, o.url) AS url, o.stop AS stop_before, n.stop AS stop_after, n.stop_reason, coalesce(n.importance, o.importance) AS importance,
           CASE WHEN o.url_id IS NULL THEN 'came' WHEN n.url_id IS NULL THEN 'went' WHEN #{format(HEIGHT, table: "n")} > #{format(HEIGHT, table: "o")} THEN 'rose'
             WHEN #{format(HEIGHT, table: "n")} < #{format(HEIGHT, table: "o")} THEN 'fell' ELSE 'stayed' END AS move
-        FROM (SELECT * FROM %<new>s WHERE #{GroupTrial::PAGES}) n FULL JOIN (SELECT * FROM %<old>s WHERE #{GroupTrial::PAGES}) o ON o.url_id = n.url_id
+        FROM (SELECT * FROM %<new>s WHERE #{Ledger::Fields::DOCUMENTS}) n FULL JOIN (SELECT * FROM %<old>s WHERE #{Ledger::Fields::DOCUMENTS}) o ON o.url_id = n.url_id
       SQL
       COUNTS = "SELECT move, stop_before, stop_after, count(*) AS urls FROM (#{BOTH}) b GROUP BY 1, 2, 3"
       ROWS = <<~SQL

@@ -61,7 +61,7 @@ module IronTrellis
         @crawl = crawl
         @wishes = wishes
         @flow = []
-        @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }
+        @names = Partitions.of_crawl(crawl.id)
           .merge((TABLES.keys + GRAPH).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
       end
 

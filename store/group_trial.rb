@@ -7,7 +7,6 @@ module IronTrellis
       # Of more pages than these, so many are looked at and the rest is told in proportion.
       SAMPLE = 100_000
       SAMPLES_EACH = 3
-      PAGES = %("kind" IS NULL OR kind NOT IN ('image', 'script', 'style'))
 
       # @param run [VerdictRun]
       # @param main_host [String]
@@ -32,10 +31,10 @@ module IronTrellis
 
       private
 
-      def pages = @pages ||= Sql.run("SELECT count(*) FROM #{@table} WHERE #{PAGES}").getvalue(0, 0).to_i
+      def pages = @pages ||= Sql.run("SELECT count(*) FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS}").getvalue(0, 0).to_i
 
       def rows
-        @rows ||= Sql.rows("SELECT url, wanted AND stop IS NOT NULL AS stopping FROM #{@table} WHERE #{PAGES} ORDER BY url_id LIMIT #{SAMPLE}")
+        @rows ||= Sql.rows("SELECT url, wanted AND stop IS NOT NULL AS stopping FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY url_id LIMIT #{SAMPLE}")
       end
 
       def told(name, rows, given)

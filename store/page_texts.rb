@@ -26,7 +26,7 @@ module IronTrellis
       # @param stage [String] table of the run's staged rows
       # @param crawl [Crawl]
       def initialize(stage, crawl)
-        @names = {stage: stage, page_blocks: Partitions.name("page_blocks", crawl.id), page_facts: Partitions.name("page_facts", crawl.id)}
+        @names = Partitions.of_crawl(crawl.id).merge(stage: stage)
       end
 
       # @return [Integer] words of all these pages

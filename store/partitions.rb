@@ -34,6 +34,10 @@ module IronTrellis
       # @return [String] the partition's name
       def name(parent, id) = "#{parent}_#{Integer(id)}"
 
+      # @param id [Integer] of a crawl
+      # @return [Hash{Symbol => String}] the partitions of its facts, by table, as statements name them
+      def of_crawl(id) = BY_CRAWL.to_h { |parent| [parent.to_sym, name(parent, id)] }
+
       # @param parents [Array<String>]
       # @param id [Integer]
       # @return [void]

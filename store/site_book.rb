@@ -23,7 +23,7 @@ module IronTrellis
       # @param crawl [Crawl]
       def initialize(stage, crawl)
         @crawl = crawl
-        @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }.merge(stage: stage)
+        @names = Partitions.of_crawl(crawl.id).merge(stage: stage)
       end
 
       # @return [Core::Faults::SiteEvidence]

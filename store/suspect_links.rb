@@ -41,7 +41,7 @@ module IronTrellis
       # @param limits [Hash{Symbol => Integer}] the least that the rules judge by: heavy_image
       def initialize(stage, crawl, limits:)
         @site_id = crawl.site_id
-        @names = Partitions::BY_CRAWL.to_h { |parent| [parent.to_sym, Partitions.name(parent, crawl.id)] }
+        @names = Partitions.of_crawl(crawl.id)
           .merge(stage: stage, hreflang: FactsRows::TYPES.fetch("hreflang"), **limits)
       end
 

@@ -91,7 +91,7 @@ module IronTrellis
         Sql.run(<<~SQL, [@run.id])
           INSERT INTO rollups (run_id, "group", intent, wanted, stop, pages)
           SELECT $1, "group", intent, wanted, coalesce(stop, ''), count(*) FROM #{@ledger}
-          WHERE kind IS NULL OR kind NOT IN ('image', 'script', 'style') GROUP BY 2, 3, 4, 5
+          WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 2, 3, 4, 5
         SQL
       end
     end

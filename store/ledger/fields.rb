@@ -17,6 +17,8 @@ module IronTrellis
         }.freeze
         SORTABLE = %w[url importance authority status depth words title_chars links_in first_byte_ms response_ms bytes own_share fault_count].freeze
 
+        # Rows of pages and documents, without what they embed.
+        DOCUMENTS = "(kind IS NULL OR kind NOT IN ('image', 'script', 'style'))"
         # What isn't a whole number.
         FRACTIONS = %w[importance authority own_share].freeze
 
