@@ -20,18 +20,16 @@ module IronTrellis
         GROUP BY folder ORDER BY count(*) DESC, folder LIMIT #{MOST_FOLDERS}
       SQL
       PAGE = "url_id::text AS url_id, url, depth, importance, links_in, links_out_internal AS links_out"
+      DEEP = "importance >= $1 AND depth > $2 ORDER BY importance DESC, depth DESC, url_id"
       LISTS = {
-        "deep" => "#{PAGES} AND importance >= $1 AND depth > $2 ORDER BY importance DESC, depth DESC, url_id",
-        "linked" => "#{PAGES} AND $1::float >= 0 AND $2::int >= 0 AND links_in > 0 ORDER BY links_in DESC, url_id",
-        "linking" => "#{PAGES} AND $1::float >= 0 AND $2::int >= 0 AND links_out_internal > 0 ORDER BY links_out_internal DESC, url_id",
-        "ends" => "#{PAGES} AND indexable AND $1::float >= 0 AND $2::int >= 0 AND links_out_internal = 0 ORDER BY importance DESC NULLS LAST, url_id"
+        linked: "links_in > 0 ORDER BY links_in DESC, url_id", linking: "links_out_internal > 0 ORDER BY links_out_internal DESC, url_id",
+        ends: "indexable AND links_out_internal = 0 ORDER BY importance DESC NULLS LAST, url_id"
       }.freeze
 
       # @param run [VerdictRun] whose ledger stands
       # @param thresholds [Core::Settings::Thresholds]
       # @param flow [Array<Hash>] {from, to, links, share} between page groups
       def initialize(run, thresholds, flow)
-        @run = run
         @thresholds = thresholds
         @flow = flow
         @names = {ledger: Partitions.name("ledger_rows", run.id)}
@@ -41,11 +39,13 @@ module IronTrellis
       def call
         {
           depths: Sql.rows(format(DEPTHS, @names), [@thresholds.important]), folders: folders, flow: @flow, deep_from: @thresholds.deep + 1, important_from: @thresholds.important,
-          **LISTS.to_h { |name, what| [name.to_sym, Sql.rows("SELECT #{PAGE} FROM #{@names[:ledger]} WHERE #{what} LIMIT #{MOST_PAGES}", [@thresholds.important, @thresholds.deep])] }
+          deep: list(DEEP, [@thresholds.important, @thresholds.deep]), **LISTS.transform_values { |what| list(what) }
         }
       end
 
       private
+
+      def list(what, params = []) = Sql.rows("SELECT #{PAGE} FROM #{@names[:ledger]} WHERE #{PAGES} AND #{what} LIMIT #{MOST_PAGES}", params)
 
       # In the order of their addresses, so that what lies in a folder comes after it.
       def folders
