@@ -56,8 +56,10 @@ module IronTrellis
 
       # @return [Boolean] whether newer verdicts than those that are read were asked for
       def judged_again?
+        return false if reading_asked_at.nil?
+
         run = verdict_run
-        !reading_asked_at.nil? && !run.nil? && reading_asked_at > run.started_at
+        !run.nil? && reading_asked_at > run.started_at
       end
 
       def ended? = ENDED.include?(state)
