@@ -5,17 +5,13 @@ module IronTrellis
     module Faults
       module Rules
         # A page answers under addresses that differ in the case of letters only.
-        class CaseVariants < SetRule
+        class CaseVariants < VariantRule
           CODE = "case-variants"
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) to the form in lower case, and link to that."
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :case_form
-
-          def check(page, shared)
-            fault(page, about: shared.other_than(page.url))
-          end
         end
       end
     end

@@ -5,17 +5,13 @@ module IronTrellis
     module Faults
       module Rules
         # A folder answers under the name of its index file too.
-        class IndexFileVariants < SetRule
+        class IndexFileVariants < VariantRule
           CODE = "index-file-variants"
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) the index file to its folder, and link to that."
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :index_form
-
-          def check(page, shared)
-            fault(page, about: shared.other_than(page.url))
-          end
         end
       end
     end

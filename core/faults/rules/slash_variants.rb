@@ -5,17 +5,13 @@ module IronTrellis
     module Faults
       module Rules
         # A page answers with and without a slash at the end of its address.
-        class SlashVariants < SetRule
+        class SlashVariants < VariantRule
           CODE = "slash-variants"
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) one form to the other, and link to that."
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :slash_form
-
-          def check(page, shared)
-            fault(page, about: shared.other_than(page.url))
-          end
         end
       end
     end
