@@ -1,6 +1,4 @@
 import Box from "@mui/material/Box";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useQuery } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
@@ -9,6 +7,7 @@ import { Failed, Loading } from "../../../kit/Notice";
 import { Plain } from "../../../kit/Plain";
 import { stateOfRung } from "../../../kit/rungs";
 import { Sign } from "../../../kit/signs/Sign";
+import { Toggles } from "../../../kit/Toggles";
 import { UrlLink } from "../../read/dossier/parts";
 
 type Comparison = Schemas["Comparison"];
@@ -28,28 +27,17 @@ export function Moves({ newer, earlier, compared }: { newer: number; earlier: nu
   const move = asked ?? MOVES.find((one) => compared.moves[one.name] > 0)?.name ?? "fell";
   return (
     <Box component="section" aria-label="URLs that moved" sx={{ minWidth: 0 }}>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
+      <Toggles
+        choices={MOVES.map(({ name, means }) => ({
+          name,
+          label: `${count(compared.moves[name])} ${name}`,
+          title: `URLs that ${means}`,
+        }))}
         value={move}
-        onChange={(_, value: Move | null) => value && change({ move: value }, true)}
+        choose={(value) => change({ move: value }, true)}
         sx={{ mb: 1 }}
-      >
-        {MOVES.map((one) => (
-          <ToggleButton
-            key={one.name}
-            value={one.name}
-            title={`URLs that ${one.means}`}
-            sx={{
-              px: 2,
-              color: "text.primary",
-              "&.Mui-selected, &.Mui-selected:hover": { bgcolor: "iron", color: "background.paper" },
-            }}
-          >
-            {count(compared.moves[one.name])} {one.name}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+        choiceSx={{ px: 2 }}
+      />
       <Box sx={{ color: "text.secondary", mb: 0.5 }}>{steps(compared, move)}</Box>
       <Rows newer={newer} earlier={earlier} move={move} />
     </Box>

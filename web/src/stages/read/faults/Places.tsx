@@ -5,6 +5,7 @@ import { api, data } from "../../../api/client";
 import { narrowed, useAddress } from "../../../kit/address";
 import { counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
+import { Plain } from "../../../kit/Plain";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { UrlLink } from "../dossier/parts";
@@ -22,48 +23,24 @@ export function Places({ crawl, rule }: { crawl: number; rule: FaultSum }) {
   const { rows, total } = places.data;
   const about = rows.some((row) => row.about);
   const kind = rule.code.split("-")[0] ?? "";
+  const columns = [
+    { name: PLACE[kind] ?? "Page" },
+    ...(about ? [{ name: ABOUT[kind] ?? "What it is about" }] : []),
+    { name: "Importance", width: 88 },
+  ];
   return (
     <Box sx={{ minWidth: 0 }}>
-      <Box
-        component="table"
-        aria-label={`Where ${rule.code} is`}
-        sx={{
-          width: "100%",
-          tableLayout: "fixed",
-          borderCollapse: "collapse",
-          "& td, & th": {
-            textAlign: "left",
-            py: 0.35,
-            pr: 2,
-            borderBottom: 1,
-            borderColor: "divider",
-            fontWeight: 400,
-          },
-          "& th": { color: "text.secondary", fontSize: 12 },
-          "& td": { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" },
-        }}
-      >
-        <thead>
-          <tr>
-            <th scope="col">{PLACE[kind] ?? "Page"}</th>
-            {about && <th scope="col">{ABOUT[kind] ?? "What it is about"}</th>}
-            <Box component="th" scope="col" sx={{ width: 88 }}>
-              Importance
-            </Box>
+      <Plain label={`Where ${rule.code} is`} columns={columns}>
+        {rows.map((row) => (
+          <tr key={`${row.url_id} ${row.about}`}>
+            <td>
+              <UrlLink id={row.url_id} url={row.url} />
+            </td>
+            {about && <td title={row.about ?? undefined}>{row.about && <About text={row.about} />}</td>}
+            <td>{row.importance?.toFixed(1) ?? ""}</td>
           </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={`${row.url_id} ${row.about}`}>
-              <td>
-                <UrlLink id={row.url_id} url={row.url} />
-              </td>
-              {about && <td title={row.about ?? undefined}>{row.about && <About text={row.about} />}</td>}
-              <td>{row.importance?.toFixed(1) ?? ""}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Box>
+        ))}
+      </Plain>
       <Box sx={{ pt: 1, display: "flex", gap: 3 }}>
         <Link to={to("read/ledger", narrowed({ field: "faults", op: "has", value: rule.code }))}>
           {counted(rule.urls, "URL")} in the ledger

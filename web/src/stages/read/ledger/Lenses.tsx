@@ -11,7 +11,7 @@ import { type FormEvent, useState } from "react";
 import { api, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { writeWhere } from "../../../kit/conditions";
-import { SHOWN_AT_FIRST } from "./columns";
+import { SHOWN_AT_FIRST } from "./columnSets";
 import type { useLedger } from "./useLedger";
 
 /** Saved views: choose one, or save what is shown under a name. */

@@ -3,7 +3,8 @@ import { useMemo } from "react";
 import { api, data } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { type Condition, readWhere, type Where, writeWhere } from "../../../kit/conditions";
-import { COLUMNS, SHOWN_AT_FIRST } from "./columns";
+import { SHOWN_AT_FIRST } from "./columnSets";
+import { COLUMNS } from "./columns";
 
 /** State and requests of the ledger; conditions, sorting and columns stand in the address. */
 export function useLedger(crawl: number) {

@@ -1,7 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -10,6 +8,7 @@ import { narrowed, useAddress } from "../../../kit/address";
 import type { Condition } from "../../../kit/conditions";
 import { count } from "../../../kit/format";
 import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Toggles } from "../../../kit/Toggles";
 import { useCurrent } from "../../../kit/useCurrent";
 import { TrellisDrawing } from "./TrellisDrawing";
 import { TrellisTable } from "./TrellisTable";
@@ -48,26 +47,12 @@ export default function TrellisScreen() {
         <Button onClick={() => change({ as: asTable ? undefined : "table" }, true)}>
           {asTable ? "As a drawing" : "As a table"}
         </Button>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
+        <Toggles
+          choices={READINGS}
           value={reading}
-          onChange={(_, value: Reading | null) => value && change({ reading: value }, true)}
-        >
-          {READINGS.map((one) => (
-            <ToggleButton
-              key={one.name}
-              value={one.name}
-              sx={{
-                py: 0.5,
-                color: "text.primary",
-                "&.Mui-selected, &.Mui-selected:hover": { bgcolor: "iron", color: "background.paper" },
-              }}
-            >
-              {one.label}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+          choose={(value) => change({ reading: value }, true)}
+          choiceSx={{ py: 0.5 }}
+        />
       </Box>
       {trellis.data.groups.length === 0 ? (
         <NoPages reading={reading} setup={to("crawl/setup")} />

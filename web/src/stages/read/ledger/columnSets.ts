@@ -1,0 +1,64 @@
+/** The columns that are shown until others are chosen. */
+export const SHOWN_AT_FIRST = [
+  "url",
+  "status",
+  "stop",
+  "depth",
+  "importance",
+  "title",
+  "words",
+  "links_in",
+  "group",
+  "faults",
+];
+
+/** Columns that are looked at together. */
+export const COLUMN_SETS: { name: string; fields: string[] }[] = [
+  { name: "As at first", fields: SHOWN_AT_FIRST },
+  {
+    name: "Into the index",
+    fields: [
+      "url",
+      "status",
+      "stop",
+      "stop_reason",
+      "robots_allowed",
+      "noindex",
+      "canonical_state",
+      "canonical",
+      "in_sitemaps",
+    ],
+  },
+  {
+    name: "What it says",
+    fields: [
+      "url",
+      "title",
+      "title_chars",
+      "description_chars",
+      "h1",
+      "words",
+      "own_share",
+      "copy_of",
+      "likeness",
+      "lang",
+    ],
+  },
+  {
+    name: "How it is linked",
+    fields: [
+      "url",
+      "depth",
+      "importance",
+      "authority",
+      "links_in",
+      "links_out_internal",
+      "links_out_external",
+      "found_by",
+    ],
+  },
+  {
+    name: "How it answers",
+    fields: ["url", "status", "first_byte_ms", "response_ms", "bytes", "content_type", "fetched_at"],
+  },
+];
