@@ -23,6 +23,14 @@ module IronTrellis
           coalesce(max(s.pages), 0) FROM told t LEFT JOIN %<ledger>s l USING (url_id) LEFT JOIN sizes s ON s."group" = l."group" GROUP BY 2, 3
       SQL
       ROLLED_UP = %(SELECT code, "group", urls, times, importance, others, wanted, pages FROM fault_rollups WHERE run_id = $1)
+      # So many crawls back is it told how many URLs a rule found.
+      TREND = 12
+      # Whole crawls of the site up to this one, judged by the same rules and limits, the newest first.
+      BEFORE = <<~SQL
+        SELECT DISTINCT ON (c.number) c.number AS crawl, r.id AS run FROM verdict_runs r JOIN crawls c ON c.id = r.crawl_id
+        WHERE r.finished_at IS NOT NULL AND r.rules_digest = $1 AND c.site_id = $2 AND c.scope = '#{Crawl::WHOLE}' AND c.number <= $3 ORDER BY c.number DESC, r.id DESC LIMIT #{TREND}
+      SQL
+      FOUND = "SELECT run_id AS run, code, sum(urls)::integer AS urls FROM fault_rollups WHERE run_id = ANY($1::bigint[]) GROUP BY 1, 2"
       COLUMNS = %(f.url_id, f.url, f.about, f.detail, l.importance, coalesce(l."group", '#{ELSEWHERE}') AS "group", l.status)
       ROWS = <<~SQL
         SELECT #{COLUMNS} FROM %<faults>s f LEFT JOIN %<ledger>s l USING (url_id)
@@ -41,7 +49,7 @@ module IronTrellis
       end
 
       # @return [Array<Hash>] by rule, the heaviest first: code, grade, why, fix, source, urls, times, wanted, weight, groups
-      #   ([{group, urls, pages, template}], most URLs first)
+      #   ([{group, urls, pages, template}], most URLs first), trend ([{crawl, urls}] of the crawls judged by the same rules, the oldest first)
       def call
         Sql.rows(ROLLED_UP, [@run.id]).group_by { |row| row["code"] }.map { |code, rows| rule(code, rows) }.sort_by { |one| [-one[:weight], one[:code]] }
       end
@@ -68,9 +76,14 @@ module IronTrellis
         {
           code: code, grade: rule.grade, why: rule::WHY, fix: rule::FIX, source: rule::SOURCE, urls: sum(rows, "urls"), times: sum(rows, "times"), wanted: sum(rows, "wanted"),
           weight: Core::Faults::Weight.of(rule.grade, importance: sum(rows, "importance"), others: sum(rows, "others")),
-          groups: rows.map { |row| group(row) }.sort_by { |one| [-one[:urls], one[:group]] }
+          groups: rows.map { |row| group(row) }.sort_by { |one| [-one[:urls], one[:group]] },
+          trend: before.map { |one| {crawl: one["crawl"], urls: found.fetch([one["run"], code], 0)} }
         }
       end
+
+      def before = @before ||= Sql.rows(BEFORE, [@run.rules_digest, @run.crawl.site_id, @run.crawl.number]).reverse
+
+      def found = @found ||= Sql.rows(FOUND, [Sql.array(before.map { |one| one["run"] })]).to_h { |row| [row.values_at("run", "code"), row["urls"]] }
 
       def group(row)
         group, urls, pages = row.values_at("group", "urls", "pages")

@@ -8,9 +8,13 @@ module IronTrellis
       SAMPLE = 100_000
       SAMPLES_EACH = 3
 
+      # So many pages tell what templates there are; as ids are digests, the first of them are any.
+      TEMPLATE_SAMPLE = 3_000
+
       # @param run [VerdictRun]
       # @param main_host [String]
       def initialize(run, main_host)
+        @blocks = Partitions.name("page_blocks", run.crawl_id)
         @table = Partitions.name("ledger_rows", run.id)
         @main_host = main_host
       end
@@ -27,9 +31,14 @@ module IronTrellis
       end
 
       # @return [Array<Core::Groups::Proposals::Proposal>]
-      def proposals = Core::Groups::Proposals.of(rows.map { |row| row["url"] }, @main_host)
+      def proposals = Core::Groups::Proposals.of(rows.map { |row| row["url"] }, @main_host, blocks: blocks)
 
       private
+
+      def blocks
+        Sql.rows("SELECT l.url, b.texts FROM #{@table} l JOIN #{@blocks} b USING (url_id) WHERE l.kind = 'html' AND l.status = 200 ORDER BY url_id LIMIT #{TEMPLATE_SAMPLE}")
+          .to_h { |row| [row["url"], row["texts"].split("\n")] }
+      end
 
       def pages = @pages ||= Sql.run("SELECT count(*) FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS}").getvalue(0, 0).to_i
 

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Groups
-      # Proposes page groups from the addresses of a site: by-products first (feeds, paged and filtered lists, archives by date), then folders that hold
-      # many pages.
+      # Proposes page groups for a site: by-products by their addresses first (feeds, paged and filtered lists, archives by date), then what a template
+      # shows that no folder does, then folders that hold many pages.
       class Proposals
         # A pattern, what it is called, and how many pages it takes of those that no earlier one took.
         Proposal = Struct.new(:name, :pattern, :pages, keyword_init: true)
@@ -19,23 +19,30 @@ module IronTrellis
 
         # @param urls [Array<String>] of pages, in normal form
         # @param main_host [String] whose folders are named without their host
+        # @param blocks [Hash{String => Array<String>}] the blocks of text of some of them (see Templates)
         # @return [Array<Proposal>] in the order in which they should stand
-        def self.of(urls, main_host) = new(urls, main_host).call
+        def self.of(urls, main_host, blocks: {}) = new(urls, main_host, blocks).call
 
         # (see .of)
-        def initialize(urls, main_host)
+        def initialize(urls, main_host, blocks)
           @left = urls
+          @blocks = blocks
           @main = %r{\Ahttps?://#{Regexp.escape(main_host)}(?=/)}
           @least = [LEAST_PAGES, (urls.size * LEAST_SHARE).ceil].max
         end
 
         # @return [Array<Proposal>]
         def call
-          kinds = KINDS.filter_map { |name, pattern| take(name, pattern) }
+          kinds = KINDS.filter_map { |name, pattern| take(name, pattern) } + templates
           kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }
         end
 
         private
+
+        def templates
+          left = @left.to_h { |url| [url, true] }
+          Templates.of(@blocks.select { |url, _| left.key?(url) }, least: [LEAST_PAGES, (@blocks.size * LEAST_SHARE).ceil].max).filter_map { |pattern, name| take(name, pattern) }
+        end
 
         def take(name, source)
           pattern = Url::Pattern.new(source)

@@ -24,4 +24,26 @@ class ProposalsTest < Minitest::Test
     names = of(*urls("/2025/", "/2025/01/", "/2025/12", "/2025/01/15", "/2025/01/16"))
     assert_equal [["Archives by date", 3]], names.map { |name, _, pages| [name, pages] }
   end
+
+  def test_what_a_template_shows_across_folders_is_proposed_before_the_folders
+    menu = "The whole house"
+    places = %w[oslo bergen voss]
+    pages = places.flat_map { |place| [["/#{place}/", []], ["/#{place}/opening-hours", ["Open on holidays"]], ["/#{place}/staff", ["Who works here"]]] }
+    blocks = pages.to_h { |path, own| ["http://a.test#{path}", [menu, *own, "Only of #{path}"]] }
+    proposals = IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks)
+
+    assert_equal [["With “Open on holidays”", 3], ["With “Who works here”", 3]], proposals.map { |one| [one.name, one.pages] }
+    assert_equal "//opening\\-hours/?$/", proposals.first.pattern
+  end
+
+  def test_a_template_whose_addresses_have_nothing_in_common_is_left_alone
+    blocks = {"http://a.test/x/one" => ["Same"], "http://a.test/y/two" => ["Same"], "http://a.test/z/three" => ["Same"], "http://a.test/" => [], "http://a.test/w/four" => []}
+    assert_empty IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks)
+  end
+
+  def test_a_template_of_numbered_pages_or_of_an_inner_folder
+    blocks = (1..4).to_h { |number| ["http://a.test/s#{number}/item-#{number}", ["Weight and size"]] }
+      .merge((1..4).to_h { |number| ["http://a.test/t#{number}/letters/from-#{"abcd"[number - 1]}", ["Write back"]] })
+    assert_equal ["*/letters/*", "//item\\-[0-9]+/?$/"], IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks).map(&:pattern).sort
+  end
 end

@@ -57,6 +57,16 @@ class ComparisonTest < Minitest::Test
     assert_equal({"still" => 1}, faults(compare(third, @first), "not-found"))
   end
 
+  def test_the_faults_of_a_crawl_tell_their_trend_over_the_crawls_judged_alike
+    second = again(@first.site, "/d" => PAGE.call("Dock"), "/a" => [404, {"content-type" => "text/html"}, "no"])
+    third = again(@first.site, "/b" => [404, {"content-type" => "text/html"}, "no"])
+    trend = ->(crawl) { IronTrellis::Store::FaultBook.new(crawl.verdict_run).call.find { |rule| rule[:code] == "not-found" }[:trend].map(&:values) }
+
+    assert_equal [[[1, 1], [2, 1], [3, 2]], [[1, 1], [2, 1]]], [third, second].map(&trend)
+    second.verdict_run.update!(rules_digest: "others")
+    assert_equal [[1, 1], [3, 2]], trend.call(third)
+  end
+
   def test_only_verdicts_of_equal_rules_are_compared
     second = again(@first.site, {})
     IronTrellis::Store::ReadingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {})

@@ -1,8 +1,22 @@
 # frozen_string_literal: true
 
-# Somebody who is signed in and looks at a crawl of the demo site that is finished. To be included after Browser.
-module ReadSite
+# Somebody who is signed in. To be included after Browser.
+module SignedIn
   PASSWORD = "trim the wick"
+
+  def setup
+    super
+    IronTrellis::Store::User.register(email: "keys@example.test", name: "Keys", password: PASSWORD)
+    visit "/"
+    fill_in "E-mail", with: "keys@example.test"
+    fill_in "Password", with: "#{PASSWORD}\n"
+    assert_text "Keys"
+  end
+end
+
+# And looks at a crawl of the demo site that is finished.
+module ReadSite
+  include SignedIn
 
   class << self
     attr_accessor :site_id
@@ -10,12 +24,7 @@ module ReadSite
 
   def setup
     super
-    IronTrellis::Store::User.register(email: "keys@example.test", name: "Keys", password: PASSWORD)
     @site = ReadSite.site_id ||= crawled
-    visit "/"
-    fill_in "E-mail", with: "keys@example.test"
-    fill_in "Password", with: "#{PASSWORD}\n"
-    assert_text "Keys"
     read "trellis"
     assert_text "Where pages stop"
   end

@@ -60,11 +60,12 @@ end
 
 # Crawls in the test's own process.
 module CrawlHere
-  # @param site [SmallSite]
+  # @param server [SmallSite]
+  # @param site [IronTrellis::Store::Site, nil] crawled before; nil for a new one
   # @param settings [Hash] what differs from a quick crawl of its first page
   # @return [IronTrellis::Store::Crawl] judged
-  def crawl_here(site, secrets: {}, urls: nil, **settings)
-    record = made_site(site, settings, secrets)
+  def crawl_here(server, site: nil, secrets: {}, urls: nil, **settings)
+    record = site || made_site(server, settings, secrets)
     crawl = IronTrellis::Work::Crawling.start(record, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}", urls: urls)
     crawl.advance("waiting", "crawling", started_at: Time.now)
     loop do

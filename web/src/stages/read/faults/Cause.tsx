@@ -4,13 +4,16 @@ import { count, counted, ruleSource } from "../../../kit/format";
 import { Sign } from "../../../kit/signs/Sign";
 import type { FaultSum } from "./Faults";
 import { Places } from "./Places";
+import { Trend } from "./Trend";
 
 type Props = { crawl: number; rule: FaultSum; heaviest: number; open: boolean; flip: () => void };
 
-const COLUMNS = "20px 210px minmax(0, 1fr) 150px 150px";
+const COLUMNS = "20px 210px minmax(0, 1fr) 150px 130px 150px";
 
-/** What stands in the columns of the causes. */
-export function Headings() {
+/** What stands in the columns of the causes; the crawl before this one is named where there is one that can be compared. */
+export function Headings({ rules }: { rules: FaultSum[] }) {
+  const before = rules[0]?.trend.at(-2)?.crawl;
+  const since = before === undefined ? "" : `Since crawl ${before}`;
   return (
     <Box
       aria-hidden
@@ -29,6 +32,9 @@ export function Headings() {
       <span>Where it gathers</span>
       <Box component="span" sx={{ textAlign: "right" }}>
         Found on
+      </Box>
+      <Box component="span" sx={{ textAlign: "right" }}>
+        {since}
       </Box>
       <Box component="span" sx={{ textAlign: "right" }}>
         Weight
@@ -75,6 +81,7 @@ export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
             </Box>
           )}
         </Box>
+        <Trend trend={rule.trend} />
         <Weight rule={rule} heaviest={heaviest} />
       </ButtonBase>
       {open && (

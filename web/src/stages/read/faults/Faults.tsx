@@ -35,7 +35,7 @@ export default function Faults() {
         <Typography variant="h1">What is wrong, by cause</Typography>
         <Typography sx={{ color: "text.secondary" }}>{headline(rules)}</Typography>
       </Box>
-      <Headings />
+      <Headings rules={rules} />
       <Box component="ol" aria-label="Causes" sx={{ listStyle: "none", m: 0, p: 0, borderTop: 2, borderColor: "iron" }}>
         {rules.map((rule) => (
           <Cause
