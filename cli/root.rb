@@ -1,11 +1,9 @@
 # frozen_string_literal: true
 
-require "thor"
-
 module IronTrellis
   module Cli
     # bin/trellis: what the application does on screen, for terminals and pipelines.
-    class Root < Thor
+    class Root < Commands
       DONE = 0
       FAULTS_FOUND = 1
       WRONG_USAGE = 2
@@ -22,10 +20,6 @@ module IronTrellis
           @exit_code = exit_code
         end
       end
-
-      class_option :debug, type: :boolean, default: false, desc: "Show where in the program an error arose"
-
-      def self.exit_on_failure? = true
 
       # Runs one command line and gives its exit code.
       #
@@ -106,6 +100,15 @@ module IronTrellis
       def robots(source)
         Robots.new(source, options).call
       end
+
+      desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"
+      subcommand "sitemap", SitemapCommands
+
+      desc "hreflang SUBCOMMAND", "Check sets of languages"
+      subcommand "hreflang", HreflangCommands
+
+      desc "routes SUBCOMMAND", "Check a redirect map, or write one for a server"
+      subcommand "routes", RoutesCommands
     end
   end
 end

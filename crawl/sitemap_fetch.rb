@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "zlib"
-
 module IronTrellis
   module Crawl
     # Fetches one sitemap file and reads it.
@@ -11,7 +9,6 @@ module IronTrellis
       MOST_REDIRECTS = 5
       # What may pass is tried once more.
       PAUSE = 1
-      GZIP = "\x1F\x8B".b
 
       # `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
       Result = Struct.new(:status, :error, :bytes, :reading, keyword_init: true)
@@ -24,9 +21,9 @@ module IronTrellis
         answer = patiently(client, url)
         return Result.new(status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
 
-        body = unpack(answer.body)
-        Result.new(status: 200, bytes: body.bytesize, reading: Core::Sitemaps::Reader.new(url, now: now).call(body))
-      rescue FetchError, Zlib::Error
+        reading = Core::Sitemaps::Reader.new(url, now: now).call(answer.body)
+        Result.new(status: 200, bytes: reading.bytes, reading: reading)
+      rescue FetchError
         Result.new(status: answer&.status, error: "malformed")
       end
 
@@ -47,13 +44,7 @@ module IronTrellis
         client.fetch(url, body_limit: BODY_LIMIT)
       end
 
-      # A file named .gz is sent as it is, without a content coding.
-      def self.unpack(body)
-        return body unless body.start_with?(GZIP)
-
-        Decoding.new("gzip", BODY_LIMIT).<<(body).body
-      end
-      private_class_method :patiently, :fetch, :unpack
+      private_class_method :patiently, :fetch
     end
   end
 end

@@ -35,15 +35,7 @@ module IronTrellis
       private
 
       def fetch(parts)
-        client = Crawl::Client.new(addresses: Crawl::AddressBook.new(resolve: @resolve, allow_private: @allow_private), manner: manner)
-        Crawl::RobotsFetch.call(client, parts)
-      ensure
-        client&.close
-      end
-
-      def manner
-        settings = Core::Settings::Crawl.new("start_urls" => ["http://localhost/"], "agent" => @agent)
-        Crawl::Manner.of(settings, Core::Settings::Secrets.new({}))
+        OneFetch.new(agent: @agent, resolve: @resolve, allow_private: @allow_private).call { |client| Crawl::RobotsFetch.call(client, parts) }
       end
 
       # A path stands for itself on any host.

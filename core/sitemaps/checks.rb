@@ -17,6 +17,7 @@ module IronTrellis
         }.freeze
         # From so many dated entries on, one date for all of them isn't taken for true.
         SAME_DATES = 50
+        MOST_SEEN = 10 * MOST_ENTRIES
         # Feeds have dates of their own form.
         W3C_DATES = %w[urlset index].freeze
 
@@ -28,28 +29,49 @@ module IronTrellis
           @now = now
           @folder = location && "#{location.origin}#{location.path[%r{\A.*/}]}"
           @location = location&.to_s
+          @seen = {}
+          @entries = 0
+          @dates = Hash.new(0)
         end
 
-        # @param entries [Array<Entry>] as they stand in the file
+        # @param entry [Entry] the next, as it stands in the file
         # @return [Array<Flaw>]
-        def call(entries)
-          entries.flat_map { |entry| about(entry) } + twice(entries) + of_dates(entries)
+        def entry(entry)
+          note(entry)
+          [location(entry), twice(entry), date(entry), priority(entry), frequency(entry)].compact + fields(entry)
+        end
+
+        # @return [Array<Flaw>] of all entries together
+        def whole
+          dated = @dates.values.sum
+          return [] if dated.zero?
+
+          [
+            (Flaw.new(code: "sitemap-date", about: "all #{dated} dates are the same") if dated >= SAME_DATES && @dates.size == 1),
+            (Flaw.new(code: "sitemap-date", about: "#{@entries - dated} of #{@entries} entries have no date") if dated < @entries / 2.0)
+          ].compact
         end
 
         # @param entries [Integer]
         # @param bytes [Integer] uncompressed
+        # @param more [Boolean] whether there is more than was read
         # @return [Array<Flaw>]
-        def self.of_size(entries, bytes)
+        def self.of_size(entries, bytes, more: false)
+          least = more ? "more than " : ""
           [
-            (Flaw.new(code: "sitemap-too-many", about: "#{entries} entries") if entries > MOST_ENTRIES),
-            (Flaw.new(code: "sitemap-too-big", about: "#{bytes} bytes") if bytes > MOST_BYTES)
+            (Flaw.new(code: "sitemap-too-many", about: "#{least}#{entries} entries") if entries > MOST_ENTRIES),
+            (Flaw.new(code: "sitemap-too-big", about: "#{least}#{bytes} bytes") if bytes > MOST_BYTES)
           ].compact
         end
 
         private
 
-        def about(entry)
-          [location(entry), date(entry), priority(entry), frequency(entry)].compact + fields(entry)
+        def note(entry)
+          @entries += 1
+          return if entry.lastmod.nil?
+
+          # Whether all are the same is known from two on.
+          @dates[(@dates.size < 2 || @dates.key?(entry.lastmod)) ? entry.lastmod : :others] += 1
         end
 
         def location(entry)
@@ -86,24 +108,13 @@ module IronTrellis
           end
         end
 
-        def twice(entries)
-          seen = {}
-          entries.filter_map do |entry|
-            next flaw("sitemap-duplicate", entry, entry.url) if seen.key?(entry.url)
+        # Told of each further entry. Sets of addresses are kept by their hashes, and of files that are far too long only the beginning is looked at.
+        def twice(entry)
+          return if entry.url.to_s.empty?
+          return flaw("sitemap-duplicate", entry, entry.url) if @seen.key?(entry.url.hash)
 
-            seen[entry.url] = true unless entry.url.to_s.empty?
-            nil
-          end
-        end
-
-        def of_dates(entries)
-          dated = entries.filter_map(&:lastmod)
-          return [] if dated.empty?
-
-          [
-            (Flaw.new(code: "sitemap-date", about: "all #{dated.size} dates are the same") if dated.size >= SAME_DATES && dated.uniq.size == 1),
-            (Flaw.new(code: "sitemap-date", about: "#{entries.size - dated.size} of #{entries.size} entries have no date") if dated.size < entries.size / 2.0)
-          ].compact
+          @seen[entry.url.hash] = true if @seen.size < MOST_SEEN
+          nil
         end
 
         def flaw(code, entry, about) = Flaw.new(code: code, line: entry.line, about: about)

@@ -22,13 +22,15 @@ module IronTrellis
         # What one entry may hold in texts; the rest is left out.
         MOST_TEXT = 10_000
 
-        attr_reader :kind, :entries, :flaws
+        # `complaint` is the first thing that the parser found no form in, nil where there is none.
+        attr_reader :kind, :flaws, :complaint
         attr_writer :context
 
-        def initialize
-          super
+        # @yieldparam entry [Entry] when it ends
+        def initialize(&take)
+          super()
           @kind = "unknown"
-          @entries = []
+          @take = take
           @flaws = []
           @path = []
         end
@@ -53,12 +55,9 @@ module IronTrellis
           @path.pop
         end
 
-        # Called by the parser; only the first complaint matters.
+        # Called by the parser.
         def error(message)
-          return if @failed
-
-          @failed = true
-          flaw("sitemap-malformed", message.strip)
+          @complaint ||= Flaw.new(code: "sitemap-malformed", line: line, about: message.strip)
         end
 
         private
@@ -75,11 +74,11 @@ module IronTrellis
           flaw("sitemap-malformed", "the namespace of <#{name}> is #{uri ? "“#{uri}”" : "missing"}") if expected && uri != expected
         end
 
-        # A list of pages and an index in one file.
+        # A list of pages and an index in one file, or an index in an index.
         def mixed(name, uri)
           return unless @path.size > 1 && %w[urlset index].include?(@kind) && [NAMESPACE, nil].include?(uri)
 
-          other = (@kind == "urlset") ? %w[sitemapindex sitemap] : %w[urlset url]
+          other = (@kind == "urlset") ? %w[sitemapindex sitemap] : %w[urlset url sitemapindex]
           flaw("sitemap-nested-index", "<#{name}>") if other.include?(name)
         end
 
@@ -95,7 +94,7 @@ module IronTrellis
 
         def finish(name, uri)
           if name == HOLDERS[@kind]
-            @entries << @entry
+            @take.call(@entry)
             @entry = nil
           elsif (extension = EXTENSIONS[uri])
             @entry.extras.last[1][name] ||= @text.to_s.strip if name != extension && @entry.extras.any?

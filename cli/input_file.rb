@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    # A file that a command is given.
+    module InputFile
+      # So many lines that can't be used are told singly.
+      MOST_TOLD = 20
+
+      module_function
+
+      # @param path [String]
+      # @return [String] bytes
+      # @raise [Root::Stop]
+      def read(path)
+        ::File.binread(path)
+      rescue SystemCallError
+        raise Root::Stop.new("There is no file #{path} that can be read.", Root::COULD_NOT)
+      end
+
+      # @param path [String]
+      # @param bad [Array<Ports::CsvRows::Bad>]
+      # @return [void]
+      def warn_of(path, bad)
+        bad.first(MOST_TOLD).each { |one| warn "#{path}, line #{one.line}: #{one.why}; the line is left out" }
+        warn "#{path}: #{bad.size - MOST_TOLD} further lines are left out" if bad.size > MOST_TOLD
+      end
+    end
+  end
+end

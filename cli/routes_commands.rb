@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    # bin/trellis routes.
+    class RoutesCommands < Commands
+      desc "check FILE.csv", "Look at a redirect map as a whole: loops, chains, duplicates"
+      long_desc <<~TEXT
+        Reads columns from, to, status (to may be empty for 410) and tells of loops, chains, rules for one source and wrong statuses; prints the map with every
+        chain ending in its last target. Lines that can't be used are told on standard error with their numbers.
+      TEXT
+      option :json, JSON_OPTION
+      # @return [Integer] exit code
+      def check(path) = RoutesCheck.new(path, options).call
+    end
+  end
+end

@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    # bin/trellis sitemap.
+    class SitemapCommands < Commands
+      desc "check FILE_OR_URL", "Say what is wrong with a sitemap file"
+      long_desc <<~TEXT
+        Reads an XML sitemap or index, a text file of URLs, RSS 2.0 or Atom, gzipped or not, and tells what the protocol (sitemaps.org) doesn't allow,
+        with the lines. Entries off the host or folder of a file are told of where it is known where the file is published.
+      TEXT
+      option :json, JSON_OPTION
+      option :location, banner: "URL", desc: "Where a local file is published"
+      # @return [Integer] exit code
+      def check(source) = SitemapCheck.new(source, options).call
+    end
+  end
+end
