@@ -33,6 +33,19 @@ module IronTrellis
         # @return [Boolean]
         def match?(url) = @expression.match?(url)
 
+        # @param url [String] in normal form
+        # @return [Array<String>, nil] what each * stands for, or each group of an expression; nil where it doesn't match
+        def captures(url)
+          found = capturing.match(url) or return
+          (1...found.size).map { |place| found[place].to_s }
+        end
+
+        # @return [Integer] how many parts of a URL it captures
+        def captures_count = capturing.number_of_capturing_groups
+
+        # @return [String] the regular expression with a group for each *
+        def translated_with_groups = expression? ? translated : translated.gsub(".*", "(.*)")
+
         # @return [String] the regular expression that it stands for
         def translated = @translated ||= translate
 
@@ -40,6 +53,8 @@ module IronTrellis
         def exact? = !expression? && !@source.include?("*") && @source.match?(%r{\Ahttps?://})
 
         private
+
+        def capturing = @capturing ||= RE2::Regexp.new(translated_with_groups, log_errors: false)
 
         # "/lamps/" is a path and "/lamps\/\d+/" an expression: only the latter has signs of one inside.
         def expression? = @source.match?(EXPRESSION) && @source[EXPRESSION, 1].match?(EXPRESSION_SIGNS)

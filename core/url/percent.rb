@@ -33,6 +33,15 @@ module IronTrellis
         # @return [String] encoded
         def userinfo(text) = escape(text, USERINFO_UNSAFE)
 
+        # @param text [String] encoded
+        # @return [String] UTF-8 as a reader would see it; what is no UTF-8 stays encoded
+        #   Percent.decode("/caf%C3%A9/%FF") # => "/café/%FF"
+        def decode(text)
+          return text unless text.include?("%")
+
+          text.gsub(/(?:%\h\h)+/) { |triples| [triples.delete("%")].pack("H*").force_encoding(Encoding::UTF_8).then { |bytes| bytes.valid_encoding? ? bytes : triples } }
+        end
+
         # RFC 3986 sections 6.2.2.1 and 6.2.2.2.
         #
         # @param text [String] "%7euser/%c3%a9"

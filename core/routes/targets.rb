@@ -1,0 +1,107 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Routes
+      # Suggests where a lost address should lead, with the reasons: to the same content, else to what is called the same, else to the nearest folder; the
+      # home page is the last resort; and what nothing links to and nothing is like may say that it is gone (common practice).
+      class Targets
+        # `title`, `lang` and `text` as an earlier crawl knew them, nil where none did; `anchors` are the texts of links that lead here.
+        Lost = Struct.new(:url, :title, :lang, :text, :anchors, :links_in, keyword_init: true)
+
+        SAME_TEXT = 95
+        SAME_TITLE = 85
+        SAME_SLUG = 80
+        SAME_CODE = 75
+        CALLED_SO = 70
+        NEAR_SLUG = 65
+        FOLDER = 20
+        GONE = 15
+        HOME = 5
+        # From which likeness on an address, or a title, is taken for nearly the same.
+        LEAST_SLUG = 0.6
+        LEAST_TITLE = 0.5
+        FURTHER_REASON = 4
+        OTHER_LANGUAGE = -30
+        # From this score on something is alike.
+        ALIKE = 35
+        MOST = 5
+
+        # @param pages [LivePages]
+        # @param languages [Languages::OfPlaces] which language is spoken where
+        def initialize(pages, languages)
+          @pages = pages
+          @languages = languages
+        end
+
+        # @param lost [Lost]
+        # @return [Array<Suggestion>] the best first, never empty
+        def for(lost)
+          alike = alike(lost)
+          found = alike.select { |one| one.score >= ALIKE }
+          (found + fallbacks(lost, found.empty?)).first(MOST)
+        end
+
+        private
+
+        def alike(lost)
+          found = Hash.new { |all, page| all[page] = [] }.compare_by_identity
+          reasons(lost) { |page, score, why| found[page] << [score, why] unless page.url == lost.url }
+          found.map { |page, all| suggestion(lost, page, all) }.sort_by { |one| [-one.score, -importance(one.target), one.target] }
+        end
+
+        def reasons(lost, &block)
+          slug = Naming.slug(lost.url)
+          each(@pages.with_text(lost.text), SAME_TEXT, "its text is the same", &block)
+          each(@pages.with_title(lost.title), SAME_TITLE, "its title is the same", &block)
+          each(@pages.with_slug(slug), SAME_SLUG, "the last part of its address is the same", &block)
+          Naming.codes("#{slug} #{lost.title}").each { |code| each(@pages.with_code(code), SAME_CODE, "it has the code #{code.upcase}, too", &block) }
+          @pages.near_slug(slug, LEAST_SLUG).each { |page, alike| block.call(page, (NEAR_SLUG * alike).round, "its address is nearly the same (#{percent(alike)})") }
+          lost.anchors.uniq.first(MOST).each { |text| called(text, &block) }
+        end
+
+        def called(text)
+          @pages.near_title(text, LEAST_TITLE).each { |page, alike| yield page, (CALLED_SO * alike).round, "links say “#{text}”, which its title says as well" }
+        end
+
+        def each(pages, score, why) = pages.each { |page| yield page, score, why }
+
+        def suggestion(lost, page, reasons)
+          ordered = reasons.sort_by { |score, why| [-score, why] }.uniq(&:last)
+          mine = @languages.of(lost.url, lost.lang)
+          same = mine == @languages.of(page.url, page.lang)
+          score = [ordered.first.first + FURTHER_REASON * (ordered.size - 1), 99].min + ((same || mine.nil?) ? 0 : OTHER_LANGUAGE)
+          Suggestion.new(target: page.url, status: 301, score: [score, 0].max, reasons: ordered.map(&:last) + language(mine, same))
+        end
+
+        def language(mine, same)
+          return [] if mine.nil?
+
+          [same ? "it is in the same language" : "it is in another language"]
+        end
+
+        def fallbacks(lost, alone)
+          return [] unless alone
+
+          gone = Suggestion.new(target: nil, status: Route::GONE, score: lost.links_in.zero? ? GONE + FOLDER : GONE,
+            reasons: lost.links_in.zero? ? ["nothing links to it", "nothing is like it"] : ["nothing is like it"])
+          [folder(lost), gone, home(lost)].compact.sort_by { |one| -one.score }
+        end
+
+        def folder(lost)
+          page = @pages.folder_above(lost.url)
+          Suggestion.new(target: page.url, status: 301, score: FOLDER, reasons: ["it is the folder that the address was in"]) if page && page.url != lost.url
+        end
+
+        def home(lost)
+          page = @pages.homes[lost.url[%r{\Ahttps?://[^/]+}]]
+          Suggestion.new(target: page.url, status: 301, score: HOME, reasons: ["nothing else is left: the home page is a last resort"]) if page
+        end
+
+        def importance(url) = @pages.at(url).importance || 0
+
+        def percent(share) = "#{(share * 100).round} %"
+      end
+    end
+  end
+end
