@@ -23,6 +23,9 @@ gem "que", "2.4.1"
 gem "json", "~> 2.10"
 gem "fugit", "~> 1.14"
 
+# Lines of one text against another.
+gem "diff-lcs", "~> 1.6"
+
 # The API.
 gem "sinatra", "~> 4.2"
 gem "puma", "~> 6.6"

@@ -46,7 +46,7 @@ module IronTrellis
       # @param groups [Hash{Integer => String}] by URL id
       # @return [Array<Hash>] {from, to, links, share}: what authority flows from group to group, the broadest stream first
       def flow(groups)
-        names = groups.values_at(*standing)
+        names = standing.map { |id| groups[id] }
         numbers = names.uniq.each_with_index.to_h
         streams = Core::Graph::Flow.between(Numo::Int32.cast(names.map { |name| numbers[name] }), numbers.size, *between, shares)
         streams.first(MOST_STREAMS).map { |stream| {from: numbers.key(stream.from), to: numbers.key(stream.to), links: stream.links, share: stream.share.round(6)} }
@@ -73,7 +73,9 @@ module IronTrellis
         @places ||= begin
           read([])
           numbers = standing_for.uniq.reject { |number| number == NOBODY }.sort
-          @standing = @numbers.keys.values_at(*numbers)
+          ids = @numbers.keys
+          # Not by values_at: a million arguments are more than the stack holds.
+          @standing = numbers.map { |number| ids[number] }
           numbers.each_with_index.to_h
         end
       end

@@ -18,8 +18,9 @@ module IronTrellis
           lines = texts.split("\n")
           return lines if frames.nil? || frames.empty?
 
-          framed = frames.each_slice(2).flat_map { |from, to| (from...to).to_a }
-          outside = lines.values_at(*(0...lines.size).to_a - framed)
+          starts = frames.each_slice(2).map(&:last).unshift(0)
+          ends = frames.each_slice(2).map(&:first).push(lines.size)
+          outside = starts.zip(ends).flat_map { |from, to| lines[from...to] || [] }
           outside.empty? ? lines : outside
         end
 

@@ -28,7 +28,7 @@ module IronTrellis
         # @param listing [Listing]
         # @return [String] in the order of the protocol's schema
         def entry(listing)
-          text = +"<url>#{element("loc", listing.url)}"
+          text = "<url>#{element("loc", listing.url)}"
           text << element("lastmod", listing.lastmod.utc.strftime("%Y-%m-%dT%H:%M:%SZ")) if listing.lastmod
           text << element("changefreq", listing.changefreq) if listing.changefreq
           text << element("priority", listing.priority) if listing.priority

@@ -74,6 +74,7 @@ class CoreCopiesTest < Minitest::Test
     assert_equal ["Lamp", "Use it"], blocks
     assert_equal ["Menu"], Copies::MainText.blocks("Menu", [0, 1])
     assert_equal ["Menu"], Copies::MainText.blocks("Menu", nil)
+    assert_equal 399_999, Copies::MainText.blocks("a\n" * 400_000, [7, 8]).size, "more lines than the stack could hold"
 
     pages = Array.new(5) { |number| ["Ask us by letter", "Lamp #{number}"] }
     boilerplate = Copies::Boilerplate.of(pages)

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Directives
+      # Writes out what has to be done so that each page says what is wanted of it: which tag, header or line of robots.txt, why, and in which order. A noindex
+      # behind a block in robots.txt is never seen, so the block is lifted first and set again, if at all, when the index has let the page go.
+      class DirectiveList
+        # One URL as it is. `chosen` is the canonical that was chosen for it, nil where none was; `follow` is false where its links shall not be followed.
+        Page = Struct.new(:url, :group, :kind, :intent, :wanted, :allowed, :robots_line, :robots_rule, :direct, :noindex, :noindex_where, :nofollow, :follow, :canonical, :chosen, :climbs, keyword_init: true)
+        # `step` orders them in time (1 first); `where` is html, header or robots.txt; `action` add or remove; `text` what is to be written or taken out, exactly.
+        Item = Struct.new(:step, :url, :group, :where, :action, :text, :reason, keyword_init: true)
+
+        UNBLOCK = 1
+        CHANGE = 2
+        BLOCK = 3
+
+        # @param pages [Array<Page>]
+        # @return [Array<Item>] in the order in which they have to be done
+        def self.of(pages) = pages.flat_map { |page| new(page).call }.sort_by.with_index { |item, place| [item.step, place] }
+
+        # @param page [Page]
+        def initialize(page)
+          @page = page
+        end
+
+        # @return [Array<Item>]
+        def call = [unblock, index, links, canonical].compact
+
+        private
+
+        def html? = @page.kind == "html"
+
+        def unblock
+          return if @page.allowed != false
+
+          if @page.wanted then robots("It is wanted, and crawlers may not fetch it.")
+          elsif @page.intent == "keep_out" && @page.noindex then robots("Its noindex is never seen behind the block; lift it until the index has let the page go.")
+          end
+        end
+
+        def robots(reason) = item(UNBLOCK, "robots.txt", "remove", @page.robots_rule.to_s, @page.robots_line ? "#{reason} Line #{@page.robots_line}." : reason)
+
+        def index
+          if @page.wanted && @page.noindex
+            where = @page.noindex_where.to_s.match?(/header/i) ? "header" : "html"
+            item(CHANGE, where, "remove", (where == "header") ? "X-Robots-Tag: noindex" : '<meta name="robots" content="noindex">', "It is wanted, and says noindex#{" in #{@page.noindex_where}" if @page.noindex_where}.")
+          elsif @page.intent == "keep_out" && @page.direct && !@page.noindex && @page.allowed != false
+            html? ? item(CHANGE, "html", "add", robots_meta(noindex: true), "It shall be kept out.") : item(CHANGE, "header", "add", "X-Robots-Tag: noindex", "It shall be kept out, and only a header can say so of a #{@page.kind}.")
+          end
+        end
+
+        def links
+          return if @page.follow.nil? || !html? || !@page.direct || @page.follow == !@page.nofollow
+          # The tag that keeps it out says both.
+          return if @page.intent == "keep_out" && !@page.noindex && !@page.follow
+
+          @page.follow ? item(CHANGE, "html", "remove", '<meta name="robots" content="nofollow">', "Its links shall be followed.") : item(CHANGE, "html", "add", robots_meta(noindex: @page.noindex), "Its links shall not be followed.")
+        end
+
+        def robots_meta(noindex:) = %(<meta name="robots" content="#{[("noindex" if noindex), ("nofollow" if @page.follow == false)].compact.join(", ")}">)
+
+        def canonical
+          return if @page.chosen.nil? || @page.chosen == @page.canonical || !@page.direct
+
+          text = html? ? %(<link rel="canonical" href="#{Sitemaps::Xml.escape(@page.chosen)}">) : %(Link: <#{@page.chosen}>; rel="canonical")
+          item(CHANGE, html? ? "html" : "header", "add", text, @page.canonical ? "Another URL was chosen to stand for it than #{@page.canonical}." : "A URL was chosen to stand for it.")
+        end
+
+        def item(step, where, action, text, reason) = Item.new(step: step, url: @page.url, group: @page.group, where: where, action: action, text: text, reason: reason)
+      end
+    end
+  end
+end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Languages
+      # The whole set of one cluster, as every one of its pages must carry it (HTML standard, link type alternate; RFC 8288; sitemaps with xhtml:link).
+      class CompleteSet
+        # @param pages [Hash{String => String}] URL by code, x-default among them or not
+        # @param default [String, nil] the URL for everybody else; that of x-default, or of English, or of the first code where nil
+        # @raise [Error::InvalidInput] where a code can't be used
+        def initialize(pages, default: nil)
+          @pages = pages.reject { |code, _| code.casecmp?(Matrix::DEFAULT) }.sort.to_h
+          bad = @pages.keys.reject { |code| Tag.read(code).usable? }
+          raise Error::InvalidInput.new("#{bad.join(", ")} can't be used as a code. Write a language, and a region if one is meant: en-GB.") if bad.any?
+
+          @default = default || pages.find { |code, _| code.casecmp?(Matrix::DEFAULT) }&.last || @pages["en"] || @pages.values.first
+        end
+
+        # @return [Hash{String => String}] in order, x-default last
+        def to_h = @pages.merge(Matrix::DEFAULT => @default)
+
+        # @return [Array<String>] lines for the head
+        def head_lines = to_h.map { |code, url| %(<link rel="alternate" hreflang="#{code}" href="#{Sitemaps::Xml.escape(url)}">) }
+
+        # @return [String] the value of a Link header
+        def header = to_h.map { |code, url| %(<#{url}>; rel="alternate"; hreflang="#{code}") }.join(", ")
+
+        # @return [String] what stands in a sitemap, an entry for each page
+        def sitemap_entries
+          alternates = to_h.map { |code, url| {code: code, url: url} }
+          @pages.values.uniq.map { |url| Sitemaps::Xml.entry(Sitemaps::Listing.new(url: url, alternates: alternates)) }.join
+        end
+      end
+    end
+  end
+end
