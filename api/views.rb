@@ -21,7 +21,7 @@ module IronTrellis
         attribute(:settings) { |site| site.crawl_settings.to_h }
         attribute(:secrets) { |site| Store::Secrets.of(site.id).redacted }
         attribute(:timetable) { |site| Views.timetable(site.timetable) }
-        attribute(:intents) { |site| site.intents.reload.map { |one| {pattern: one.pattern, intent: one.intent} } }
+        attribute(:intents) { |site| site.decisions.values("intent").reject { |subject, _| Core::Url::Pattern.new(subject).exact? }.map { |subject, value| {pattern: subject, intent: value["intent"]} }.reverse }
         attribute(:key_pages) { |site| site.key_pages.reload.map(&:url) }
         attribute(:newest_crawl) { |site| site.newest_crawl&.id }
       end

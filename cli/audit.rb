@@ -66,7 +66,7 @@ module IronTrellis
         Store::Database.prepare
         Work::Queue.connect
         site = site(settings)
-        site.want(intents: intents, key_pages: @options["key_page"] || [])
+        site.want(intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
         Work::Crawling.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}")
       end
 

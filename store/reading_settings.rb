@@ -11,15 +11,18 @@ module IronTrellis
 
       # @return [Hash] groups ([{name, pattern, intent, thresholds}] in order), thresholds and weights that differ from the defaults
       def to_h
-        {groups: @site.page_groups.reload.map { |group| {name: group.name, pattern: group.pattern, intent: group.intent, thresholds: group.thresholds} }, thresholds: @site.thresholds, weights: @site.weights}
+        intents = @site.decisions.values("group")
+        {groups: @site.page_groups.reload.map { |group| {name: group.name, pattern: group.pattern, intent: intents.dig(group.name, "intent"), thresholds: group.thresholds} }, thresholds: @site.thresholds, weights: @site.weights}
       end
 
       # @param groups [Array<Hash>] {"name", "pattern", "intent", "thresholds"} in order
       # @param thresholds [Hash{String => Numeric}]
       # @param weights [Hash{String => Numeric}]
+      # @param by [String] who says so
+      # @param now [Time]
       # @return [void]
       # @raise [Core::Error::InvalidInput] where something can't be used; nothing is changed then
-      def keep(groups:, thresholds:, weights:)
+      def keep(groups:, thresholds:, weights:, by:, now:)
         check(groups)
         Core::Settings::Limits.new(thresholds, groups.to_h { |one| [one["name"], one["thresholds"] || {}] })
         Core::Importance::Weights.of(weights)
@@ -27,13 +30,21 @@ module IronTrellis
           @site.update!(thresholds: thresholds, weights: weights)
           PageGroup.where(site_id: @site.id).delete_all
           groups.each_with_index { |one, position| add(one, position) }
+          decide(groups, by, now)
         end
       end
 
       private
 
+      # Whether links are followed stays as it was decided.
+      def decide(groups, by, now)
+        current = @site.decisions.values("group")
+        wishes = groups.to_h { |one| [one["name"].strip, (current[one["name"].strip] || {}).merge("intent" => one["intent"]).compact] }
+        @site.decisions.decide("group", wishes.transform_values { |wish| wish unless wish.empty? }.reject { |name, wish| wish.nil? && !current.key?(name) }, by: by, now: now)
+      end
+
       def add(one, position)
-        PageGroup.create!(site_id: @site.id, position: position, name: one["name"].strip, pattern: one["pattern"].strip, intent: one["intent"], thresholds: one["thresholds"] || {})
+        PageGroup.create!(site_id: @site.id, position: position, name: one["name"].strip, pattern: one["pattern"].strip, thresholds: one["thresholds"] || {})
       end
 
       def check(groups)

@@ -8,7 +8,6 @@ module IronTrellis
 
       has_many :crawls, -> { order(number: :desc) }, class_name: "IronTrellis::Store::Crawl"
       has_many :page_groups, -> { order(:position) }, class_name: "IronTrellis::Store::PageGroup"
-      has_many :intents, -> { order(:position) }, class_name: "IronTrellis::Store::Intent"
       has_many :key_pages, -> { order(:id) }, class_name: "IronTrellis::Store::KeyPage"
       has_one :timetable, class_name: "IronTrellis::Store::Timetable"
 
@@ -34,18 +33,26 @@ module IronTrellis
       # @return [Core::Settings::Crawl]
       def crawl_settings = Core::Settings::Crawl.new(settings)
 
+      # @return [Decisions]
+      def decisions = Decisions.new(self)
+
       # What is wanted, replaced as a whole.
       #
-      # @param intents [Array<Hash>] {"pattern", "intent"}
+      # @param intents [Array<Hash>] {"pattern", "intent"}, the one that wins first
       # @param key_pages [Array<String>] URLs
+      # @param by [String] who says so
+      # @param now [Time]
+      # @param exceptions [Boolean] whether what was decided for single URLs stays
       # @return [void]
       # @raise [Core::Error::InvalidInput]
-      def want(intents:, key_pages:)
+      def want(intents:, key_pages:, by:, now:, exceptions: false)
         urls = key_pages.map { |url| Core::Url::NormalForm.of(url) }.uniq
         intents.each { |one| check_intent(one) }
+        wishes = intents.reverse.to_h { |one| [one["pattern"].strip, {"intent" => one["intent"]}] }
+        over = decisions.values("intent").keys - wishes.keys
+        over = over.reject { |subject| Core::Url::Pattern.new(subject).exact? } if exceptions
         transaction do
-          Intent.where(site_id: id).delete_all
-          intents.each_with_index { |one, index| self.intents.create!(position: index, pattern: one["pattern"], intent: one["intent"]) }
+          decisions.decide("intent", over.to_h { |subject| [subject, nil] }.merge(wishes), by: by, now: now)
           KeyPage.where(site_id: id).delete_all
           urls.each { |url| self.key_pages.create!(url: url) }
         end
@@ -53,9 +60,11 @@ module IronTrellis
 
       # @return [Core::Groups::Intents] groups, intents and key pages as they are now
       def wishes
-        Core::Groups::Intents.new(grouping: grouping, key_pages: key_pages.reload.map(&:url),
-          rules: intents.reload.map { |one| [Core::Url::Pattern.new(one.pattern), one.intent] })
+        Core::Groups::Intents.new(grouping: grouping, key_pages: key_pages.reload.map(&:url), rules: decisions.values("intent"), groups: decisions.values("group"))
       end
+
+      # @return [Core::Canonical::Choices]
+      def chosen_canonicals = Core::Canonical::Choices.new(decisions.values("canonical"))
 
       # @return [Core::Settings::Limits] what its pages are judged by
       def limits = Core::Settings::Limits.new(thresholds, page_groups.reload.to_h { |group| [group.name, group.thresholds] })
@@ -66,7 +75,7 @@ module IronTrellis
       # @return [Core::Groups::Grouping]
       def grouping
         groups = page_groups.reload.map do |group|
-          Core::Groups::Grouping::Group.new(name: group.name, pattern: Core::Url::Pattern.new(group.pattern), intent: group.intent)
+          Core::Groups::Grouping::Group.new(name: group.name, pattern: Core::Url::Pattern.new(group.pattern))
         end
         Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
       end

@@ -42,7 +42,7 @@ module IronTrellis
 
       def found
         Store::Site.found(name: NAME, settings: settings).tap do |site|
-          site.want(intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"])
+          site.want(intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: "Ines R.", now: Time.now)
         end
       end
 

@@ -34,7 +34,7 @@ module IronTrellis
 
       def judge(writer)
         faults = FaultsOfCrawl.new(@site.id, @limits, writer)
-        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @wishes, limits: @limits, weights: @site.importance_weights).each_portion do |judged|
+        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @wishes, limits: @limits, weights: @site.importance_weights, canonicals: @site.chosen_canonicals).each_portion do |judged|
           writer.stage_rows(judged.map(&:row))
           faults.pages(judged)
         end
@@ -45,7 +45,7 @@ module IronTrellis
       end
 
       def rules_digest
-        wishes = [@site.intents.pluck(:pattern, :intent), @site.key_pages.pluck(:url), @site.page_groups.pluck(:name, :pattern, :intent)]
+        wishes = [%w[intent group canonical].map { |kind| @site.decisions.values(kind) }, @site.key_pages.pluck(:url), @site.page_groups.pluck(:name, :pattern)]
         Digest::SHA256.hexdigest([VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes].inspect)[0, 16]
       end
     end

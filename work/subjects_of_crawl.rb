@@ -12,10 +12,12 @@ module IronTrellis
       # @param wishes [Core::Groups::Intents]
       # @param limits [Core::Settings::Limits]
       # @param weights [Hash{String => Float}] of the parts of importance
-      def initialize(facts, crawl:, wishes:, limits:, weights:)
+      # @param canonicals [Core::Canonical::Choices]
+      def initialize(facts, crawl:, wishes:, limits:, weights:, canonicals:)
         @facts = facts
         @limits = limits
         @weights = weights
+        @chosen = canonicals
         @whole = crawl.whole?
         @agent = crawl.crawl_settings.agent
         @scope = crawl.crawl_settings.scope
@@ -68,6 +70,7 @@ module IronTrellis
         chain = Core::Redirects::Chain.follow(id, ->(node) { @hops[node]&.first })
         canonical = Core::Redirects::Chain.follow(url, @canonicals.method(:[]))
         listed = row["in_sitemaps"] || []
+        wish = @wishes.wish_for(url)
         Core::Faults::Subject.new(
           url: url, kind: row["kind"], status: row["status"], error: row["error"], start: @starts.key?(url), whole: @whole,
           depth: (row["purpose"] == PAGE) ? row["depth"] : nil, found_by: found_by(row, url, listed), in_sitemaps: listed,
@@ -77,12 +80,12 @@ module IronTrellis
           noindex: row["noindex"], noindex_where: row["noindex_where"], header_noindex_alone: row["header_noindex_alone"],
           canonical: row["canonical"], canonical_state: row["canonical_state"], title: row["titles"]&.first, title_chars: row["titles"]&.first&.length,
           words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
-          group: @wishes.group(url), intent: @wishes.of(url), wanted: @wishes.wanted?(url, listed: listed.any?),
+          group: @wishes.group(url), intent: wish&.intent || "undecided", wanted: @wishes.wanted?(url, listed: listed.any?),
           titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
           links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
           directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
           canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
-          response_ms: row["response_ms"], viewport: row["viewport"], nofollow: row["nofollow"], data: row["data"], data_problems: row["data_problems"]
+          response_ms: row["response_ms"], viewport: row["viewport"], nofollow: row["nofollow"], intent_of: wish&.of, intent_subject: wish&.subject, follow: wish&.follow, chosen_canonical: @chosen.for(url), data: row["data"], data_problems: row["data_problems"]
         )
       end
 

@@ -25,7 +25,7 @@ module IronTrellis
 
           app.put("/api/sites/:site/reading") do
             input = body_json
-            Store::ReadingSettings.new(site).keep(groups: input["groups"], thresholds: input["thresholds"], weights: input["weights"])
+            Store::ReadingSettings.new(site).keep(groups: input["groups"], thresholds: input["thresholds"], weights: input["weights"], by: user.name, now: now)
             site.newest_crawl&.then { |newest| Work::Crawling.judge_again(newest, now: now) }
             json(reading_settings)
           end

@@ -6,7 +6,7 @@ module IronTrellis
       # Puts URLs into page groups: ordered patterns of which the first match wins; what none matches falls into a
       # group of its first folder.
       class Grouping
-        Group = Struct.new(:name, :pattern, :intent, keyword_init: true)
+        Group = Struct.new(:name, :pattern, keyword_init: true)
 
         # @param groups [Array<Group>] in order
         # @param main_host [String] whose folders are named without their host
@@ -20,13 +20,9 @@ module IronTrellis
         #   Grouping.new(groups: [], main_host: "a.test").name("http://a.test/lamps/x") # => "/lamps/"
         def name(url) = find(url)&.name || first_folder(url)
 
-        # @param url [String] in normal form
-        # @return [String, nil] the intent its group gives it
-        def intent(url) = find(url)&.intent
-
         private
 
-        # Name, intent and what follows from them are asked of one URL after the other, so the last answer is kept.
+        # Its group is asked for several times of one URL after the other, so the last answer is kept.
         def find(url)
           return @found if url == @asked
 

@@ -3,25 +3,39 @@
 module IronTrellis
   module Core
     module Groups
-      # What we want for each URL: its own intent beats its group's, and what nothing was said about is undecided.
+      # What we want for each URL: what was decided for itself beats what was for a pattern, and that what was for its group; what nothing was said about is
+      # undecided.
       class Intents
         NAMES = %w[index keep_out undecided].freeze
+        # What was decided, and of what: `of` is "url", "pattern" or "group", `subject` which. `follow` is false where links shall not be followed, nil where that was left open.
+        Wish = Struct.new(:intent, :follow, :of, :subject, keyword_init: true)
 
         # @param grouping [Grouping]
-        # @param rules [Array<Array(Url::Pattern, String)>] intents given by pattern, the first match wins
+        # @param rules [Hash{String => Hash}] {"intent", "follow"} by URL or pattern; of patterns the last that matches wins
+        # @param groups [Hash{String => Hash}] {"intent", "follow"} by name of the group
         # @param key_pages [Array<String>] URLs in normal form
-        def initialize(grouping:, rules:, key_pages:)
+        # @raise [Url::Pattern::Malformed]
+        def initialize(grouping:, rules:, groups:, key_pages:)
           @grouping = grouping
-          @rules = rules
+          patterns = rules.map { |source, value| [Url::Pattern.new(source), value] }
+          exact, others = patterns.partition { |pattern, _| pattern.exact? }
+          @own = exact.to_h { |pattern, value| [pattern.source, wish("url", pattern.source, value)] }
+          @patterns = others.reverse.map { |pattern, value| [pattern, wish("pattern", pattern.source, value)] }
+          @groups = groups.to_h { |name, value| [name, wish("group", name, value)] }
           @key_pages = key_pages.to_h { |url| [url, true] }
         end
 
         # @param url [String] in normal form
+        # @return [Wish, nil] what decides for it
+        def wish_for(url) = @own[url] || @patterns.find { |pattern, _| pattern.match?(url) }&.last || @groups[group(url)]
+
+        # @param url [String] in normal form
         # @return [String] one of NAMES
-        def of(url)
-          own = @rules.find { |pattern, _| pattern.match?(url) }
-          own ? own[1] : @grouping.intent(url) || "undecided"
-        end
+        def of(url) = wish_for(url)&.intent || "undecided"
+
+        # @param url [String] in normal form
+        # @return [Boolean, nil] false where its links shall not be followed; nil where that was left open
+        def follow(url) = wish_for(url)&.follow
 
         # @param url [String] in normal form
         # @return [String] the name of its group
@@ -42,6 +56,10 @@ module IronTrellis
           else false
           end
         end
+
+        private
+
+        def wish(of, subject, value) = Wish.new(intent: value["intent"], follow: value["follow"], of: of, subject: subject)
       end
     end
   end

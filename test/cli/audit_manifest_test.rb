@@ -35,10 +35,19 @@ class AuditManifestTest < Minitest::Test
   def self.found_by_audit(needs)
     start = STARTS.fetch(needs, "http://www.skerrylamps.example/")
     server = needs ? SiteServer.skerry : SiteServer.skerry_whole
+    choose_canonicals("manifest #{needs}") if needs == "kept_out"
     result = audit(start, *at_the_stand_in("www.skerrylamps.example", server), *options(needs), "--site", "manifest #{needs}")
     raise result.err unless result.code.zero?
 
     result.rows("faults").group_by { |fault| fault["code"] }
+  end
+
+  # What was decided before stays when a site is audited again.
+  def self.choose_canonicals(name)
+    IronTrellis::Store::Database.prepare
+    site = IronTrellis::Store::Site.find_by(name: name) || IronTrellis::Store::Site.found(name: name, settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"]))
+    chosen = {"#{MANIFEST["origin"]}/lamps/masthead/ms-55-copper" => "#{MANIFEST["origin"]}/lamps/masthead/", "#{MANIFEST["origin"]}/makers/ines-rasten" => "http://www.harbour-almanac.example/people/rasten"}
+    site.decisions.decide("canonical", chosen.transform_values { |target| {"target" => target} }, by: "Test", now: Time.now)
   end
 
   # The command line has no way to trust an authority of tests, so this one is crawled here.

@@ -44,7 +44,7 @@ class ReadingsTest < Minitest::Test
   end
 
   def test_groups_are_first_folders_unless_a_pattern_matches_first
-    group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"), intent: "keep_out")
+    group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"))
     grouping = Core::Groups::Grouping.new(groups: [group], main_host: "a.test")
 
     names = %w[http://a.test/lamps/x http://a.test/about http://a.test/ http://b.test/x/y http://a.test/lamps/tag/z http://a.test/x?y=/z].map { |url| grouping.name(url) }
@@ -52,11 +52,14 @@ class ReadingsTest < Minitest::Test
   end
 
   def test_a_urls_own_intent_beats_its_groups_and_wanted_follows
-    group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"), intent: "keep_out")
+    group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"))
     intents = Core::Groups::Intents.new(grouping: Core::Groups::Grouping.new(groups: [group], main_host: "a.test"),
-      rules: [[Core::Url::Pattern.new("*/tag/good"), "index"]], key_pages: ["http://a.test/key"])
+      rules: {"http://a.test/tag/best" => {"intent" => "undecided", "follow" => false}, "*/tag/*" => {"intent" => "keep_out"}, "*/tag/good" => {"intent" => "index"}, "*/tag/best" => {"intent" => "index"}},
+      groups: {"Tags" => {"intent" => "index"}, "/n/" => {"intent" => "keep_out"}}, key_pages: ["http://a.test/key"])
 
-    assert_equal %w[index keep_out undecided], %w[http://a.test/tag/good http://a.test/tag/x http://a.test/y].map { |url| intents.of(url) }
+    assert_equal %w[index keep_out undecided undecided keep_out], %w[http://a.test/tag/good http://a.test/tag/x http://a.test/y http://a.test/tag/best http://a.test/n/1].map { |url| intents.of(url) }
+    assert_equal [["url", "http://a.test/tag/best"], ["pattern", "*/tag/good"], ["group", "/n/"]], %w[http://a.test/tag/best http://a.test/tag/good http://a.test/n/1].map { |url| intents.wish_for(url).to_a.last(2) }
+    assert_equal [false, nil], [intents.follow("http://a.test/tag/best"), intents.follow("http://a.test/n/1")]
     assert intents.wanted?("http://a.test/tag/good", listed: false)
     refute intents.wanted?("http://a.test/tag/x", listed: true)
     assert intents.wanted?("http://a.test/y", listed: true)

@@ -30,6 +30,7 @@ class RulesTest < Minitest::Test
     "canonical-many" => [{canonicals: {"html" => %w[http://a.test/x http://a.test/y]}}, {canonicals: {"html" => %w[http://a.test/x]}}, {canonicals: {"html" => %w[http://a.test/x], "header" => %w[http://a.test/y]}}],
     "canonical-misplaced" => [{canonical_marks: {"malformed" => [], "misplaced" => %w[http://a.test/y]}}, {canonical_marks: {"malformed" => %w[/x], "misplaced" => []}}],
     "canonical-missing" => [{canonical_state: "none"}, {canonical_state: "malformed"}, {indexable: false}, {kind: "pdf"}],
+    "canonical-not-wanted" => [{chosen_canonical: "http://a.test/y", canonical: "http://a.test/x", status: 200, kind: "html"}, {chosen_canonical: "http://a.test/y", canonical: "http://a.test/y", status: 200, kind: "html"}],
     "canonical-off-site" => [{canonical_off_site: true, canonical: "http://b.test/"}, {canonical_off_site: false}],
     "canonical-paged-to-first" => [{url: "http://a.test/x?page=2", canonical: "http://a.test/x", canonical_state: "other"}, {url: "http://a.test/x?page=1"}, {canonical: "http://a.test/y"}, {canonical_state: "self"}],
     "copy-exact" => [{copy_of: "http://a.test/y", likeness: 1.0}, {likeness: 0.99}, {copy_of: nil}],

@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A canonical names a page of another site.
+        # A canonical names a page of another site that wasn't chosen.
         class CanonicalOffSite < PageRule
           CODE = "canonical-off-site"
           GRADE = "diverts"
@@ -13,7 +13,7 @@ module IronTrellis
           SOURCE = "RFC 6596; CP"
 
           def check(page)
-            fault(page, about: page.canonical) if page.canonical_off_site
+            fault(page, about: page.canonical) if page.canonical_off_site && page.canonical != page.chosen_canonical
           end
         end
       end

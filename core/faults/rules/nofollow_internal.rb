@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A page, or a link within the site, says nofollow.
+        # A page, or a link within the site, says nofollow, though that wasn't decided.
         class NofollowInternal < PageRule
           CODE = "nofollow-internal"
           GRADE = "weakens"
@@ -14,6 +14,7 @@ module IronTrellis
           NEEDS_ALL = true
 
           def check(page)
+            return [] if page.follow == false
             return [fault(page)] if page.nofollow
 
             (page.unfollowed || []).map { |url| fault(page, about: url) }
