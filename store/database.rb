@@ -76,7 +76,12 @@ module IronTrellis
       def migrate
         ActiveRecord::Migration.verbose = false
         context = ActiveRecord::MigrationContext.new(MIGRATIONS)
-        context.migrate if context.needs_migration?
+        return unless context.needs_migration?
+
+        context.migrate
+        # Migrations look at tables while later ones still change them.
+        ActiveRecord::Base.connection_pool.schema_cache.clear!
+        ActiveRecord::Base.descendants.each(&:reset_column_information)
       end
 
       def database_of_url = url[%r{/([^/?]+)(?:\?.*)?\z}, 1]

@@ -76,7 +76,7 @@ module IronTrellis
         Sql.raw.exec("CREATE INDEX #{@ledger}_by_faults ON #{@ledger} USING gin (faults)")
         Partitions.index(["faults"], @run.id)
         FaultBook.new(@run).roll_up
-        @run.update!(finished_at: now, structure: yield)
+        @run.update!(finished_at: now, **yield)
       end
 
       # @return [void]

@@ -24,7 +24,7 @@ module IronTrellis
         run = Store::VerdictRun.begin(@crawl, rules_digest: rules_digest, now: @clock.call)
         writer = Store::VerdictWriter.new(run)
         @facts.prepared { judge(writer) }
-        ActiveRecord::Base.transaction { writer.finish(@clock.call) { Store::Structure.new(run, @limits.for(nil), @facts.flow).call } }
+        ActiveRecord::Base.transaction { writer.finish(@clock.call) { summed_up(run) } }
         run
       ensure
         writer&.drop_stage
@@ -42,6 +42,11 @@ module IronTrellis
         writer.copies.fill(CopiesOfCrawl.new(Store::PageTexts.new(writer.stage, @crawl)).call)
         faults.rest(Store::StagedRows.new(writer.stage, writer.copies.table, @crawl, has_sitemaps: @facts.sitemaps?),
           Store::SuspectLinks.new(writer.stage, @crawl, limits: {heavy_image: @limits.least(:heavy_image)}), Store::SiteBook.new(writer.stage, @crawl).call)
+      end
+
+      # What screens show of the site as a whole.
+      def summed_up(run)
+        {structure: Store::Structure.new(run, @limits.for(nil), @facts.flow).call, languages: Store::Deciding::LanguageSummary.new(run, @crawl.crawl_settings.main_host).call}
       end
 
       def rules_digest

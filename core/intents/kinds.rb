@@ -10,7 +10,7 @@ module IronTrellis
           # @param url [String]
           # @param called [String, nil] its title
           # @return [Boolean]
-          def like?(url, called) = url.match?(pattern) || (title && called ? called.downcase.match?(title) : false)
+          def like?(url, called) = url.match?(pattern) || ((title && called) ? called.downcase.match?(title) : false)
         end
 
         ALL = [
@@ -23,7 +23,7 @@ module IronTrellis
           Kind.new(name: "archive by date", pattern: %r{/(?:19|20)\d\d(?:/[01]?\d)?/?\z}, why: "An archive by date lists excerpts of pages that stand for themselves."),
           Kind.new(name: "tag archive", pattern: %r{/(?:tags?|topics?|schlagwort|emne|etiqueta)/[^/]+/?\z}i, why: "A tag's archive lists excerpts of pages that stand for themselves."),
           Kind.new(name: "author archive", pattern: %r{/(?:authors?|makers|autor|forfatter)/[^/]+/?\z}i, why: "An author's archive lists excerpts of pages that stand for themselves."),
-          Kind.new(name: "image page", pattern: %r{/(?:attachment|photos?|images?|gallery|foto|billede)/[^/]+/?\z}i, why: "A page around one image has no text of its own."),
+          Kind.new(name: "image page", pattern: %r{/(?:attachment|photos?|pictures?|images?|gallery|foto|billede)/[^/]+/?\z}i, why: "A page around one image has no text of its own."),
           Kind.new(name: "print view", pattern: %r{/print/?\z|[?&]print(?:=|\z)}i, why: "It says what the page itself says.")
         ].freeze
 

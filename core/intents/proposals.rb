@@ -52,9 +52,14 @@ module IronTrellis
 
         def keep_out(group, pages, kind)
           own = median(pages.filter_map(&:own_share))
-          return if ARCHIVES.include?(kind.name) && own && own >= LITTLE
+          words = median(pages.filter_map(&:words))
+          return if ARCHIVES.include?(kind.name) && own && own >= LITTLE && words.to_i >= THIN
 
-          Proposal.new(group: group, intent: "keep_out", reasons: [kind.why, ("Half of its pages have less than #{percent(own)} of their words for themselves." if own && own < LITTLE)].compact)
+          Proposal.new(group: group, intent: "keep_out", reasons: [kind.why, *poor(own, words)])
+        end
+
+        def poor(own, words)
+          [("Half of its pages have less than #{percent(own)} of their words for themselves." if own && own < LITTLE), ("They are thin: #{words.round} words." if words && words < THIN)].compact
         end
 
         def wanted(group, pages)
@@ -71,7 +76,7 @@ module IronTrellis
           words = median(pages.filter_map(&:words))
           return unless own && own < LITTLE && pages.size >= 3
 
-          Proposal.new(group: group, intent: "keep_out", reasons: ["Half of its pages have less than #{percent(own)} of their words for themselves, and no sitemap lists them.", ("They are thin: #{words.round} words." if words && words < THIN)].compact)
+          Proposal.new(group: group, intent: "keep_out", reasons: [*poor(own, words), "Sitemaps list few of them, or none."])
         end
 
         def singles(group, pages, kind_of_group)

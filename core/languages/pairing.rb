@@ -63,7 +63,9 @@ module IronTrellis
         def path_below_language(url)
           path = url.sub(%r{\Ahttps?://[^/]+}, "")
           first = path[%r{\A/([a-zA-Z]{2}(?:-[a-zA-Z]{2})?)(?=/|\z)}, 1]
-          (first && Codes::LANGUAGES.key?(first[0, 2].downcase)) ? path.delete_prefix("/#{first}").then { |rest| rest.empty? ? "/" : rest } : path
+          return path unless first && Codes::LANGUAGES.key?(first[0, 2].downcase)
+
+          path.delete_prefix("/#{first}").then { |rest| rest.empty? ? "/" : rest }
         end
 
         def join(one, other, why)

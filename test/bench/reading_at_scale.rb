@@ -46,7 +46,7 @@ def made
   Sql.raw.exec(format(ROWS, stage: writer.stage, urls: URLS, crawl: crawl.id))
   FAULTS.each { |code, (every, grade)| Sql.raw.exec(format(FAULT, run: run.id, every: every, code: code, grade: grade, stage: writer.stage)) }
   Bench.say("finishing …")
-  ActiveRecord::Base.transaction { writer.finish(Time.now) { Store::Structure.new(run, IronTrellis::Core::Settings::Thresholds.default, []).call } }
+  ActiveRecord::Base.transaction { writer.finish(Time.now) { {structure: Store::Structure.new(run, IronTrellis::Core::Settings::Thresholds.default, []).call} } }
   crawl.update!(state: "finished", finished_at: Time.now)
   Sql.raw.exec("VACUUM (ANALYZE) ledger_rows_#{run.id}")
   [crawl, run]

@@ -70,6 +70,8 @@ class AddDecisions < ActiveRecord::Migration[7.2]
       t.text :chosen_canonical
     end
     add_column :verdict_runs, :suggested_at, :timestamptz
+    # Languages summed up for their screen.
+    add_column :verdict_runs, :languages, :jsonb
     add_foreign_key :route_suggestions, :verdict_runs, column: :run_id, on_delete: :cascade
 
     reversible do |direction|

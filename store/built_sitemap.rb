@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    # One file of a set, as it must lie on its server. `host` is the origin.
+    class BuiltSitemap < Record
+      self.table_name = "built_sitemaps"
+
+      # @return [Hash] for JSON
+      def view = {host: host, name: name, urls: urls, bytes: bytes, lastmod: lastmod&.iso8601}
+    end
+  end
+end

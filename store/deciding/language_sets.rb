@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Deciding
+      # The sets of languages that a site shall have: those that were decided, and of the rest the clusters that it names itself, with their codes put right.
+      class LanguageSets
+        # @param run [VerdictRun]
+        # @param site [Site]
+        def initialize(run, site)
+          @run = run
+          @site = site
+        end
+
+        # @return [Array<Core::Languages::CompleteSet>]
+        def all
+          decided = @site.decisions.values("languages").values.map { |value| value["pages"] }
+          taken = decided.flat_map(&:values).to_h { |url| [url, true] }
+          (decided + clusters.reject { |pages| pages.each_value.any? { |url| taken.key?(url) } }).map { |pages| Core::Languages::CompleteSet.new(pages) }
+        end
+
+        # @return [Hash{String => Hash{String => String}}] by page the URL for each code
+        def by_url = all.each_with_object({}) { |set, found| set.to_h.values.uniq.each { |url| found[url] = set.to_h } }
+
+        # @param form [String] "head", "header", "sitemap" or "csv"
+        # @return [String] what has to be written, for all pages
+        # @raise [Core::Error::InvalidInput]
+        def write(form)
+          case form
+          when "head" then blocks { |set| set.head_lines.join("\n") }
+          when "header" then blocks { |set| "Link: #{set.header}" }
+          when "sitemap" then Core::Sitemaps::Xml.head + all.map(&:sitemap_entries).join + Core::Sitemaps::Xml.tail
+          when "csv" then CSV.generate_line(%w[url hreflang target]) + pages { |set, url| set.to_h.map { |code, target| CSV.generate_line([url, code, target]) }.join }.join
+          else raise Core::Error::InvalidInput.new("“#{form}” is no form of a set; use head, header, sitemap or csv.")
+          end
+        end
+
+        # @param cluster [Hash] of the summary
+        # @return [Hash] cluster, columns ({code => url}), rows ([{url, url_id, status, redirect_to, noindex, cells}]), set (lines in each form, by page), decision
+        def detail(cluster)
+          annotations = annotations_of(cluster["members"])
+          matrix = Core::Languages::Matrix.new(Core::Languages::Clusters.of(annotations).find { |one| one.members.include?(cluster["first"]) }, annotations)
+          known = known(cluster["members"])
+          decision = decision(cluster["members"])
+          {first: cluster["first"], notes: cluster["notes"], columns: matrix.columns, rows: matrix.rows.map { |row| row(row, known) }, pages: decision ? decision.value["pages"] : pages_of(matrix.columns), decision: decision&.view}
+        end
+
+        # @param pages [Hash{String => String}] URL by code
+        # @return [Hash] head, header, sitemap: what each page of the set must carry
+        def lines(pages)
+          set = Core::Languages::CompleteSet.new(pages)
+          {pages: set.to_h, head: set.head_lines.join("\n"), header: "Link: #{set.header}", sitemap: set.sitemap_entries}
+        end
+
+        private
+
+        def pages = all.flat_map { |set| set.to_h.values.uniq.map { |url| yield set, url } }
+
+        def blocks = pages { |set, url| "#{url}\n#{yield(set)}\n" }.join("\n")
+
+        def clusters = (@run.languages || {}).fetch("clusters", []).filter_map { |cluster| whole(cluster) }
+
+        def whole(cluster)
+          annotations = all_annotations.values_at(*cluster["members"]).flatten.compact
+          found = Core::Languages::Clusters.of(annotations).find { |one| one.members.include?(cluster["first"]) } or return
+          pages_of(Core::Languages::Matrix.new(found, annotations).columns).then { |pages| pages if pages.except(Core::Languages::Matrix::DEFAULT).size > 1 }
+        end
+
+        def all_annotations = @all_annotations ||= Annotations.new(@run).call.group_by(&:url)
+
+        def annotations_of(urls) = Annotations.new(@run).call(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })
+
+        # By the code that was probably meant; what can't be put right is left out, and so is what isn't a page of its own.
+        def pages_of(columns)
+          columns.filter_map { |code, url| (tag = Core::Languages::Tag.read(code)) && (right = tag.usable? ? code : tag.likely) && [right, url] }.to_h
+        end
+
+        def decision(members) = @site.decisions.in_force("languages").each_value.find { |one| one.value["pages"].values.intersect?(members) }
+
+        def known(urls)
+          ledger = Partitions.name("ledger_rows", @run.id)
+          Sql.rows("SELECT url_id::text AS url_id, url, title, lang, status, redirect_to, noindex, robots_allowed, canonical_state FROM #{ledger} WHERE url_id = ANY($1::bigint[])", [Sql.array(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })]).to_h { |row| [row["url"], row] }
+        end
+
+        def row(row, known)
+          page = known[row.url] || {}
+          {url: row.url, url_id: page["url_id"], lang: page["lang"], status: page["status"], redirect_to: page["redirect_to"], noindex: page["noindex"], allowed: page["robots_allowed"], diverted: page["canonical_state"] == "other",
+           cells: row.cells.map(&:to_h)}
+        end
+      end
+    end
+  end
+end

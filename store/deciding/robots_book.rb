@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Deciding
+      # The robots.txt files of a site as the crawl found them, the drafts beside them, and what a draft would change for all URLs known.
+      class RobotsBook
+        FILES = "SELECT origin, status, body FROM robots_files WHERE crawl_id = $1 ORDER BY origin"
+        URLS = "SELECT url_id::text AS url_id, url, importance, wanted FROM %<ledger>s WHERE starts_with(url, $1 || '/') ORDER BY importance DESC NULLS LAST, url_id"
+        MOST_ROWS = 100
+
+        # @param run [VerdictRun]
+        # @param site [Site]
+        def initialize(run, site)
+          @run = run
+          @site = site
+          @agent = run.crawl.crawl_settings.agent
+        end
+
+        # @return [Array<Hash>] origin, status, and whether there is a draft
+        def origins
+          drafts = @site.decisions.values("robots")
+          files.map { |file| {origin: file["origin"], status: file["status"], draft: drafts.key?(file["origin"])} }
+        end
+
+        # @param origin [String]
+        # @param text [String, nil] the draft; nil for the one that was kept, or the file itself
+        # @return [Hash] live (text, nil where there is none), text, lines ([{number, text, meaning, flaw}]), difference ([{change, text}]), agent, freed and shut
+        #   ({total, wanted, rows}): URLs that would become allowed, and that would be blocked
+        # @raise [Core::Error::NotFound]
+        def trial(origin, text = nil)
+          file = files.find { |one| one["origin"] == origin } || raise(Core::Error::NotFound.new("The crawl met no robots.txt at #{origin}."))
+          live = readable(file)
+          text ||= @site.decisions.values("robots").dig(origin, "text") || live.to_s
+          {origin: origin, status: file["status"], live: live, text: text, agent: @agent, lines: Core::Robots::Meaning.of(text).map(&:to_h), difference: Core::Robots::Difference.of(live.to_s, text).map(&:to_h)}.merge(changed(file, origin, text))
+        end
+
+        private
+
+        def files = @files ||= Sql.rows(FILES, [@run.crawl_id])
+
+        def readable(file) = ((200..299).cover?(file["status"]) ? file["body"].to_s.dup.force_encoding(Encoding::UTF_8).scrub : nil)
+
+        def changed(file, origin, text)
+          now = Core::Robots::Policy.from_answer(status: file["status"], text: readable(file), agent: @agent)
+          then_ = Core::Robots::Policy.from_answer(status: 200, text: text, agent: @agent)
+          rows = Sql.rows(format(URLS, ledger: Partitions.name("ledger_rows", @run.id)), [origin]).map { |row| row.merge(decided(row["url"], now, then_)) }
+          {freed: told(rows.select { |row| !row["before"] && row["after"] }), shut: told(rows.select { |row| row["before"] && !row["after"] })}
+        end
+
+        def decided(url, now, then_)
+          parts = Core::Url::NormalForm.split(url)
+          after = then_.decide(parts)
+          before = now.decide(parts)
+          {"before" => before.allowed?, "after" => after.allowed?, "line" => after.line || before.line, "rule" => after.rule || before.rule}
+        end
+
+        def told(rows) = {total: rows.size, wanted: rows.count { |row| row["wanted"] }, rows: rows.first(MOST_ROWS).map { |row| row.slice("url_id", "url", "importance", "wanted", "line", "rule") }}
+      end
+    end
+  end
+end

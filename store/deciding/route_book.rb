@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Deciding
+      # The redirects that a crawl met, and the addresses that answer no more.
+      class RouteBook
+        # How redirects can be narrowed, by what is wrong with them.
+        KINDS = {
+          "all" => "true", "chains" => "faults @> '{redirect-chain}'", "loops" => "faults @> '{redirect-loop}'", "temporary" => "faults @> '{redirect-temporary}'",
+          "to_home" => "faults @> '{redirect-to-home}'", "to_missing" => "faults @> '{redirect-to-missing}'"
+        }.freeze
+        OBSERVED = "redirect_to IS NOT NULL"
+        COUNTS = "SELECT #{KINDS.map { |name, what| "count(*) FILTER (WHERE #{what}) AS #{name}" }.join(", ")} FROM %<ledger>s WHERE #{OBSERVED}".freeze
+        HOPS = <<~SQL
+          SELECT url_id::text AS url_id, url, status, redirect_to, redirect_chain, final_url, final_status, links_in, cardinality(in_sitemaps) > 0 AS listed, faults
+          FROM %<ledger>s WHERE #{OBSERVED} AND %<kind>s ORDER BY links_in DESC, url COLLATE "C" LIMIT %<most>d
+        SQL
+        # Something leads to them, and they answer that they aren't there.
+        LOST = "status BETWEEN 400 AND 499 AND (links_in > 0 OR cardinality(in_sitemaps) > 0 OR cardinality(found_by) > 0) AND #{Ledger::Fields::DOCUMENTS}"
+        BROKEN = <<~SQL
+          SELECT l.url_id::text AS url_id, l.url, l.status, l.links_in, cardinality(l.in_sitemaps) > 0 AS listed, coalesce(k.importance, 0) AS importance, s.suggestions
+          FROM %<ledger>s l LEFT JOIN route_suggestions s ON s.run_id = $1 AND s.url_id = l.url_id
+          LEFT JOIN LATERAL (SELECT max(f.importance) AS importance FROM %<links>s k JOIN %<ledger>s f ON f.url_id = k.source_id WHERE k.target_id = l.url_id) k ON true
+          WHERE #{LOST} ORDER BY (l.links_in > 0) DESC, coalesce(k.importance, 0) DESC, l.links_in DESC, l.url COLLATE "C" LIMIT %<most>d
+        SQL
+        MOST = 500
+
+        # @param run [VerdictRun]
+        # @param site [Site]
+        def initialize(run, site)
+          @run = run
+          @site = site
+          @names = {ledger: Partitions.name("ledger_rows", run.id), links: Partitions.name("links", run.crawl_id), most: MOST}
+        end
+
+        # @param kind [String] one of KINDS
+        # @return [Hash] counts by kind, and rows of the one asked for, those with most links in first, at most MOST
+        def observed(kind)
+          what = KINDS.fetch(kind) { raise Core::Error::InvalidInput.new("“#{kind}” is no kind of redirects.") }
+          {counts: Sql.rows(format(COUNTS, @names)).first, rows: Sql.rows(format(HOPS, @names.merge(kind: what)))}
+        end
+
+        # @return [Hash] rows, those with links in and with important pages behind these first, each with suggestions (nil where none were worked out yet) and what was decided; how many
+        #   there are, and when suggestions were worked out
+        def broken
+          routes = @site.decisions.in_force("route")
+          total = Sql.run("SELECT count(*) FROM #{@names[:ledger]} WHERE #{LOST}").getvalue(0, 0).to_i
+          {rows: Sql.rows(format(BROKEN, @names), [@run.id]).map { |row| row.merge("decision" => routes[row["url"]]&.view) }, total: total, suggested_at: @run.suggested_at&.iso8601}
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Deciding
+      # The redirect map of a site as it was decided: checked as a whole, against the pages that live, and by what servers answered.
+      class RouteMap
+        PAGES = "SELECT url, status, redirect_to FROM %<ledger>s WHERE url = ANY($1::text[])"
+        KNOWN = "SELECT url FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY importance DESC NULLS LAST, url_id"
+        MOST_MATCHES = 100
+        LIVE = (200..299)
+
+        # @param site [Site]
+        # @param run [VerdictRun, nil] of its newest crawl
+        def initialize(site, run)
+          @site = site
+          @names = run && {ledger: Partitions.name("ledger_rows", run.id)}
+        end
+
+        # @return [Array<Core::Routes::Route>] in the order in which they were decided, without those that were refused
+        def routes
+          @routes ||= accepted.map { |from, value| route(from, value) }
+        end
+
+        # @return [Hash] routes ([{from, to, status, kind, query, why, decision, flaws, test, matches}]), and flaws in all
+        def call
+          decisions = @site.decisions.in_force("route")
+          tests = RouteTest.where(site_id: @site.id).to_h { |test| [test.source, test.view] }
+          flaws = flaws().group_by(&:from)
+          rows = routes.map do |route|
+            route.to_h.slice(:from, :to, :status, :kind, :query).merge(why: decisions[route.from].value["why"], decision: decisions[route.from].view, test: tests[route.from],
+              flaws: flaws.fetch(route.from, []).map { |flaw| {code: flaw.code, about: flaw.about} })
+          end
+          {routes: rows, refused: decisions.count { |_, one| one.value["refused"] }, flaws: flaws.values.flatten.map(&:code).tally}
+        end
+
+        # @return [Array<Core::Routes::Route>] as servers should have them: chains shortened, loops and second rules for one address left out
+        def flattened
+          exact, patterns = routes.partition { |route| !route.pattern? }
+          kept = Core::Routes::MapCheck.new(exact).flattened.to_h { |route| [route.from, route] }
+          exact.filter_map { |route| kept[route.from]&.then { |last| Core::Routes::Route.new(**route.to_h, to: last.to, status: last.status) } } + patterns
+        end
+
+        # @param route [Core::Routes::Route] not decided yet
+        # @return [Hash] total, and the first of the known URLs that it would take ({url, target, status, target_status})
+        def trial(route)
+          table = Core::Routes::Table.new([route])
+          known = @names ? Sql.run(format(KNOWN, @names)).column_values(0) : []
+          matched = known.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }
+          shown = matched.first(MOST_MATCHES)
+          pages = pages(shown.flatten.compact)
+          rows = shown.map { |url, target| {url: url, target: target, status: pages.dig(url, "status"), target_status: target && pages.dig(target, "status")} }
+          {total: matched.size, living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| LIVE.cover?(page["status"]) }, rows: rows}
+        end
+
+        # @param from [String]
+        # @param value [Hash]
+        # @return [Core::Routes::Route]
+        def route(from, value) = Core::Routes::Route.new(from: from, to: value["to"], status: value["status"], kind: value["kind"], query: value["query"])
+
+        private
+
+        def accepted = @site.decisions.values("route").reject { |_, value| value["refused"] }
+
+        def flaws
+          exact = routes.reject(&:pattern?)
+          Core::Routes::MapCheck.new(exact).flaws + against_pages(exact)
+        end
+
+        # A route must not take a page that lives, and should lead to one.
+        def against_pages(exact)
+          pages = pages(exact.flat_map { |route| [route.from, route.to] }.compact)
+          exact.flat_map { |route| [living(route, pages[route.from]), target(route, route.to && pages[route.to])].compact }
+        end
+
+        def living(route, page) = (flaw("route-source-lives", route, page["status"].to_s) if page && LIVE.cover?(page["status"]))
+
+        def target(route, page)
+          return if page.nil?
+          return flaw("route-to-redirect", route, page["redirect_to"]) if page["redirect_to"]
+
+          flaw("route-to-missing", route, page["status"].to_s) if page["status"] && page["status"] >= 400
+        end
+
+        def flaw(code, route, about) = Core::Routes::Flaw.new(code: code, from: route.from, about: about)
+
+        def pages(urls)
+          return {} if @names.nil? || urls.empty?
+
+          Sql.rows(format(PAGES, @names), [Sql.array(urls.uniq)]).to_h { |row| [row["url"], row] }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Builds the sitemaps that were asked for.
+      class BuildSitemaps < Job
+        def run(build_id:)
+          build = Store::SitemapBuild.find_by(id: build_id, state: Store::SitemapBuild::WAITING)
+          begin
+            SitemapBuilding.new(build, clock: -> { now }).call if build
+          rescue Core::Error => error
+            build.update!(state: Store::SitemapBuild::FAILED, message: error.message)
+          end
+          finish
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Works out where the lost addresses of a judged crawl could lead.
+      class SuggestTargets < Job
+        def run(run_id:)
+          verdicts = Store::VerdictRun.find_by(id: run_id, suggested_at: nil)
+          RouteTargets.new(verdicts, clock: -> { now }).call if verdicts
+          finish
+        end
+      end
+    end
+  end
+end

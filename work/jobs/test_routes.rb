@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Asks servers for the sources of a site's routes, some seconds at a time; its successor goes on behind the last one.
+      class TestRoutes < Job
+        PORTION = 20
+
+        def run(site_id:, asked_at:)
+          site = Store::Site.find_by(id: site_id)
+          deadline = monotonic + SECONDS
+          open = site ? untested(site, Time.iso8601(asked_at)) : []
+          while open.any? && monotonic < deadline
+            RouteTrial.new(site, clock: -> { now }).call(open.shift(PORTION))
+          end
+          go_on(site_id, asked_at, open)
+        end
+
+        private
+
+        def untested(site, asked_at)
+          done = Store::RouteTest.where(site_id: site.id).where("tested_at >= ?", asked_at).pluck(:source).to_h { |source| [source, true] }
+          Store::Deciding::RouteMap.new(site, nil).flattened.reject { |route| route.pattern? || done.key?(route.from) }
+        end
+
+        def go_on(site_id, asked_at, open)
+          ActiveRecord::Base.transaction do
+            Queue.enqueue(TestRoutes, {site_id: site_id, asked_at: asked_at}, queue: Crawling::QUEUE) if open.any?
+            finish
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require "stringio"
+require "zlib"
+
+module IronTrellis
+  module Work
+    # Builds the sitemaps of a site by its plan: a set of files for each host, kept until newer ones take their place.
+    class SitemapBuilding
+      # Keeps a file when it is closed.
+      class Kept
+        def initialize(packed, &keep)
+          @bytes = StringIO.new("".b)
+          @io = packed ? Zlib::GzipWriter.new(@bytes) : @bytes
+          @keep = keep
+        end
+
+        def <<(text) = @io << text
+
+        def close
+          @io.finish if @io.is_a?(Zlib::GzipWriter)
+          @keep.call(@bytes.string)
+        end
+      end
+
+      # @param site [Store::Site]
+      # @param now [Time]
+      # @return [Store::SitemapBuild] that waits to be built, in a job
+      # @raise [Core::Error::Conflict]
+      def self.ask(site, now:)
+        run = site.newest_crawl&.verdict_run or raise Core::Error::Conflict.new("The site has no crawl yet that could say what to list. Crawl it first.")
+        ActiveRecord::Base.transaction do
+          build = Store::SitemapBuild.create!(site: site, run_id: run.id, state: Store::SitemapBuild::WAITING, asked_at: now)
+          Queue.enqueue(Jobs::BuildSitemaps, {build_id: build.id}, queue: Crawling::QUEUE)
+          build
+        end
+      end
+
+      # @param build [Store::SitemapBuild]
+      # @param clock [#call]
+      def initialize(build, clock:)
+        @build = build
+        @site = build.site
+        @clock = clock
+        @plan = Core::Decisions::Values::PLAN.merge(@site.decisions.values("sitemaps").values.first || {})
+      end
+
+      # @return [void]
+      def call
+        run = @site.newest_crawl.verdict_run
+        ActiveRecord::Base.transaction do
+          @build.files.delete_all
+          urls = write(Store::Deciding::Listings.new(run, @site, @plan, @clock.call))
+          @build.update!(run_id: run.id, state: Store::SitemapBuild::BUILT, built_at: @clock.call, urls: urls)
+        end
+        Store::SitemapBuild.where(site_id: @site.id).order(id: :desc).offset(Store::SitemapBuild::KEPT).each(&:destroy!)
+      end
+
+      private
+
+      def write(listings)
+        urls = 0
+        listings.each do |row|
+          begin_host(row.origin) if row.origin != @origin
+          @writer.add(row.listing, part: @plan["by_group"] ? row.group.delete_prefix(row.origin[%r{[^/]+\z}]) : "pages")
+          urls += 1
+        end
+        end_host
+        urls
+      end
+
+      def begin_host(origin)
+        end_host
+        @origin = origin
+        @contents = {}
+        @writer = Core::Sitemaps::Writer.new("#{origin}/", ending: @plan["packed"] ? ".xml.gz" : ".xml") do |name|
+          Kept.new(name.end_with?(".gz")) { |bytes| @contents[name] = bytes }
+        end
+      end
+
+      def end_host
+        return if @writer.nil?
+
+        @writer.finish.each do |file|
+          Store::BuiltSitemap.create!(sitemap_build_id: @build.id, host: @origin, name: file.name, urls: file.urls, bytes: file.bytes, lastmod: file.lastmod, content: @contents.delete(file.name))
+        end
+        @writer = nil
+      end
+    end
+  end
+end
