@@ -40,6 +40,7 @@ gem "bcrypt", "~> 3.1"
 gem "thor", "~> 1.3"
 gem "csv", "~> 3.3"
 gem "caxlsx", "~> 4.1"
+gem "rubyzip", "~> 2.4"
 gem "tty-progressbar", "~> 0.18"
 gem "foreman", "~> 0.90"
 

@@ -36,6 +36,33 @@ module IronTrellis
         end
       end
 
+      # Has them built anew where the plan says so and the crawl is the newest of the whole site.
+      #
+      # @param crawl [Store::Crawl] judged
+      # @param now [Time]
+      # @return [void]
+      def self.after_crawl(crawl, now:)
+        plan = crawl.site.decisions.values("sitemaps").values.first
+        ask(crawl.site, now: now) if plan && plan["rebuild"] == "after_crawl" && crawl.site.newest_crawl == crawl
+      end
+
+      # Has those built anew that were last built a day ago or earlier, where the plan says so.
+      #
+      # @param now [Time]
+      # @return [void]
+      def self.ask_due(now)
+        Store::Decision.where(kind: "sitemaps").distinct.pluck(:site_id).each do |site_id|
+          Store::Site.transaction do
+            site = Store::Site.lock.find_by(id: site_id) or next
+            plan = site.decisions.values("sitemaps").values.first
+            newest = Store::SitemapBuild.where(site_id: site_id).maximum(:asked_at)
+            ask(site, now: now) if plan && plan["rebuild"] == "daily" && site.newest_crawl && (newest.nil? || newest <= now - DAY)
+          end
+        end
+      end
+
+      DAY = 24 * 3600
+
       # @param build [Store::SitemapBuild]
       # @param clock [#call]
       def initialize(build, clock:)

@@ -2,7 +2,7 @@
 
 module IronTrellis
   module Work
-    # Starts the crawls whose time has come. Every worker looks now and then; the rows of the timetables see to it that each starts once.
+    # Starts the crawls, and the building of sitemaps, whose time has come. Every worker looks now and then; the rows of the timetables see to it that each starts once.
     class Timetables
       SECONDS = 15
 
@@ -20,6 +20,7 @@ module IronTrellis
 
         @looked_at = now
         start_due(now)
+        SitemapBuilding.ask_due(now)
         nil
       end
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "cgi"
 require "json"
 
 module SkerrySite
@@ -9,6 +10,10 @@ module SkerrySite
   #   POST /pages {"host": "www.skerrylamps.example", "path": "/about", "set": {"canonical": "http://www.skerrylamps.example/about"}}
   #
   # `set` takes the fields of Page. A page that isn't there yet is made.
+  #
+  #   POST /links {"from": "http://www.skerrylamps.example/old", "to": "http://www.skerrylamps.example/new"}
+  #
+  # leads every link that leads to the one address to the other.
   #
   #   DELETE /pages      forgets all that was done
   class Maintenance
@@ -32,8 +37,9 @@ module SkerrySite
     def call(env)
       case [env["REQUEST_METHOD"], env["PATH_INFO"]]
       when ["POST", "/pages"] then obey(JSON.parse(env["rack.input"].read))
+      when ["POST", "/links"] then obey(JSON.parse(env["rack.input"].read))
       when ["DELETE", "/pages"] then forget
-      else answer(404, "There is POST /pages and DELETE /pages.")
+      else answer(404, "There is POST /pages, POST /links and DELETE /pages.")
       end
     rescue JSON::ParserError, KeyError => error
       answer(422, "That can't be done: #{error.message}")
@@ -53,7 +59,18 @@ module SkerrySite
       answer(200, "All is as it was.")
     end
 
-    def change(order)
+    def change(order) = order.key?("from") ? repoint(order.fetch("from"), order.fetch("to")) : change_page(order)
+
+    # Written in whole or as a path, as links of the site are.
+    def repoint(from, to)
+      host = from[%r{\Ahttps?://([^/]+)}, 1]
+      @pages.each do |of, pages|
+        forms = [from, (from.sub(%r{\Ahttps?://[^/]+}, "") if of == host)].compact.map { |form| "href=\"#{CGI.escapeHTML(form)}\"" }
+        pages.each_value { |page| forms.each { |form| page.parts = page.parts.gsub(form, "href=\"#{CGI.escapeHTML(to)}\"") if page.parts } }
+      end
+    end
+
+    def change_page(order)
       host, path, set = %w[host path set].map { |name| order.fetch(name) }
       unknown = set.keys - FIELDS
       raise KeyError, "a page has no #{unknown.join(", ")}" if unknown.any?

@@ -22,6 +22,10 @@ module IronTrellis
         # @return [Hash{String => Hash{String => String}}] by page the URL for each code
         def by_url = all.each_with_object({}) { |set, found| set.to_h.values.uniq.each { |url| found[url] = set.to_h } }
 
+        # @return [Array<String>] pages that carry annotations and belong to no set: nothing else speaks of the same in another language, or another page stands for them there; they
+        #   should carry none
+        def alone = (all_annotations.keys - by_url.keys).sort
+
         # @param form [String] "head", "header", "sitemap" or "csv"
         # @return [String] what has to be written, for all pages
         # @raise [Core::Error::InvalidInput]
@@ -70,9 +74,23 @@ module IronTrellis
 
         def annotations_of(urls) = Annotations.new(@run).call(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })
 
-        # By the code that was probably meant; what can't be put right is left out, and so is what isn't a page of its own.
+        # By the code that was probably meant; what can't be put right is left out, and so is what doesn't stand for itself.
         def pages_of(columns)
-          columns.filter_map { |code, url| (tag = Core::Languages::Tag.read(code)) && (right = tag.usable? ? code : tag.likely) && [right, url] }.to_h
+          columns.filter_map do |code, url|
+            tag = Core::Languages::Tag.read(code)
+            right = tag.usable? ? code : tag.likely
+            page = standing(url)
+            [right, page] if right && page
+          end.to_h
+        end
+
+        # Where a redirect leads counts for what it was named for.
+        def standing(url)
+          @standing ||= {}
+          @standing.fetch(url) do
+            row = Sql.rows("SELECT indexable, redirect_to, final_url, final_status FROM #{Partitions.name("ledger_rows", @run.id)} WHERE url_id = $1", [Core::Url::NormalForm.id(@site.id, url)]).first || {}
+            @standing[url] = row["indexable"] ? url : (row["final_url"] if row["redirect_to"] && row["final_status"] == 200)
+          end
         end
 
         def decision(members) = @site.decisions.in_force("languages").each_value.find { |one| one.value["pages"].values.intersect?(members) }

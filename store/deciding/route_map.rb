@@ -50,7 +50,7 @@ module IronTrellis
           shown = matched.first(MOST_MATCHES)
           pages = pages(shown.flatten.compact)
           rows = shown.map { |url, target| {url: url, target: target, status: pages.dig(url, "status"), target_status: target && pages.dig(target, "status")} }
-          {total: matched.size, living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| LIVE.cover?(page["status"]) }, rows: rows}
+          {total: matched.size, living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| lives?(page) }, rows: rows}
         end
 
         # @param from [String]
@@ -73,7 +73,10 @@ module IronTrellis
           exact.flat_map { |route| [living(route, pages[route.from]), target(route, route.to && pages[route.to])].compact }
         end
 
-        def living(route, page) = (flaw("route-source-lives", route, page["status"].to_s) if page && LIVE.cover?(page["status"]))
+        # An instant refresh answers 200 and leads elsewhere.
+        def lives?(page) = LIVE.cover?(page["status"]) && page["redirect_to"].nil?
+
+        def living(route, page) = (flaw("route-source-lives", route, page["status"].to_s) if page && lives?(page))
 
         def target(route, page)
           return if page.nil?

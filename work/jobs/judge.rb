@@ -17,6 +17,7 @@ module IronTrellis
           crawl.count
           Judging.new(crawl, clock: -> { now }).call
           crawl.advance(Store::Crawl::JUDGING, Store::Crawl::FINISHED, finished_at: now)
+          SitemapBuilding.after_crawl(crawl, now: now)
           finish
         end
 

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+require "tempfile"
+
+module IronTrellis
+  module Api
+    module Routes
+      # What is wanted of each page: the evidence, what other wishes would change, and what has to be written where.
+      module Intents
+        COLUMNS = %w[step url where action text reason].freeze
+
+        # What the routes share.
+        module View
+          def directives = Store::Deciding::DirectiveBook.new(run)
+
+          def robots_book = Store::Deciding::RobotsBook.new(run, crawl.site)
+
+          # A table made whole before it is sent.
+          def table_file(name, columns, rows, format: "csv")
+            table = Ports::Tables.named(format)
+            file = Tempfile.new([name, ".#{format}"])
+            table.write(file.path, columns, rows)
+            content_type table::TYPE
+            attachment "#{crawl.site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-#{name}.#{format}"
+            ::File.binread(file.path).tap { file.close! }
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/crawls/:crawl/intent") do
+            book = Store::Deciding::IntentBook.new(run, crawl.site)
+            json(groups: book.groups, proposals: book.proposals)
+          end
+
+          app.post("/api/crawls/:crawl/intent/trial") { json(Store::Deciding::IntentTrial.new(run, crawl.site).call(body_json["values"])) }
+
+          app.get("/api/crawls/:crawl/directives") { json(**directives.by_group, rows: directives.rows) }
+
+          app.get("/api/crawls/:crawl/directives.:format") do
+            table_file("directives", COLUMNS, directives.items.lazy.map { |item| COLUMNS.map { |column| item[column] } }, format: params[:format])
+          end
+
+          app.get("/api/crawls/:crawl/robots") { json(origins: robots_book.origins) }
+
+          app.post("/api/crawls/:crawl/robots") { json(robots_book.trial(body_json["origin"], body_json["text"])) }
+        end
+      end
+    end
+  end
+end

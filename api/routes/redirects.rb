@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Routes
+      # Redirects that there are and those that are wanted: broken addresses with suggestions, the map, its tests, and links to repoint.
+      module Redirects
+        # What the routes share.
+        module View
+          def route_book = Store::Deciding::RouteBook.new(run, crawl.site)
+
+          def route_map = Store::Deciding::RouteMap.new(site, site.newest_crawl&.verdict_run)
+
+          # Suggestions are worked out when they are first looked for.
+          def broken
+            verdicts = run
+            Work::Queue.enqueue(Work::Jobs::SuggestTargets, {run_id: verdicts.id}, queue: Work::Crawling::QUEUE) if verdicts.suggested_at.nil? && params[:work] == "true"
+            route_book.broken
+          end
+
+          def route_trial(input)
+            from, value = Core::Decisions::Values.read("route", input["from"], input.slice("to", "status", "kind", "query"))
+            route_map.trial(route_map.route(from, value))
+          end
+
+          def import_routes(input)
+            routes, bad = Ports::Routes.reader(input["format"]).read(input["text"])
+            base = site.crawl_settings.start_urls.first
+            values = routes.map { |route| {"subject" => whole(base, route, route.from), "value" => {"to" => route.to && whole(base, route, route.to), "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}} }
+            kept, refused = usable(values, routes)
+            ids = Work::Deciding.decide(site, "route", kept, by: user.name, now: now, note: input["note"])
+            {ids: ids, read: routes.size + bad.size, bad: (bad + refused).sort_by(&:line).map(&:to_h)}
+          end
+
+          # A path is one of the site's main host.
+          def whole(base, route, address)
+            return address if route.pattern? || address.match?(%r{\Ahttps?://}i)
+
+            Core::Url::Resolver.new(Core::Url::NormalForm.parse(base)).call(address) || address
+          end
+
+          # What can be read from a file may still be no route that can be used.
+          def usable(values, routes)
+            bad = []
+            kept = values.each_with_index.select do |one, place|
+              Core::Decisions::Values.read("route", one["subject"], one["value"])
+            rescue Core::Error::InvalidInput => error
+              bad << Ports::CsvRows::Bad.new(line: routes[place].line, why: error.message)
+              false
+            end
+            [kept.map(&:first), bad]
+          end
+
+          def write_routes(format)
+            writer = Ports::Routes.writer(format)
+            content_type writer::TYPE
+            attachment "#{site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-routes.#{Ports::Routes::ENDINGS.fetch(format)}"
+            writer.write(route_map.flattened)
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/crawls/:crawl/redirects") { json(route_book.observed(params[:kind] || "all")) }
+
+          app.get("/api/crawls/:crawl/broken") { json(broken) }
+
+          app.get("/api/sites/:site/routes") { json(route_map.call) }
+
+          app.post("/api/sites/:site/routes/trial") { json(route_trial(body_json)) }
+
+          app.post("/api/sites/:site/routes/import") { json(import_routes(body_json)) }
+
+          app.post("/api/sites/:site/routes/tests") do
+            asked_at = now.iso8601
+            Work::Queue.enqueue(Work::Jobs::TestRoutes, {site_id: site.id, asked_at: asked_at}, queue: Work::Crawling::QUEUE)
+            json(asked_at: asked_at, routes: route_map.flattened.count { |route| !route.pattern? })
+          end
+
+          app.get("/api/sites/:site/routes/:format") { write_routes(params[:format]) }
+
+          app.get("/api/crawls/:crawl/repoint") { json(Store::Deciding::RepointBook.new(run, crawl.site).call) }
+
+          app.get("/api/crawls/:crawl/repoint.:format") do
+            table_file("links-to-repoint", Store::Deciding::RepointBook::COLUMNS, Store::Deciding::RepointBook.new(run, crawl.site).to_enum(:each), format: params[:format])
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    # Settling something, and having what hangs on it worked out again.
+    module Deciding
+      # What pages are judged by.
+      JUDGED_BY = %w[intent group canonical].freeze
+      MOST = 20_000
+
+      module_function
+
+      # @param site [Store::Site]
+      # @param kind [String]
+      # @param values [Array<Hash>] {"subject", "value"}
+      # @param by [String]
+      # @param now [Time]
+      # @param note [String, nil]
+      # @return [Array<Integer>] ids of the decisions made
+      # @raise [Core::Error::InvalidInput] where one can't be used; nothing is decided then
+      def decide(site, kind, values, by:, now:, note: nil)
+        raise Core::Error::InvalidInput.new("“#{kind}” is no kind of decision.") unless Store::Decision::KINDS.include?(kind)
+        raise Core::Error::InvalidInput.new("At most #{MOST} things can be decided at once; these are #{values.size}.") if values.size > MOST
+
+        read = values.to_h { |one| Core::Decisions::Values.read(kind, one["subject"], one["value"]) }
+        ids = Store::Site.transaction { site.decisions.decide(kind, read, by: by, now: now, note: note) }
+        follow(site, [kind], now) if ids.any?
+        ids
+      end
+
+      # @param site [Store::Site]
+      # @param ids [Array<Integer>]
+      # @param by [String]
+      # @param now [Time]
+      # @return [void]
+      # @raise [Core::Error::Conflict]
+      def undo(site, ids, by:, now:)
+        site.decisions.undo(ids, by: by, now: now)
+        follow(site, Store::Decision.where(id: ids).distinct.pluck(:kind), now)
+      end
+
+      def follow(site, kinds, now)
+        newest = site.newest_crawl
+        Crawling.judge_again(newest, now: now) if newest && kinds.intersect?(JUDGED_BY)
+      end
+      private_class_method :follow
+    end
+  end
+end
