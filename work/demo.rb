@@ -15,6 +15,8 @@ module IronTrellis
       PASSWORD = "trim-the-wick"
       HOSTS = %w[www.skerrylamps.example skerrylamps.example old.skerrylamps.example www.skerrylamper.example].freeze
       KEPT_OUT = %w[/account/* /thank-you /search].freeze
+      DECIDED_GROUPS = 5
+      DECIDED_ROUTES = 4
       # Slow enough that a crawl can be watched.
       RATE = 60
       PATIENCE_SECONDS = 240
@@ -36,13 +38,14 @@ module IronTrellis
         site ||= found
         ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
         change_site && crawl(site) if site.crawls.count == 1
+        decide(site) if site.decisions.in_force("group").empty?
       end
 
       private
 
       def found
         Store::Site.found(name: NAME, settings: settings).tap do |site|
-          site.want(intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: "Ines R.", now: Time.now)
+          site.want(intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: PERSON, now: Time.now)
         end
       end
 
@@ -59,6 +62,26 @@ module IronTrellis
         return if crawl.ended?
 
         raise Core::Error.new("The demo's crawl did not end: #{Queue.troubles(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}")
+      end
+
+      # Some of what is proposed; the rest is left open, so that there is something to decide.
+      def decide(site)
+        run = site.newest_crawl.verdict_run
+        proposals = Store::Deciding::IntentBook.new(run, site).proposals.reject { |one| one[:urls] }.first(DECIDED_GROUPS)
+        proposals.each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
+        RouteTargets.new(run, clock: -> { Time.now }).call
+        lost = Store::Deciding::RouteBook.new(run, site).broken[:rows].first(DECIDED_ROUTES)
+        lost.each { |row| row["suggestions"].first.then { |best| settle(site, "route", {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}) } }
+        # Both crawls by what is decided now, so that they can be compared.
+        site.crawls.reload.reverse_each { |crawl| Judging.new(crawl, clock: -> { Time.now }).call }
+        build_sitemaps(site)
+      end
+
+      def settle(site, kind, values, note = nil) = site.decisions.decide(kind, values.to_h { |subject, value| Core::Decisions::Values.read(kind, subject, value) }, by: PERSON, now: Time.now, note: note)
+
+      def build_sitemaps(site)
+        build = Store::SitemapBuild.create!(site: site, run_id: site.newest_crawl.verdict_run.id, state: Store::SitemapBuild::WAITING, asked_at: Time.now)
+        SitemapBuilding.new(build, clock: -> { Time.now }).call
       end
 
       def change_site

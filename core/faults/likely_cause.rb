@@ -18,6 +18,17 @@ module IronTrellis
           "the path is doubled" if doubled?(path)
         end
 
+        # @param url [String] that is missing
+        # @return [Hash{String => String}] addresses that may have been meant, with why
+        #   LikelyCause.meant("http://a.test/x/b.test/y") # => {"http://b.test/y" => "its scheme was left out of a link"}
+        def meant(url)
+          scheme, path = url.match(%r{\A(https?://)[^/]+(.*)\z}m).captures
+          host = path[%r{/((?:[a-z0-9-]+\.)+[a-z]{2,}/.*)\z}, 1]
+          spaces = url.gsub(/%20(?=\z|\/)|(?<=\/)%20|%C2%A0/, "")
+          once = url.sub(%r{\A(https?://[^/]+)((?:/[^/]+)+?)\2(?=/|\z)}, '\1\2')
+          {(scheme + host if host) => "its scheme was left out of a link", (spaces if spaces != url) => "a stray space is in a link", (once if once != url) => "its path is doubled in a link"}.except(nil)
+        end
+
         # "www.shop.test/x" written as an href becomes a path below the linking page.
         def scheme_left_out?(source_url, path)
           host = source_url[%r{\Ahttps?://([^/]+)}, 1].delete_prefix("www.")

@@ -86,7 +86,7 @@ module IronTrellis
 
         def median(values) = values.sort[(values.size - 1) / 2]
 
-        def percent(share) = "#{(share * 100).round} %"
+        def percent(share) = "#{(share * 100).round}%"
       end
     end
   end

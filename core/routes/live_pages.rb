@@ -17,6 +17,8 @@ module IronTrellis
         # So many of those that share most are looked at closely.
         CLOSE = 30
 
+        NUMBER = /\A\d+\z/
+
         attr_reader :homes
 
         # @param pages [Array<Page>] that may be indexed
@@ -68,6 +70,9 @@ module IronTrellis
           words = Naming.words(text)
           close(@by_word, words).filter_map do |page|
             others = Naming.words(page.title)
+            # Letter 17 isn't letter 101.
+            next if words.grep(NUMBER) != others.grep(NUMBER)
+
             both = (words & others).size
             alike = both.fdiv(words.size + others.size - both)
             [page, alike] if alike >= least

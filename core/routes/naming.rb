@@ -14,13 +14,13 @@ module IronTrellis
         module_function
 
         # @param url [String] in normal form
-        # @return [String] the last part of its path that says something, in lower case and without an ending; "" for a home page
+        # @return [String] the last part of its path that says something, in lower case and without an ending; "" for a home page, and where it is a mere number
         #   Naming.slug("http://a.test/lamps/Masthead-Lamp.html") # => "masthead-lamp"
         def slug(url)
           parts = path(url).split("/").reject(&:empty?)
           last = parts.last.to_s.sub(ENDING, "")
           last = parts[-2].to_s if last.match?(INDEX)
-          last.tr("_", "-")
+          last.match?(/[[:alpha:]]{2}/) ? last.tr("_", "-") : ""
         end
 
         # @param text [String] a slug or a title

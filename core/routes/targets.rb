@@ -9,6 +9,7 @@ module IronTrellis
         # `title`, `lang` and `text` as an earlier crawl knew them, nil where none did; `anchors` are the texts of links that lead here.
         Lost = Struct.new(:url, :title, :lang, :text, :anchors, :links_in, keyword_init: true)
 
+        MISTYPED = 97
         SAME_TEXT = 95
         SAME_TITLE = 85
         SAME_SLUG = 80
@@ -52,6 +53,7 @@ module IronTrellis
 
         def reasons(lost, &block)
           slug = Naming.slug(lost.url)
+          Faults::LikelyCause.meant(lost.url).each { |url, why| (page = @pages.at(url)) && yield(page, MISTYPED, why) }
           each(@pages.with_text(lost.text), SAME_TEXT, "its text is the same", &block)
           each(@pages.with_title(lost.title), SAME_TITLE, "its title is the same", &block)
           each(@pages.with_slug(slug), SAME_SLUG, "the last part of its address is the same", &block)
@@ -100,7 +102,7 @@ module IronTrellis
 
         def importance(url) = @pages.at(url).importance || 0
 
-        def percent(share) = "#{(share * 100).round} %"
+        def percent(share) = "#{(share * 100).round}%"
       end
     end
   end

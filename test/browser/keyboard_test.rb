@@ -76,16 +76,4 @@ class KeyboardTest < Minitest::Test
     press "t", :enter
     assert_text "URL is one of 2 chosen"
   end
-
-  private
-
-  # Moves on with the tabulator until it is there, as everything must be reachable so.
-  def focus(kind, text)
-    120.times do
-      return if page.evaluate_script("document.activeElement.matches('#{kind}') && document.activeElement.textContent.trim()") == text
-
-      press :tab
-    end
-    flunk "#{text} can't be reached by the keyboard"
-  end
 end

@@ -53,6 +53,16 @@ class TargetsTest < Minitest::Test
     assert_equal [nil, 410, ["nothing links to it", "nothing is like it"]], first("/lamps/zeppelin", links: 0)
   end
 
+  def test_what_was_mistyped_in_a_link
+    assert_equal "/lamps/anchor-light", first("/guides/a.test/lamps/anchor-light").first
+    assert_equal "/lamps/anchor-light", first("/lamps/anchor-light%20").first
+    assert_equal "/guides/trimming-wicks", first("/guides/guides/trimming-wicks").first
+  end
+
+  def test_a_mere_number_is_no_name
+    assert_equal "", Routes::Naming.slug("http://a.test/letters/17")
+  end
+
   def test_codes_are_neither_years_nor_numbers_of_pages
     assert_equal ["ms40", "hb9000x"], Routes::Naming.codes("MS-40 of 2025, page-12, HB-9000x")
   end

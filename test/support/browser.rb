@@ -49,4 +49,18 @@ module Browser
   end
 
   def press(*keys) = page.driver.browser.switch_to.active_element.send_keys(*keys)
+
+  # Moves on with the tabulator until it is there, as everything must be reachable so.
+  #
+  # @param kind [String] CSS
+  # @param text [String, Regexp]
+  # @return [void]
+  def focus(kind, text)
+    200.times do
+      return if text === page.evaluate_script("document.activeElement.matches('#{kind}') && document.activeElement.textContent.trim()")
+
+      press :tab
+    end
+    flunk "#{text.inspect} can't be reached by the keyboard"
+  end
 end

@@ -24,7 +24,7 @@ module ReadSite
 
   def setup
     super
-    @site = ReadSite.site_id ||= crawled
+    @site = ReadSite.site_id ||= DemoCrawl.site
     read "trellis"
     assert_text "Where pages stop"
   end
@@ -32,12 +32,15 @@ module ReadSite
   # @param screen [String] of the stage Read, with its query
   # @return [void]
   def read(screen) = visit("/s/#{@site}/c/latest/read/#{screen}")
+end
 
-  private
-
-  def crawled
-    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0,
-      "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"})
+# A crawl of the demo site that a worker of the browser's server makes.
+module DemoCrawl
+  # @param hosts [Array<String>] the first is where it begins
+  # @return [Integer] id of the site
+  def self.site(hosts = ["www.skerrylamps.example"])
+    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://#{hosts.first}/"], "hosts" => hosts.drop(1), "rate" => 0,
+      "resolve" => hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{SiteServer.skerry.port}"] })
     site = IronTrellis::Store::Site.found(name: "read #{SecureRandom.hex(6)}", settings: settings)
     crawl = IronTrellis::Work::Crawling.start(site, now: Time.now)
     sleep 0.1 until crawl.reload.ended?

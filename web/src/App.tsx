@@ -13,6 +13,10 @@ const Faults = lazy(() => import("./stages/read/faults/Faults"));
 const Structure = lazy(() => import("./stages/read/structure/Structure"));
 const Groups = lazy(() => import("./stages/read/groups/Groups"));
 const Compare = lazy(() => import("./stages/prove/compare/Compare"));
+const Intent = lazy(() => import("./stages/decide/intent/Intent"));
+const Redirects = lazy(() => import("./stages/decide/routes/Redirects"));
+const Languages = lazy(() => import("./stages/decide/languages/Languages"));
+const Sitemaps = lazy(() => import("./stages/decide/sitemaps/Sitemaps"));
 const DossierPage = lazy(() => import("./stages/read/dossier/DossierPage"));
 
 /** The addresses of the application. Without a session there is only the sign-in. */
@@ -35,6 +39,10 @@ export function App() {
           <Route path="read/faults" element={<Frame screen="read/faults">{<Faults />}</Frame>} />
           <Route path="read/structure" element={<Frame screen="read/structure">{<Structure />}</Frame>} />
           <Route path="read/groups" element={<Frame screen="read/groups">{<Groups />}</Frame>} />
+          <Route path="decide/intent" element={<Frame screen="decide/intent">{<Intent />}</Frame>} />
+          <Route path="decide/routes" element={<Frame screen="decide/routes">{<Redirects />}</Frame>} />
+          <Route path="decide/languages" element={<Frame screen="decide/languages">{<Languages />}</Frame>} />
+          <Route path="decide/sitemaps" element={<Frame screen="decide/sitemaps">{<Sitemaps />}</Frame>} />
           <Route path="prove/compare" element={<Frame screen="prove/compare">{<Compare />}</Frame>} />
           <Route path="read/dossier" element={<Frame screen="read/dossier">{<DossierPage />}</Frame>} />
         </Route>

@@ -3,6 +3,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useRef, useState } from "react";
 import { useAddress } from "../kit/address";
+import { isTyping } from "../kit/typing";
 import { STAGES } from "./stages";
 
 const LIST: [string, string][] = [
@@ -13,15 +14,12 @@ const LIST: [string, string][] = [
   ["/", "find a URL"],
   ["j k", "next and previous row"],
   ["x", "pick the row; shift and a click pick a range"],
+  ["e", "decide about the rows that are picked"],
   ["m", "what can be done with the row"],
   ["Enter", "open the row’s dossier"],
   ["Esc", "close what lies on top"],
   ["?", "this list"],
 ];
-
-/** Whether a key press is meant for a field and not for us. */
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** The keys that work on every screen. */
 export function useKeys() {

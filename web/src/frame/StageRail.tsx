@@ -138,7 +138,7 @@ function Station(props: { stage: string; number: number; open: boolean; coming: 
 function useNumbers(): Record<string, string> {
   const { crawl, running } = useCurrent();
   const rail = useQuery({
-    queryKey: ["rail", crawl?.id, crawl?.state],
+    queryKey: ["rail", crawl?.id, crawl?.state, crawl?.run],
     queryFn: () => data(api.GET("/crawls/{crawl}/rail", { params: { path: { crawl: crawl?.id ?? 0 } } })),
     enabled: !!crawl,
   });
@@ -148,6 +148,7 @@ function useNumbers(): Record<string, string> {
   return {
     Crawl: `${counted(fetched, "URL")}${seconds === null ? "" : ` in ${duration(seconds)}`}`,
     Read: readNumber(rail.data),
+    Decide: rail.data.undecided_groups === null ? "" : `${counted(rail.data.undecided_groups, "group")} undecided`,
   };
 }
 

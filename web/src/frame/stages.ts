@@ -19,7 +19,16 @@ export const STAGES: { name: string; letter: string; screens: { path: string; na
       { path: "read/groups", name: "Groups" },
     ],
   },
-  { name: "Decide", letter: "d", screens: [] },
+  {
+    name: "Decide",
+    letter: "d",
+    screens: [
+      { path: "decide/intent", name: "Intent" },
+      { path: "decide/routes", name: "Routes" },
+      { path: "decide/languages", name: "Languages" },
+      { path: "decide/sitemaps", name: "Sitemaps" },
+    ],
+  },
   { name: "Plan", letter: "p", screens: [] },
   { name: "Prove", letter: "v", screens: [{ path: "prove/compare", name: "Compare" }] },
 ];

@@ -8,7 +8,7 @@ import { Plain } from "../../../kit/Plain";
 import { stateOfRung } from "../../../kit/rungs";
 import { Sign } from "../../../kit/signs/Sign";
 import { Toggles } from "../../../kit/Toggles";
-import { UrlLink } from "../../read/dossier/parts";
+import { UrlLink } from "../../../kit/parts";
 
 type Comparison = Schemas["Comparison"];
 type Move = "rose" | "fell" | "came" | "went";

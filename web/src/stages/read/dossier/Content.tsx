@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import type { Dossier } from "../../../api/client";
 import { count, share } from "../../../kit/format";
-import { Facts, Part, UrlLink } from "./parts";
+import { Facts, Part, UrlLink } from "../../../kit/parts";
 
 /** What the page says, and how much of it is its own. */
 export function Content({ dossier }: { dossier: Dossier }) {

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import type { Dossier, Schemas } from "../../../api/client";
-import { Facts, Part } from "./parts";
+import { Facts, Part } from "../../../kit/parts";
 
 type Item = Schemas["DataItem"];
 

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import type { Dossier } from "../../../api/client";
 import { UrlText } from "../../../kit/UrlText";
-import { Facts, Part, UrlLine } from "./parts";
+import { Facts, Part, UrlLine } from "../../../kit/parts";
 
 /** What tells crawlers what to do with the page, where each stands, and what it comes to. */
 export function Directives({ dossier }: { dossier: Dossier }) {

@@ -10,13 +10,14 @@ import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { Content } from "./Content";
 import { Data } from "./Data";
+import { Decisions } from "./Decisions";
 import { Directives } from "./Directives";
 import { History } from "./History";
 import { Importance } from "./Importance";
 import { Ladder } from "./Ladder";
 import { Links } from "./Links";
 import { LiveAnswer } from "./LiveAnswer";
-import { Facts, Part, UrlLine, UrlLink } from "./parts";
+import { Facts, Part, UrlLine, UrlLink } from "../../../kit/parts";
 import { Response } from "./Response";
 import { Source } from "./Source";
 
@@ -40,6 +41,7 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Faults dossier={page} />
           <Links crawl={crawl} url={url} direction="in" />
           <Links crawl={crawl} url={url} direction="out" />
+          <Decisions crawl={crawl} url={url} dossier={page} />
           <History crawl={crawl} url={url} />
           <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
         </Box>

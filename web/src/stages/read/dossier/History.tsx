@@ -5,7 +5,7 @@ import { count, day } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
 import { stateOfRung } from "../../../kit/rungs";
 import { Sign } from "../../../kit/signs/Sign";
-import { Part } from "./parts";
+import { Part } from "../../../kit/parts";
 
 const COLUMNS = [
   { name: "Crawl", width: 108 },

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import type { Dossier } from "../../../api/client";
 import { share } from "../../../kit/format";
-import { Facts, Part } from "./parts";
+import { Facts, Part } from "../../../kit/parts";
 
 const NAMES: Record<string, string> = { authority: "Authority", nearness: "Nearness to the start", sitemap: "Sitemap" };
 

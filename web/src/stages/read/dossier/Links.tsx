@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { api, data } from "../../../api/client";
 import { count } from "../../../kit/format";
-import { Part, UrlLink } from "./parts";
+import { Part, UrlLink } from "../../../kit/parts";
 
 const FIRST = 40;
 

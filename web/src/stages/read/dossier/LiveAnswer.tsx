@@ -4,7 +4,7 @@ import { useMutation } from "@tanstack/react-query";
 import { api, data, type Dossier, type Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
-import { Facts, Part } from "./parts";
+import { Facts, Part } from "../../../kit/parts";
 
 type Answer = Schemas["LiveAnswer"];
 type Kind = "crawler" | "visitor";

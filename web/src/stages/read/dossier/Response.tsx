@@ -3,7 +3,7 @@ import type { Dossier } from "../../../api/client";
 import { bytes, count, moment } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
-import { Facts, Part, UrlLink } from "./parts";
+import { Facts, Part, UrlLink } from "../../../kit/parts";
 
 /** Why something was left out, as the end of a sentence. */
 const UNFETCHED: Record<string, string> = {

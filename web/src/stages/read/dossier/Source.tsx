@@ -5,7 +5,7 @@ import { useState } from "react";
 import { api, data } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { MONO } from "../../../theme";
-import { Part } from "./parts";
+import { Part } from "../../../kit/parts";
 
 /** The source as it was stored. The lines that decide are marked and can be shown alone. */
 export function Source({ crawl, url }: { crawl: number; url: string }) {

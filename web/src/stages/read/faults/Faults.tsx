@@ -6,7 +6,7 @@ import { useAddress } from "../../../kit/address";
 import { counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
 import { useCurrent } from "../../../kit/useCurrent";
-import { NothingYet } from "../NothingYet";
+import { NothingYet } from "../../../kit/NothingYet";
 import { Cause, Headings } from "./Cause";
 
 export type FaultSum = Schemas["FaultSum"];

@@ -8,7 +8,7 @@ import { Failed, Loading } from "../../../kit/Notice";
 import { Plain } from "../../../kit/Plain";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
-import { UrlLink } from "../dossier/parts";
+import { UrlLink } from "../../../kit/parts";
 import type { FaultSum } from "./Faults";
 
 /** The pages on which one fault is mended, what matters most first. */

@@ -11,7 +11,7 @@ import { Title } from "../../../kit/Title";
 import { writeWhere } from "../../../kit/conditions";
 import { useCurrent } from "../../../kit/useCurrent";
 import { useFetchAgain } from "../../../kit/useFetchAgain";
-import { NothingYet } from "../NothingYet";
+import { NothingYet } from "../../../kit/NothingYet";
 import { COLUMN_SETS } from "./columnSets";
 import { COLUMNS, type Column } from "./columns";
 import { ConditionBar } from "./ConditionBar";

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
-import { Part, UrlLink } from "../dossier/parts";
+import { Part, UrlLink } from "../../../kit/parts";
 
 type Structure = Schemas["Structure"];
 type Hub = Schemas["Hub"];

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { Fragment, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
-import { UrlText } from "../../../kit/UrlText";
+import { UrlText } from "./UrlText";
 
 type PartProps = { title: string; level?: "h2" | "h3"; children: ReactNode };
 

@@ -1,8 +1,8 @@
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { useAddress } from "../../kit/address";
-import { Empty } from "../../kit/Notice";
+import { useAddress } from "./address";
+import { Empty } from "./Notice";
 
 /** What a screen of this stage shows as long as no crawl is finished. */
 export function NothingYet({ children }: { children: ReactNode }) {

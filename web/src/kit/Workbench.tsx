@@ -1,0 +1,41 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import type { ReactNode } from "react";
+import type { Crawl } from "../api/client";
+import { useAddress } from "./address";
+import { Failed, Loading } from "./Notice";
+import { NothingYet } from "./NothingYet";
+import { type Toggle, Toggles } from "./Toggles";
+import { useCurrent } from "./useCurrent";
+
+type Props<View extends string> = {
+  title: string;
+  views: Toggle<View>[];
+  show: (view: View, site: number, crawl: Crawl) => ReactNode;
+};
+
+/** A screen on which something is decided: its title, the views that it has, and the one that the address names. */
+export function Workbench<View extends string>({ title, views, show }: Props<View>) {
+  const { crawl, loading, error } = useCurrent();
+  const { siteId, search, change } = useAddress();
+  const first = views[0]?.name as View;
+  const view = views.find((one) => one.name === search.get("view"))?.name ?? first;
+  if (error) return <Failed error={error} />;
+  if (loading) return <Loading what="the site" />;
+  if (crawl?.run == null) return <NothingYet>There is something to decide once a crawl is finished.</NothingYet>;
+  return (
+    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, px: 2.5, pt: 1.5, pb: 1 }}>
+        <Typography variant="h1">{title}</Typography>
+        <Toggles<View>
+          choices={views}
+          value={view}
+          choose={(name) => change({ view: name === first ? undefined : name }, true)}
+          sx={{ ml: "auto" }}
+          choiceSx={{ py: 0.25, px: 1.5 }}
+        />
+      </Box>
+      {show(view, siteId, crawl)}
+    </Box>
+  );
+}

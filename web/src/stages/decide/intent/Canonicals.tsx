@@ -1,0 +1,96 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Decided } from "../../../kit/Decided";
+import { Failed, Loading } from "../../../kit/Notice";
+import { Part } from "../../../kit/parts";
+import { useDecide } from "../../../kit/useDecide";
+import { useDecisions } from "../../../kit/useDecisions";
+import { MONO } from "../../../theme";
+
+const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
+
+/** Which URL shall stand for which, on another host too. */
+export function Canonicals({ site }: { site: number }) {
+  const decisions = useDecisions(site, "canonical");
+  if (decisions.error) return <Failed error={decisions.error} retry={() => decisions.refetch()} />;
+  if (!decisions.data) return <Loading what="the canonicals" />;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)",
+        columnGap: 4,
+        px: 2.5,
+        overflow: "auto",
+      }}
+    >
+      <Part level="h2" title="Chosen canonicals; the next crawl tells whether pages name them">
+        <Decided site={site} decisions={decisions.data} />
+      </Part>
+      <Part level="h2" title="Choose one">
+        <Choose site={site} />
+      </Part>
+    </Box>
+  );
+}
+
+function Choose({ site }: { site: number }) {
+  const [page, setPage] = useState("");
+  const [target, setTarget] = useState("");
+  const [note, setNote] = useState("");
+  const decide = useDecide(site);
+  const tag = target.includes("$")
+    ? "Each page names its own: the parts that the stars capture are filled in."
+    : `<link rel="canonical" href="${target}">`;
+  return (
+    <Box sx={{ display: "grid", gap: 1.5 }}>
+      <TextField
+        label="Page, or pattern of pages"
+        placeholder="http://www.example.test/*/print"
+        value={page}
+        onChange={(event) => setPage(event.target.value)}
+        slotProps={{ htmlInput: { style: CODE } }}
+      />
+      <TextField
+        label="URL that shall stand for it"
+        placeholder="http://www.example.test/$1"
+        helperText="$1 to $9 stand for what the stars of the pattern capture."
+        value={target}
+        onChange={(event) => setTarget(event.target.value)}
+        slotProps={{ htmlInput: { style: CODE } }}
+      />
+      {target.trim() !== "" && (
+        <Box component="pre" sx={{ ...CODE, m: 0, whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>
+          {tag}
+        </Box>
+      )}
+      <TextField label="Why" value={note} onChange={(event) => setNote(event.target.value)} />
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+        <Button
+          variant="contained"
+          disabled={page.trim() === "" || target.trim() === "" || decide.isPending}
+          onClick={() =>
+            decide.mutate(
+              { kind: "canonical", note, wishes: { [page.trim()]: { target: target.trim() } } },
+              {
+                onSuccess: () => {
+                  setPage("");
+                  setTarget("");
+                },
+              },
+            )
+          }
+        >
+          Choose it
+        </Button>
+        {decide.error && (
+          <Box role="alert" sx={{ color: "rust" }}>
+            {decide.error.message}
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,110 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { FileLinks } from "../../../kit/FileLinks";
+import { Failed, Loading } from "../../../kit/Notice";
+import { UrlText } from "../../../kit/UrlText";
+import { MONO } from "../../../theme";
+
+type Directive = Schemas["Directives"]["groups"][number];
+
+const STEPS: Record<number, string> = {
+  1: "First: let crawlers in, so that they can see what the pages say",
+  2: "Then: write and take out what pages and headers say",
+};
+const WHERE: Record<string, string> = { html: "the head", header: "the headers", "robots.txt": "robots.txt" };
+
+/** What has to be written where, group by group, in the order in which it has to be done. */
+export function DirectiveList({ crawl }: { crawl: Crawl }) {
+  const list = useQuery({
+    queryKey: ["decide", "directives", crawl.id, crawl.run],
+    queryFn: () => data(api.GET("/crawls/{crawl}/directives", { params: { path: { crawl: crawl.id } } })),
+  });
+  if (list.error) return <Failed error={list.error} retry={() => list.refetch()} />;
+  if (!list.data) return <Loading what="the directives" />;
+  const { groups, total } = list.data;
+  const steps = [...new Set(groups.map((one) => one.step))];
+  return (
+    <Box sx={{ overflow: "auto", px: 2.5 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
+        <Typography sx={{ color: "text.secondary" }}>
+          {total === 0
+            ? "Every page says what was decided of it."
+            : `${counted(total, "change")} on ${counted(groups.length, "kind")} of pages.`}
+        </Typography>
+        <FileLinks
+          what="Page by page:"
+          files={["csv", "xlsx", "jsonl"].map((format) => ({
+            name: format.toUpperCase(),
+            href: `/api/crawls/${crawl.id}/directives.${format}`,
+          }))}
+        />
+      </Box>
+      {steps.map((step) => (
+        <Box component="section" key={step} aria-label={STEPS[step]} sx={{ mb: 2.5 }}>
+          <Typography variant="h2" sx={{ borderBottom: "2px solid", borderColor: "iron", pb: 0.5 }}>
+            {STEPS[step] ?? "Last"}
+          </Typography>
+          {groups
+            .filter((one) => one.step === step)
+            .map((one) => (
+              <Item key={`${one.group} ${one.where} ${one.action} ${one.text} ${one.reason}`} item={one} />
+            ))}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Item({ item }: { item: Directive }) {
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 3fr)",
+        columnGap: 3,
+        py: 1,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <span>
+          {item.action === "add" ? "Write into" : "Take out of"} {WHERE[item.where] ?? item.where}
+        </span>
+        <Box
+          component="code"
+          sx={{
+            display: "block",
+            fontFamily: MONO,
+            fontSize: 12.5,
+            overflowWrap: "anywhere",
+            borderLeft: 3,
+            pl: 1,
+            borderColor: item.action === "add" ? "verdigris" : "rust",
+            textDecoration: item.action === "remove" ? "line-through" : undefined,
+          }}
+        >
+          {item.text}
+        </Box>
+      </Box>
+      <Box sx={{ minWidth: 0 }}>{item.reason}</Box>
+      <Box sx={{ minWidth: 0 }}>
+        <strong>
+          {item.template
+            ? `the template of ${item.group}`
+            : `${counted(item.urls, "page")} of ${item.group === "/" ? "the top folder" : item.group}`}
+        </strong>
+        {item.template && ` (${item.urls} of ${item.pages})`}
+        {!item.template &&
+          item.samples.map((url) => (
+            <Box key={url} sx={{ overflow: "hidden" }}>
+              <UrlText url={url} size={12} />
+            </Box>
+          ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,95 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Decided } from "../../../kit/Decided";
+import { counted } from "../../../kit/format";
+import { Failed, Loading } from "../../../kit/Notice";
+import { Part } from "../../../kit/parts";
+import { useDecide } from "../../../kit/useDecide";
+import { useDecisions } from "../../../kit/useDecisions";
+import { MONO } from "../../../theme";
+
+const INTENTS = { index: "index", keep_out: "keep out", undecided: "leave open" };
+
+/** What was decided for single URLs and patterns, and a list brought from elsewhere. */
+export function Exceptions({ site }: { site: number }) {
+  const decisions = useDecisions(site, "intent");
+  if (decisions.error) return <Failed error={decisions.error} retry={() => decisions.refetch()} />;
+  if (!decisions.data) return <Loading what="the exceptions" />;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)",
+        columnGap: 4,
+        px: 2.5,
+        overflow: "auto",
+      }}
+    >
+      <Part level="h2" title="Decided for URLs and patterns, which beats what is wanted of their group">
+        <Decided site={site} decisions={decisions.data} />
+      </Part>
+      <Part level="h2" title="Bring a list">
+        <BringList site={site} />
+      </Part>
+    </Box>
+  );
+}
+
+function BringList({ site }: { site: number }) {
+  const [text, setText] = useState("");
+  const [intent, setIntent] = useState<keyof typeof INTENTS>("keep_out");
+  const [note, setNote] = useState("");
+  const decide = useDecide(site);
+  const lines = [
+    ...new Set(
+      text
+        .split(/\r?\n/)
+        .map((line) => line.trim())
+        .filter(Boolean),
+    ),
+  ];
+  const save = () =>
+    decide.mutate(
+      { kind: "intent", note, wishes: Object.fromEntries(lines.map((line) => [line, { intent }])) },
+      { onSuccess: () => setText("") },
+    );
+  return (
+    <Box sx={{ display: "grid", gap: 1.5 }}>
+      <TextField
+        label="URLs or patterns, one a line"
+        multiline
+        minRows={8}
+        maxRows={16}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        slotProps={{ htmlInput: { style: { fontFamily: MONO, fontSize: 12.5 } } }}
+      />
+      <TextField
+        select
+        label="What is wanted of them"
+        value={intent}
+        onChange={(event) => setIntent(event.target.value as keyof typeof INTENTS)}
+      >
+        {Object.entries(INTENTS).map(([value, name]) => (
+          <MenuItem key={value} value={value}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField label="Why" value={note} onChange={(event) => setNote(event.target.value)} />
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+        <Button variant="contained" disabled={lines.length === 0 || decide.isPending} onClick={save}>
+          Decide for {counted(lines.length, "line")}
+        </Button>
+        {decide.error && (
+          <Box role="alert" sx={{ color: "rust" }}>
+            {decide.error.message}
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,173 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { counted } from "../../../kit/format";
+import { Failed, Loading } from "../../../kit/Notice";
+import { Part, UrlLink } from "../../../kit/parts";
+import { useDecide } from "../../../kit/useDecide";
+import { useLater } from "../../../kit/useLater";
+import { MONO } from "../../../theme";
+
+type Draft = Schemas["RobotsDraft"];
+
+/** A robots.txt as it might be: what each line means, how it differs from the file that is there, and what it would change. */
+export function RobotsDraft({ site, crawl }: { site: number; crawl: Crawl }) {
+  const { search, change } = useAddress();
+  const origins = useQuery({
+    queryKey: ["decide", "robots", crawl.id],
+    queryFn: () =>
+      data(api.GET("/crawls/{crawl}/robots", { params: { path: { crawl: crawl.id } } })).then((one) => one.origins),
+  });
+  if (origins.error) return <Failed error={origins.error} retry={() => origins.refetch()} />;
+  if (!origins.data) return <Loading what="the files" />;
+  const start = origins.data.find((one) => one.origin === search.get("origin")) ?? origins.data.at(-1);
+  if (!start) return <Box sx={{ px: 2.5 }}>The crawl met no robots.txt.</Box>;
+  return (
+    <Box sx={{ px: 2.5, overflow: "auto" }}>
+      <TextField
+        select
+        variant="standard"
+        value={start.origin}
+        onChange={(event) => change({ origin: event.target.value }, true)}
+        sx={{ width: "auto", mb: 1 }}
+        slotProps={{ htmlInput: { "aria-label": "Origin" } }}
+      >
+        {origins.data.map((one) => (
+          <MenuItem key={one.origin} value={one.origin}>
+            {one.origin}/robots.txt {one.draft ? "(with a draft)" : ""}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Editor key={start.origin} site={site} crawl={crawl} origin={start.origin} />
+    </Box>
+  );
+}
+
+function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: string }) {
+  const [text, setText] = useState<string | null>(null);
+  const asked = useLater(text, 300);
+  const decide = useDecide(site);
+  const trial = useQuery({
+    queryKey: ["decide", "robots", crawl.id, crawl.run, origin, asked],
+    queryFn: () =>
+      data(
+        api.POST("/crawls/{crawl}/robots", { params: { path: { crawl: crawl.id } }, body: { origin, text: asked } }),
+      ),
+    placeholderData: (before) => before,
+  });
+  if (trial.error) return <Failed error={trial.error} retry={() => trial.refetch()} />;
+  if (!trial.data) return <Loading what="the draft" />;
+  const draft = trial.data;
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr)", columnGap: 3 }}>
+      <Part level="h2" title="Draft">
+        <TextField
+          multiline
+          label="Draft of robots.txt"
+          minRows={14}
+          value={text ?? draft.text}
+          onChange={(event) => setText(event.target.value)}
+          slotProps={{
+            htmlInput: { style: { fontFamily: MONO, fontSize: 12.5 } },
+          }}
+        />
+        <Box sx={{ display: "flex", gap: 1, mt: 1, alignItems: "center" }}>
+          <Button
+            variant="contained"
+            disabled={text === null || decide.isPending}
+            onClick={() =>
+              decide.mutate(
+                { kind: "robots", wishes: { [origin]: { text: text ?? "" } } },
+                { onSuccess: () => setText(null) },
+              )
+            }
+          >
+            Keep the draft
+          </Button>
+          <Button onClick={() => setText(draft.live ?? "")}>Begin with the file</Button>
+        </Box>
+        {decide.error && <Box role="alert">{decide.error.message}</Box>}
+      </Part>
+      <Part level="h2" title="What it means">
+        <Meaning draft={draft} />
+      </Part>
+      <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
+        <Part level="h2" title={`For ${draft.agent}, of all URLs known`}>
+          <Changed what="become blocked" change={draft.shut} />
+          <Changed what="become allowed" change={draft.freed} />
+        </Part>
+        <Part level="h2" title="Against the file that is there">
+          <Difference draft={draft} />
+        </Part>
+      </Box>
+    </Box>
+  );
+}
+
+function Meaning({ draft }: { draft: Draft }) {
+  return (
+    <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none" }}>
+      {draft.lines
+        .filter((line) => line.meaning ?? line.flaw)
+        .map((line) => (
+          <Box component="li" key={line.number} sx={{ mb: 0.75, overflowWrap: "anywhere" }}>
+            <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, color: "text.secondary" }}>
+              {line.number} {line.text.trim()}
+            </Box>
+            <Box sx={{ color: line.flaw ? "rust" : undefined }}>
+              {line.flaw ? `No crawler reads this: ${line.flaw}.` : line.meaning}
+            </Box>
+          </Box>
+        ))}
+    </Box>
+  );
+}
+
+function Changed({ what, change }: { what: string; change: Schemas["RobotsChange"] }) {
+  return (
+    <Box sx={{ mb: 1 }}>
+      <strong>
+        {counted(change.total, "URL")} {what}
+      </strong>
+      {change.wanted > 0 && <Box component="span" sx={{ color: "rust" }}>{`, ${change.wanted} of them wanted`}</Box>}
+      <Box sx={{ maxHeight: 130, overflow: "auto" }}>
+        {change.rows.slice(0, 30).map((row) => (
+          <Box key={row.url_id} sx={{ overflow: "hidden" }} title={row.rule ?? undefined}>
+            <UrlLink id={row.url_id} url={row.url} />
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const MARKS = { same: " ", added: "+", removed: "−" };
+
+function Difference({ draft }: { draft: Draft }) {
+  if (draft.difference.every((line) => line.change === "same"))
+    return <Box sx={{ color: "text.secondary" }}>They are the same.</Box>;
+  return (
+    <Box
+      component="pre"
+      sx={{ m: 0, fontFamily: MONO, fontSize: 12, whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}
+    >
+      {draft.difference.map((line, place) => (
+        <Box
+          key={place}
+          component="span"
+          sx={{
+            display: "block",
+            color: line.change === "added" ? "verdigris" : line.change === "removed" ? "rust" : "text.secondary",
+          }}
+        >
+          {MARKS[line.change]} {line.text}
+        </Box>
+      ))}
+    </Box>
+  );
+}

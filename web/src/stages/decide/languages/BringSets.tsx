@@ -1,0 +1,63 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+import { BadLines } from "../../../kit/BadLines";
+import { BringFile } from "../../../kit/BringFile";
+import { counted } from "../../../kit/format";
+
+/** Checks sets of languages of a CSV, without a crawl, and keeps them where that is wanted. */
+export function BringSets({ site }: { site: number }) {
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async ({ text, keep }: { text: string; keep: boolean }) => ({
+      text,
+      ...(await data(api.POST("/sites/{site}/languages/import", { params: { path: { site } }, body: { text, keep } }))),
+    }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),
+  });
+  const found = bring.data;
+  return (
+    <Box>
+      <Box sx={{ color: "text.secondary", mb: 1 }}>
+        A CSV with the columns url, hreflang, target: a row an annotation. It is checked first.
+      </Box>
+      <BringFile
+        label="Choose a file"
+        accept=".csv,.tsv,.txt"
+        disabled={bring.isPending}
+        read={(file) => void file.text().then((text) => bring.mutate({ text, keep: false }))}
+      />
+      {bring.error && (
+        <Box role="alert" sx={{ color: "rust", mt: 1 }}>
+          {bring.error.message}
+        </Box>
+      )}
+      {found && (
+        <Box role="status" sx={{ mt: 1 }}>
+          {counted(found.clusters.length, "set")}, {counted(found.faults.length, "fault")}.
+          <Box component="ul" sx={{ m: 0, pl: 2.5, maxHeight: 220, overflow: "auto" }}>
+            {found.faults.slice(0, 50).map((fault, place) => (
+              <Box component="li" key={place} sx={{ overflowWrap: "anywhere" }}>
+                {fault.code}: {fault.url} {fault.about}
+              </Box>
+            ))}
+          </Box>
+          <BadLines lines={found.bad} />
+          {found.ids.length > 0 ? (
+            <strong>{counted(found.ids.length, "set")} kept.</strong>
+          ) : (
+            <Button
+              variant="outlined"
+              sx={{ mt: 1 }}
+              disabled={bring.isPending}
+              onClick={() => bring.mutate({ text: found.text, keep: true })}
+            >
+              Decide for these sets
+            </Button>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}

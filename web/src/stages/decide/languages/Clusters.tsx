@@ -1,0 +1,89 @@
+import Box from "@mui/material/Box";
+import ButtonBase from "@mui/material/ButtonBase";
+import type { Crawl } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { count, counted } from "../../../kit/format";
+import { FileLinks } from "../../../kit/FileLinks";
+import { UrlText } from "../../../kit/UrlText";
+import type { LanguagesData } from "./Languages";
+import { Matrix } from "./Matrix";
+import { SmallMatrix } from "./SmallMatrix";
+
+type Props = { site: number; crawl: Crawl; languages: LanguagesData };
+
+/** Sets of pages that name each other, the most broken first; the one that is looked at as a matrix. */
+export function Clusters({ site, crawl, languages }: Props) {
+  const { search, change } = useAddress();
+  const { clusters, total, whole, hosts } = languages;
+  const chosen = clusters.find((one) => one.first === search.get("set")) ?? clusters[0];
+  if (!chosen) return <Box sx={{ px: 2.5, color: "text.secondary" }}>No page names another one for a language.</Box>;
+  return (
+    <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", minHeight: 0 }}>
+      <Box sx={{ display: "flex", px: 2.5, pb: 1, color: "text.secondary" }}>
+        {counted(total, "set")} on {counted(hosts.length, "host")}, {count(whole)} of them whole
+        <Box sx={{ ml: "auto" }}>
+          <FileLinks
+            what="All sets, made whole:"
+            files={[
+              ["Head lines", "head"],
+              ["Headers", "header"],
+              ["Sitemap", "sitemap"],
+              ["CSV", "csv"],
+            ].map(([name, form]) => ({ name: name ?? "", href: `/api/crawls/${crawl.id}/languages/${form}` }))}
+          />
+        </Box>
+      </Box>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "360px minmax(0, 1fr)",
+          minHeight: 0,
+          borderTop: 1,
+          borderColor: "divider",
+        }}
+      >
+        <Box
+          component="ul"
+          aria-label="Sets of languages"
+          sx={{ listStyle: "none", m: 0, p: 0, overflow: "auto", borderRight: 1, borderColor: "divider" }}
+        >
+          {clusters.map((one) => (
+            <Box component="li" key={one.first} sx={{ borderBottom: 1, borderColor: "divider" }}>
+              <ButtonBase
+                onClick={() => change({ set: one.first }, true)}
+                aria-pressed={one === chosen}
+                sx={{
+                  width: "100%",
+                  display: "grid",
+                  gridTemplateColumns: "52px minmax(0, 1fr)",
+                  columnGap: 1.5,
+                  textAlign: "left",
+                  font: "inherit",
+                  px: 2,
+                  py: 1,
+                  bgcolor: one === chosen ? "background.paper" : undefined,
+                  borderLeft: 4,
+                  borderColor: one === chosen ? "iron" : "transparent",
+                }}
+              >
+                <SmallMatrix states={one.states} />
+                <Box sx={{ minWidth: 0 }}>
+                  <Box sx={{ overflow: "hidden" }}>
+                    <UrlText url={one.first} />
+                  </Box>
+                  <Box sx={{ display: "flex", gap: 1, fontSize: 12, color: "text.secondary" }}>
+                    <span>{counted(one.members.length, "page")}</span>
+                    <Box component="strong" sx={{ ml: "auto", color: one.notes.length === 0 ? "verdigris" : "brass" }}>
+                      {one.notes.length === 0 ? "whole" : one.notes.slice(0, 2).join(", ")}
+                    </Box>
+                  </Box>
+                </Box>
+              </ButtonBase>
+            </Box>
+          ))}
+        </Box>
+        <Matrix key={chosen.first} site={site} crawl={crawl} first={chosen.first} />
+      </Box>
+    </Box>
+  );
+}

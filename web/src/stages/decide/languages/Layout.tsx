@@ -1,0 +1,77 @@
+import Box from "@mui/material/Box";
+import { counted } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { UrlText } from "../../../kit/UrlText";
+import { MONO } from "../../../theme";
+import type { LanguagesData } from "./Languages";
+
+/** Where each language has its place, what is to be said of that, and annotations that no set has a use for. */
+export function Layout({ languages }: { languages: LanguagesData }) {
+  const { layout, alone } = languages;
+  const most = Math.max(...Object.values(layout.places).flatMap((places) => Object.values(places)), 1);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 5fr) minmax(0, 6fr)",
+        columnGap: 4,
+        px: 2.5,
+        overflow: "auto",
+        alignContent: "start",
+      }}
+    >
+      <Part level="h2" title="Where each language is">
+        <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "40px minmax(0, 1fr)", m: 0, rowGap: 1 }}>
+          {Object.entries(layout.places).map(([language, places]) => (
+            <Box key={language} sx={{ display: "contents" }}>
+              <Box component="dt" sx={{ fontFamily: MONO, fontWeight: 650 }}>
+                {language}
+              </Box>
+              <Box component="dd" sx={{ m: 0 }}>
+                {Object.entries(places).map(([place, pages]) => (
+                  <Box key={place} sx={{ mb: 0.5 }}>
+                    <Box sx={{ display: "flex", justifyContent: "space-between" }}>
+                      <Box component="span" sx={{ fontFamily: MONO, fontSize: 12 }}>
+                        {place}
+                      </Box>
+                      {counted(pages, "page")}
+                    </Box>
+                    <Box
+                      aria-hidden
+                      sx={{ height: 5, width: `${Math.max(Math.sqrt(pages / most) * 100, 1)}%`, bgcolor: "moss" }}
+                    />
+                  </Box>
+                ))}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </Part>
+      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+        <Part level="h2" title="What is to be said of that (common practice)">
+          <Box component="ul" sx={{ m: 0, pl: 2.5, "& li": { mb: 1 } }}>
+            {layout.advice.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+          </Box>
+          {layout.advice.length === 0 && "Nothing: each language has a place of its own, laid out in one way."}
+        </Part>
+        {alone.length > 0 && (
+          <Part
+            level="h2"
+            title={`${counted(alone.length, "page carries", "pages carry")} annotations that lead nowhere`}
+          >
+            <Box sx={{ color: "text.secondary", mb: 0.5 }}>
+              They belong to no set, or another page stands for them in it. Take their hreflang lines out.
+            </Box>
+            {alone.slice(0, 50).map((url) => (
+              <Box key={url} sx={{ overflow: "hidden" }}>
+                <UrlText url={url} size={12} withHost />
+              </Box>
+            ))}
+          </Part>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,138 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { day } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { Toggles } from "../../../kit/Toggles";
+import { useDecide } from "../../../kit/useDecide";
+import { MONO } from "../../../theme";
+
+type Props = {
+  site: number;
+  crawl: Crawl;
+  pages: Record<string, string>;
+  decision: Schemas["Decision"] | null;
+  editing: boolean;
+};
+type Form = "head" | "header" | "sitemap";
+
+const write = (pages: Record<string, string>) =>
+  Object.entries(pages)
+    .map(([code, url]) => `${code} ${url}`)
+    .join("\n");
+const read = (text: string) =>
+  Object.fromEntries(
+    text
+      .split("\n")
+      .map((line) => line.trim().split(/\s+/))
+      .filter((parts): parts is [string, string] => parts.length === 2),
+  );
+
+/** The whole set, to be changed if it must, and the exact lines that each of its pages has to carry. */
+export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
+  const [text, setText] = useState(write(pages));
+  const [form, setForm] = useState<Form>("head");
+  const decide = useDecide(site);
+  const chosen = editing ? read(text) : pages;
+  const enough = Object.keys(chosen).filter((code) => code !== "x-default").length > 1;
+  const lines = useQuery({
+    queryKey: ["decide", "lines", crawl.id, chosen],
+    queryFn: () =>
+      data(
+        api.POST("/crawls/{crawl}/languages/lines", { params: { path: { crawl: crawl.id } }, body: { pages: chosen } }),
+      ),
+    enabled: enough,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+  return (
+    <Box sx={{ mt: 2.5 }}>
+      {editing && (
+        <TextField
+          label="Code and address, one pair a line; x-default is for everybody else"
+          multiline
+          minRows={4}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          slotProps={{ htmlInput: { style: { fontFamily: MONO, fontSize: 12.5 } } }}
+          sx={{ mb: 2 }}
+        />
+      )}
+      <Part level="h2" title="The whole set, the same on each of its pages">
+        <Toggles<Form>
+          choices={[
+            { name: "head", label: "Head lines" },
+            { name: "header", label: "Header" },
+            { name: "sitemap", label: "Sitemap entry" },
+          ]}
+          value={form}
+          choose={setForm}
+          choiceSx={{ py: 0.1, px: 1.25 }}
+        />
+        {lines.error && (
+          <Box role="alert" sx={{ color: "rust", mt: 1 }}>
+            {lines.error.message}
+          </Box>
+        )}
+        {!enough && (
+          <Box sx={{ mt: 1, color: "text.secondary" }}>
+            Nothing is left to name: fewer than two pages of it stand for themselves.
+          </Box>
+        )}
+        {enough && lines.data && (
+          <Box
+            component="pre"
+            tabIndex={0}
+            aria-label="Lines of the set"
+            sx={{
+              fontFamily: MONO,
+              fontSize: 12,
+              whiteSpace: "pre-wrap",
+              overflowWrap: "anywhere",
+              borderLeft: 3,
+              borderColor: "verdigris",
+              bgcolor: "background.default",
+              p: 1.25,
+              my: 1,
+              maxHeight: 220,
+              overflow: "auto",
+            }}
+          >
+            {lines.data[form]}
+          </Box>
+        )}
+        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
+          <Button
+            variant="contained"
+            disabled={!enough || decide.isPending || (decision !== null && !editing)}
+            onClick={() =>
+              decide.mutate({
+                kind: "languages",
+                wishes: { [decision?.subject ?? Object.values(chosen)[0] ?? ""]: { pages: chosen } },
+              })
+            }
+          >
+            {decision ? "Keep the changed set" : "Decide for this set"}
+          </Button>
+          <Button disabled={!lines.data} onClick={() => void navigator.clipboard.writeText(lines.data?.[form] ?? "")}>
+            Copy the lines
+          </Button>
+          {decide.error ? (
+            <Box role="alert" sx={{ color: "rust" }}>
+              {decide.error.message}
+            </Box>
+          ) : (
+            decision && (
+              <Box sx={{ color: "text.secondary" }}>
+                Decided by {decision.made_by}, {day(decision.made_at)}.
+              </Box>
+            )
+          )}
+        </Box>
+      </Part>
+    </Box>
+  );
+}

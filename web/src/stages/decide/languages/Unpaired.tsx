@@ -1,0 +1,120 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import { useState } from "react";
+import { counted } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { UrlText } from "../../../kit/UrlText";
+import { useDecide } from "../../../kit/useDecide";
+import { MONO } from "../../../theme";
+import { BringSets } from "./BringSets";
+import type { LanguagesData } from "./Languages";
+
+type Proposal = LanguagesData["proposals"][number];
+
+const keyOf = (one: Proposal) => Object.values(one.pages).sort()[0] ?? "";
+
+/** Pages that seem to be versions of one page, to be confirmed by hand; or sets from a file. */
+export function Unpaired({ site, languages }: { site: number; languages: LanguagesData }) {
+  const [ticked, setTicked] = useState<Record<string, boolean>>({});
+  const decide = useDecide(site);
+  const taken = new Set(
+    languages.decided.flatMap((one) =>
+      Object.values((one.value as { pages: Record<string, string> } | null)?.pages ?? {}),
+    ),
+  );
+  const open = languages.proposals.filter((one) => !Object.values(one.pages).some((url) => taken.has(url)));
+  const chosen = open.filter((one) => ticked[keyOf(one)]);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 340px",
+        columnGap: 3,
+        px: 2.5,
+        overflow: "auto",
+        alignContent: "start",
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1 }}>
+          <Box role="status" sx={{ color: "text.secondary" }}>
+            {open.length === 0
+              ? "No further pages seem to belong together."
+              : `${counted(open.length, "set")} of pages correspond and don't all name each other.`}
+          </Box>
+          {decide.error && (
+            <Box role="alert" sx={{ color: "rust" }}>
+              {decide.error.message}
+            </Box>
+          )}
+          <Button
+            sx={{ ml: "auto" }}
+            disabled={open.length === 0}
+            onClick={() => setTicked(Object.fromEntries(open.map((one) => [keyOf(one), chosen.length < open.length])))}
+          >
+            Tick all
+          </Button>
+          <Button
+            variant="contained"
+            disabled={chosen.length === 0 || decide.isPending}
+            onClick={() =>
+              decide.mutate(
+                {
+                  kind: "languages",
+                  wishes: Object.fromEntries(chosen.map((one) => [keyOf(one), { pages: one.pages }])),
+                },
+                { onSuccess: () => setTicked({}) },
+              )
+            }
+          >
+            Confirm {counted(chosen.length, "set")}
+          </Button>
+        </Box>
+        <Box component="ul" aria-label="Pages that seem to belong together" sx={{ listStyle: "none", m: 0, p: 0 }}>
+          {open.map((one) => (
+            <Box
+              component="li"
+              key={keyOf(one)}
+              sx={{
+                display: "grid",
+                gridTemplateColumns: "28px minmax(0, 1fr) 240px",
+                columnGap: 1,
+                py: 0.75,
+                borderBottom: 1,
+                borderColor: "divider",
+              }}
+            >
+              <Checkbox
+                size="small"
+                sx={{ p: 0, alignSelf: "start" }}
+                checked={ticked[keyOf(one)] ?? false}
+                onChange={(_, checked) => setTicked({ ...ticked, [keyOf(one)]: checked })}
+                slotProps={{ input: { "aria-label": `Tick the set of ${keyOf(one)}` } }}
+              />
+              <Box sx={{ minWidth: 0 }}>
+                {Object.entries(one.pages).map(([code, url]) => (
+                  <Box key={code} sx={{ display: "flex", gap: 1.5, minWidth: 0 }}>
+                    <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, width: 28 }}>
+                      {code}
+                    </Box>
+                    <UrlText url={url} size={12} withHost />
+                    {one.untranslated[code] && (
+                      <Box component="span" sx={{ fontSize: 12, color: "brass", whiteSpace: "nowrap" }}>
+                        address left untranslated
+                      </Box>
+                    )}
+                  </Box>
+                ))}
+              </Box>
+              <Box sx={{ fontSize: 12, color: "text.secondary" }}>{one.reasons.join("; ")}</Box>
+            </Box>
+          ))}
+        </Box>
+      </Box>
+      <Part level="h2" title="Sets from a file">
+        <BringSets site={site} />
+      </Part>
+    </Box>
+  );
+}

@@ -1,0 +1,50 @@
+import Box from "@mui/material/Box";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+import { BadLines } from "../../../kit/BadLines";
+import { BringFile } from "../../../kit/BringFile";
+import { counted } from "../../../kit/format";
+
+/** Takes a redirect map from a file: what can't be used is told by line, the rest goes into the map. */
+export function BringMap({ site }: { site: number }) {
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) =>
+      data(
+        api.POST("/sites/{site}/routes/import", {
+          params: { path: { site } },
+          body: {
+            format: file.name.endsWith(".json") ? "json" : "csv",
+            text: await file.text(),
+            note: `from ${file.name}`,
+          },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),
+  });
+  return (
+    <Box>
+      <Box sx={{ color: "text.secondary", mb: 1 }}>
+        A CSV with the columns from, to, status, or JSON. Paths are those of the main host; an empty target with 410
+        says that a page is gone.
+      </Box>
+      <BringFile
+        label="Choose a file"
+        accept=".csv,.tsv,.txt,.json"
+        disabled={bring.isPending}
+        read={(file) => bring.mutate(file)}
+      />
+      {bring.error && (
+        <Box role="alert" sx={{ color: "rust", mt: 1 }}>
+          {bring.error.message}
+        </Box>
+      )}
+      {bring.data && (
+        <Box role="status" sx={{ mt: 1 }}>
+          {counted(bring.data.ids.length, "route")} of {counted(bring.data.read, "line")} went into the map.
+          <BadLines lines={bring.data.bad} />
+        </Box>
+      )}
+    </Box>
+  );
+}

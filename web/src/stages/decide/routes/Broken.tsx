@@ -1,0 +1,155 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { Failed, Loading } from "../../../kit/Notice";
+import { UrlLink } from "../../../kit/parts";
+import { useDecide, type Wishes } from "../../../kit/useDecide";
+import { Target } from "./Target";
+
+type Row = Schemas["Broken"]["rows"][number];
+/** What was picked for one lost address: one of its suggestions, or a target of the auditor's own. */
+export type Pick = { to: string | null; status: number; why?: string };
+
+const COLUMNS = "28px minmax(0, 5fr) 60px 70px minmax(0, 7fr) 120px";
+
+/** Addresses that answer no more, those with links in first, each with where it could lead and why. */
+export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
+  const broken = useQuery({
+    queryKey: ["decide", "broken", crawl.id, crawl.run],
+    queryFn: () =>
+      data(api.GET("/crawls/{crawl}/broken", { params: { path: { crawl: crawl.id }, query: { work: "true" } } })),
+    // Suggestions are being worked out.
+    refetchInterval: (query) => (query.state.data?.suggested_at === null ? 1500 : false),
+  });
+  const [picked, setPicked] = useState<Record<string, Pick>>({});
+  const [ticked, setTicked] = useState<Record<string, boolean>>({});
+  const decide = useDecide(site);
+  if (broken.error) return <Failed error={broken.error} retry={() => broken.refetch()} />;
+  if (!broken.data) return <Loading what="lost addresses" />;
+  const { rows, total, suggested_at } = broken.data;
+  const open = rows.filter((row) => row.decision === null && row.suggestions !== null);
+  const chosen = open.filter((row) => ticked[row.url]);
+  const send = (wishes: Wishes) => decide.mutate({ kind: "route", wishes }, { onSuccess: () => setTicked({}) });
+  const accept = () => send(Object.fromEntries(chosen.map((row) => [row.url, { ...(picked[row.url] ?? best(row)) }])));
+  return (
+    <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", minHeight: 0 }}>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", px: 2.5, pb: 1 }}>
+        <Box role="status" sx={{ color: "text.secondary" }}>
+          {total === 0
+            ? "Nothing that is linked to or listed is missing."
+            : suggested_at === null
+              ? `${counted(total, "address", "addresses")} answer no more; targets are being looked for …`
+              : `${counted(total, "address", "addresses")} answer no more; nothing was decided yet about ${open.length}.`}
+        </Box>
+        <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
+          {decide.error && (
+            <Box role="alert" sx={{ color: "rust" }}>
+              {decide.error.message}
+            </Box>
+          )}
+          <Button
+            disabled={open.length === 0}
+            onClick={() =>
+              setTicked(chosen.length === open.length ? {} : Object.fromEntries(open.map((row) => [row.url, true])))
+            }
+          >
+            {chosen.length === open.length && open.length > 0 ? "Tick none" : "Tick all"}
+          </Button>
+          <Button
+            disabled={chosen.length === 0 || decide.isPending}
+            onClick={() => send(Object.fromEntries(chosen.map((row) => [row.url, { status: 410, refused: true }])))}
+          >
+            Refuse
+          </Button>
+          <Button variant="contained" disabled={chosen.length === 0 || decide.isPending} onClick={accept}>
+            Accept {chosen.length > 0 ? counted(chosen.length, "route") : "routes"}
+          </Button>
+        </Box>
+      </Box>
+      <Box sx={{ overflow: "auto", px: 2.5 }}>
+        <Box
+          aria-hidden
+          sx={{
+            display: "grid",
+            gridTemplateColumns: COLUMNS,
+            columnGap: 1.5,
+            fontSize: 12,
+            color: "text.secondary",
+            borderBottom: "2px solid",
+            borderColor: "iron",
+          }}
+        >
+          <span />
+          <span>Address</span>
+          <Right>Status</Right>
+          <Right>Links in</Right>
+          <span>Should lead to</span>
+          <span />
+        </Box>
+        <Box component="ul" aria-label="Lost addresses" sx={{ listStyle: "none", m: 0, p: 0 }}>
+          {rows.map((row) => (
+            <Box
+              component="li"
+              key={row.url_id}
+              sx={{
+                display: "grid",
+                gridTemplateColumns: COLUMNS,
+                columnGap: 1.5,
+                py: 0.5,
+                borderBottom: 1,
+                borderColor: "divider",
+                alignItems: "start",
+              }}
+            >
+              <Checkbox
+                size="small"
+                sx={{ p: 0 }}
+                checked={ticked[row.url] ?? false}
+                disabled={row.decision !== null || row.suggestions === null}
+                onChange={(_, checked) => setTicked({ ...ticked, [row.url]: checked })}
+                slotProps={{ input: { "aria-label": `Tick ${row.url}` } }}
+              />
+              <Box sx={{ overflow: "hidden" }}>
+                <UrlLink id={row.url_id} url={row.url} />
+                <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+                  {[row.status < 400 && "redirected, but to nothing that answers", row.listed && "listed in a sitemap"]
+                    .filter(Boolean)
+                    .join(", ")}
+                </Box>
+              </Box>
+              <Right>{row.status}</Right>
+              <Right>{row.links_in}</Right>
+              <Target
+                row={row}
+                pick={picked[row.url] ?? best(row)}
+                choose={(pick) => setPicked({ ...picked, [row.url]: pick })}
+              />
+              <Box sx={{ textAlign: "right", color: "text.secondary" }}>{settled(row)}</Box>
+            </Box>
+          ))}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+const Right = ({ children }: { children: React.ReactNode }) => (
+  <Box component="span" sx={{ textAlign: "right" }}>
+    {children}
+  </Box>
+);
+
+function best(row: Row): Pick {
+  const first = row.suggestions?.[0];
+  return first ? { to: first.target, status: first.status, why: first.reasons[0] } : { to: null, status: 410 };
+}
+
+function settled({ decision }: Row) {
+  const value = decision?.value as Record<string, unknown> | null | undefined;
+  if (!value) return "";
+  return value.refused ? "refused" : "in the map";
+}

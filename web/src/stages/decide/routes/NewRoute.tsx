@@ -1,0 +1,130 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { UrlText } from "../../../kit/UrlText";
+import { useDecide } from "../../../kit/useDecide";
+import { useLater } from "../../../kit/useLater";
+import { MONO } from "../../../theme";
+
+type Draft = { from: string; to: string; status: number; query: "match" | "keep" | "drop" };
+
+const EMPTY: Draft = { from: "", to: "", status: 301, query: "drop" };
+const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
+const QUERIES = { match: "belongs to the address", keep: "is passed on", drop: "is dropped" };
+
+/** A route for one address or for all that a pattern matches, tried against all known URLs while it is written. */
+export function NewRoute({ site }: { site: number }) {
+  const [draft, setDraft] = useState(EMPTY);
+  const decide = useDecide(site);
+  const wish = routeOf(draft);
+  const asked = useLater(JSON.stringify({ from: draft.from.trim(), ...wish }), 300);
+  const trial = useQuery({
+    queryKey: ["decide", "route trial", site, asked],
+    queryFn: () =>
+      data(
+        api.POST("/sites/{site}/routes/trial", {
+          params: { path: { site } },
+          body: JSON.parse(asked) as { from: string; status: number },
+        }),
+      ),
+    enabled: draft.from.trim() !== "" && (draft.status === 410 || draft.to.trim() !== ""),
+    retry: false,
+  });
+  const change = (changes: Partial<Draft>) => setDraft({ ...draft, ...changes });
+  return (
+    <Box
+      component="form"
+      sx={{ display: "grid", gap: 1.25 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        decide.mutate({ kind: "route", wishes: { [draft.from.trim()]: wish } }, { onSuccess: () => setDraft(EMPTY) });
+      }}
+    >
+      <TextField
+        label="Address or pattern"
+        placeholder="http://www.example.test/feed/*"
+        value={draft.from}
+        onChange={(event) => change({ from: event.target.value })}
+        slotProps={{ htmlInput: { style: CODE } }}
+      />
+      <TextField
+        label="Target"
+        disabled={draft.status === 410}
+        placeholder="http://www.example.test/$1"
+        value={draft.status === 410 ? "" : draft.to}
+        onChange={(event) => change({ to: event.target.value })}
+        slotProps={{ htmlInput: { style: CODE } }}
+      />
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 2fr", gap: 1 }}>
+        <TextField
+          select
+          label="Status"
+          value={draft.status}
+          onChange={(event) => change({ status: Number(event.target.value) })}
+        >
+          {[301, 308, 302, 307, 410].map((status) => (
+            <MenuItem key={status} value={status}>
+              {status}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          label="A query"
+          value={draft.query}
+          onChange={(event) => change({ query: event.target.value as Draft["query"] })}
+        >
+          {Object.entries(QUERIES).map(([name, text]) => (
+            <MenuItem key={name} value={name}>
+              {text}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {trial.error && (
+        <Box role="alert" sx={{ color: "rust", fontSize: 12 }}>
+          {trial.error.message}
+        </Box>
+      )}
+      {trial.data && (
+        <Box sx={{ fontSize: 12 }} role="status">
+          It takes {counted(trial.data.total, "known URL")}
+          {trial.data.living > 0 && (
+            <strong>, {counted(trial.data.living, "page that lives", "pages that live")} among them</strong>
+          )}
+          .
+          {trial.data.rows.slice(0, 5).map((row) => (
+            <Box key={row.url} sx={{ overflow: "hidden" }}>
+              <UrlText url={row.url} size={12} /> → {row.target ? <UrlText url={row.target} size={12} /> : "gone"}
+            </Box>
+          ))}
+        </Box>
+      )}
+      {decide.error && (
+        <Box role="alert" sx={{ color: "rust" }}>
+          {decide.error.message}
+        </Box>
+      )}
+      <Button type="submit" variant="contained" disabled={!trial.data || trial.isFetching || decide.isPending}>
+        Add it to the map
+      </Button>
+    </Box>
+  );
+}
+
+/** Whatever has a star or slashes of an expression around it is a pattern. */
+function routeOf({ from, to, status, query }: Draft) {
+  const pattern = from.includes("*") || /^\/.*[\\[\](){}+^$|].*\/$/.test(from.trim());
+  return {
+    to: status === 410 ? null : to.trim(),
+    status,
+    kind: pattern ? ("pattern" as const) : ("exact" as const),
+    query,
+    why: "made by hand",
+  };
+}

@@ -1,0 +1,145 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { count, counted } from "../../../kit/format";
+import { Failed, Loading } from "../../../kit/Notice";
+import { UrlLink } from "../../../kit/parts";
+import { Toggles } from "../../../kit/Toggles";
+import { UrlText } from "../../../kit/UrlText";
+import { useDecide } from "../../../kit/useDecide";
+
+type Row = Schemas["Redirects"]["rows"][number];
+const KINDS = [
+  { name: "all", label: "All" },
+  { name: "chains", label: "Chains" },
+  { name: "loops", label: "Loops" },
+  { name: "temporary", label: "Temporary" },
+  { name: "to_home", label: "To the home page" },
+  { name: "to_missing", label: "To missing pages" },
+] as const;
+type Kind = (typeof KINDS)[number]["name"];
+
+/** Redirects that the crawl has met, with each hop; those that go by detours can be led straight. */
+export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
+  const { search, change } = useAddress();
+  const kind = KINDS.find((one) => one.name === search.get("kind"))?.name ?? "all";
+  const redirects = useQuery({
+    queryKey: ["decide", "redirects", crawl.id, crawl.run, kind],
+    queryFn: () =>
+      data(api.GET("/crawls/{crawl}/redirects", { params: { path: { crawl: crawl.id }, query: { kind } } })),
+    placeholderData: (before) => before,
+  });
+  const decide = useDecide(site);
+  if (redirects.error) return <Failed error={redirects.error} retry={() => redirects.refetch()} />;
+  if (!redirects.data) return <Loading what="redirects" />;
+  const { rows, counts } = redirects.data;
+  const detours = rows.filter(straight);
+  const lead = (some: Row[]) =>
+    decide.mutate({
+      kind: "route",
+      wishes: Object.fromEntries(
+        some.map((row) => [row.url, { to: row.final_url, status: 301, why: "straight to where it ended" }]),
+      ),
+    });
+  return (
+    <Box sx={{ overflow: "auto", px: 2.5 }}>
+      <Box sx={{ display: "flex", alignItems: "center", mb: 1 }}>
+        <Toggles<Kind>
+          choices={KINDS.map((one) => ({ name: one.name, label: `${one.label} ${count(counts[one.name])}` }))}
+          value={kind}
+          choose={(name) => change({ kind: name === "all" ? undefined : name }, true)}
+          choiceSx={{ py: 0.25, px: 1.25 }}
+        />
+        <Button
+          sx={{ ml: "auto" }}
+          variant="outlined"
+          disabled={detours.length === 0 || decide.isPending}
+          onClick={() => lead(detours)}
+        >
+          Lead {counted(detours.length, "detour")} straight
+        </Button>
+      </Box>
+      {decide.error && (
+        <Box role="alert" sx={{ color: "rust" }}>
+          {decide.error.message}
+        </Box>
+      )}
+      {decide.isSuccess && <Box role="status">It is in the map now.</Box>}
+      {rows.length === 0 && <Box sx={{ color: "text.secondary" }}>The crawl met none.</Box>}
+      <Box component="ul" aria-label="Redirects" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        {rows.map((row) => (
+          <Box
+            component="li"
+            key={row.url_id}
+            sx={{
+              display: "grid",
+              gridTemplateColumns: "minmax(0, 1fr) 110px 150px",
+              columnGap: 2,
+              py: 0.75,
+              borderBottom: 1,
+              borderColor: "divider",
+            }}
+          >
+            <Hops row={row} />
+            <Box sx={{ textAlign: "right" }}>{counted(row.links_in, "page links", "pages link")}</Box>
+            <Box sx={{ textAlign: "right" }}>
+              {straight(row) ? (
+                <Button sx={{ py: 0 }} disabled={decide.isPending} onClick={() => lead([row])}>
+                  Lead it straight
+                </Button>
+              ) : (
+                <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+                  {row.faults
+                    .filter((code) => code.startsWith("redirect-"))
+                    .map((code) => code.slice(9))
+                    .join(", ")}
+                </Box>
+              )}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** A chain, or a move sent as temporary, that ends at a page. */
+const straight = (row: Row) =>
+  row.final_status === 200 && (row.redirect_chain.length > 1 || row.faults.includes("redirect-temporary"));
+
+function Hops({ row }: { row: Row }) {
+  return (
+    <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, minWidth: 0 }}>
+      <Box component="li" sx={{ overflow: "hidden" }}>
+        <UrlLink id={row.url_id} url={row.url} />
+      </Box>
+      {row.redirect_chain.map((hop, place) => (
+        <Box
+          component="li"
+          key={`${place} ${hop}`}
+          sx={{ display: "flex", gap: 1, pl: 1.5 * (place + 1), minWidth: 0 }}
+        >
+          <span aria-hidden>↳</span>
+          <Box component="span" sx={{ color: "text.secondary", minWidth: 26 }}>
+            {place === 0 ? row.status : ""}
+          </Box>
+          <UrlText url={hop} size={12} withHost />
+          {place === row.redirect_chain.length - 1 && (
+            <Box
+              component="span"
+              sx={{ color: row.final_status === 200 ? "text.secondary" : "rust", whiteSpace: "nowrap" }}
+            >
+              {row.final_status === null
+                ? row.final_url === null
+                  ? "and round again"
+                  : "not fetched"
+                : row.final_status}
+            </Box>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}

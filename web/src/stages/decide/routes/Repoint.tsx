@@ -1,0 +1,160 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { FileLinks } from "../../../kit/FileLinks";
+import { Failed, Loading } from "../../../kit/Notice";
+import { UrlLink } from "../../../kit/parts";
+import { UrlText } from "../../../kit/UrlText";
+import { useDecide } from "../../../kit/useDecide";
+import { MONO } from "../../../theme";
+
+type Row = Schemas["Repoint"]["rows"][number];
+const COLUMNS = "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr) 86px";
+
+/** Links that go through a redirect or to a missing page: the same link on many pages comes from their template. */
+export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
+  const links = useQuery({
+    queryKey: ["decide", "repoint", crawl.id, crawl.run],
+    queryFn: () => data(api.GET("/crawls/{crawl}/repoint", { params: { path: { crawl: crawl.id } } })),
+  });
+  if (links.error) return <Failed error={links.error} retry={() => links.refetch()} />;
+  if (!links.data) return <Loading what="links" />;
+  const { rows, total } = links.data;
+  return (
+    <Box sx={{ overflow: "auto", px: 2.5 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
+        <Box sx={{ color: "text.secondary" }}>
+          {total === 0
+            ? "Every link leads straight to a page."
+            : `${counted(total, "link")} in ${counted(rows.length, "kind")}; those that stand on most pages first.`}
+        </Box>
+        <FileLinks
+          what="Link by link for editors:"
+          files={["csv", "xlsx", "jsonl"].map((format) => ({
+            name: format.toUpperCase(),
+            href: `/api/crawls/${crawl.id}/repoint.${format}`,
+          }))}
+        />
+      </Box>
+      <Box
+        aria-hidden
+        sx={{
+          display: "grid",
+          gridTemplateColumns: COLUMNS,
+          columnGap: 2,
+          fontSize: 12,
+          color: "text.secondary",
+          borderBottom: "2px solid",
+          borderColor: "iron",
+        }}
+      >
+        <span>The link, and where it stands</span>
+        <span>Leads to</span>
+        <span>Should lead to</span>
+        <span />
+      </Box>
+      <Box component="ul" aria-label="Links to repoint" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        {rows.map((row) => (
+          <Item key={`${row.target} ${row.text} ${row.place}`} row={row} site={site} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Item({ row, site }: { row: Row; site: number }) {
+  const [editing, setEditing] = useState(false);
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: COLUMNS,
+        columnGap: 2,
+        py: 0.75,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <strong>“{row.text ?? "no text"}”</strong> in {row.place ?? "the body"} of{" "}
+        {row.template ? `the template of ${row.group} (${counted(row.pages, "page")})` : counted(row.pages, "page")}
+        {!row.template &&
+          row.samples.map((url) => (
+            <Box key={url} sx={{ overflow: "hidden" }}>
+              <UrlText url={url} size={12} />
+            </Box>
+          ))}
+      </Box>
+      <Box sx={{ minWidth: 0 }}>
+        <UrlLink id={row.target_id} url={row.target} />
+        <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+          {row.status}
+          {row.final_url && row.final_url !== row.target && ` → ${row.final_status ?? "?"} ${row.final_url}`}
+        </Box>
+      </Box>
+      {editing ? (
+        <Edit row={row} site={site} close={() => setEditing(false)} />
+      ) : (
+        <>
+          <Box sx={{ minWidth: 0, overflow: "hidden" }}>
+            {row.better ? (
+              <UrlText url={row.better} size={12} withHost />
+            ) : (
+              <Box sx={{ color: "text.secondary" }}>nothing yet: decide about it under Broken</Box>
+            )}
+            {row.chosen?.text && <Box sx={{ fontSize: 12 }}>says “{row.chosen.text}”</Box>}
+          </Box>
+          <Button sx={{ py: 0, alignSelf: "start" }} onClick={() => setEditing(true)}>
+            Change
+          </Button>
+        </>
+      )}
+    </Box>
+  );
+}
+
+function Edit({ row, site, close }: { row: Row; site: number; close: () => void }) {
+  const [target, setTarget] = useState(row.better ?? "");
+  const [text, setText] = useState(row.chosen?.text ?? row.text ?? "");
+  const decide = useDecide(site);
+  return (
+    <>
+      <Box sx={{ display: "grid", gap: 0.5 }}>
+        <TextField
+          variant="standard"
+          value={target}
+          onChange={(event) => setTarget(event.target.value)}
+          slotProps={{ htmlInput: { "aria-label": "Better target", style: { fontFamily: MONO, fontSize: 12 } } }}
+        />
+        <TextField
+          variant="standard"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          slotProps={{ htmlInput: { "aria-label": "New text of the link" } }}
+        />
+        {decide.error && (
+          <Box role="alert" sx={{ color: "rust" }}>
+            {decide.error.message}
+          </Box>
+        )}
+      </Box>
+      <Button
+        sx={{ alignSelf: "start" }}
+        disabled={decide.isPending || target.trim() === ""}
+        onClick={() =>
+          decide.mutate(
+            { kind: "repoint", wishes: { [row.target]: { target: target.trim(), text } } },
+            { onSuccess: close },
+          )
+        }
+      >
+        Keep
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,182 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { FileLinks } from "../../../kit/FileLinks";
+import { Failed, Loading } from "../../../kit/Notice";
+import { Part } from "../../../kit/parts";
+import { Sign } from "../../../kit/signs/Sign";
+import { useDecide } from "../../../kit/useDecide";
+import { UrlText } from "../../../kit/UrlText";
+import { MONO } from "../../../theme";
+import { BringMap } from "./BringMap";
+import { NewRoute } from "./NewRoute";
+import { Answer } from "./Target";
+
+type Route = Schemas["RouteMap"]["routes"][number];
+
+const FLAWS: Record<string, string> = {
+  "route-loop": "goes round in a circle",
+  "route-chain": "leads to an address that is redirected again; it is shortened in the files",
+  "route-twice": "there is an earlier rule for this address",
+  "route-to-itself": "leads to itself",
+  "route-status": "the status doesn't fit",
+  "route-source-lives": "a page answers there",
+  "route-to-missing": "the target is missing",
+  "route-to-redirect": "the target is redirected on the site as it is",
+};
+
+/** The redirects that are wanted: checked as a whole, tested against the servers, written for them. */
+export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
+  const test = useMutation({
+    mutationFn: () => data(api.POST("/sites/{site}/routes/tests", { params: { path: { site } } })),
+  });
+  const map = useQuery({
+    queryKey: ["decide", "routes", site, crawl.run],
+    queryFn: () => data(api.GET("/sites/{site}/routes", { params: { path: { site } } })),
+    refetchInterval: (query) =>
+      query.state.data && waiting(query.state.data.routes, test.data?.asked_at) ? 1000 : false,
+  });
+  const decide = useDecide(site);
+  if (map.error) return <Failed error={map.error} retry={() => map.refetch()} />;
+  if (!map.data) return <Loading what="the map" />;
+  const { routes, flaws } = map.data;
+  const left = waiting(routes, test.data?.asked_at);
+  const tested = routes.filter((one) => one.test !== null);
+  const wrong = tested.filter((one) => !one.test?.right).length;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 340px",
+        columnGap: 3,
+        px: 2.5,
+        overflow: "auto",
+        alignContent: "start",
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 1, flexWrap: "wrap" }}>
+          <Box role="status" sx={{ color: "text.secondary" }}>
+            {routes.length === 0
+              ? "No route was decided yet: accept suggestions under Broken, make one, or bring a map."
+              : [
+                  counted(routes.length, "route"),
+                  Object.keys(flaws).length === 0
+                    ? "nothing wrong with the map"
+                    : `${counted(sum(flaws), "thing")} to look at`,
+                  tested.length > 0 && `${wrong} of ${tested.length} tested answer otherwise`,
+                  left > 0 && `${counted(left, "test")} to go`,
+                ]
+                  .filter(Boolean)
+                  .join(" · ")}
+          </Box>
+          <Button
+            sx={{ ml: "auto" }}
+            variant="outlined"
+            disabled={routes.length === 0 || left > 0}
+            onClick={() => test.mutate()}
+          >
+            Test against the servers
+          </Button>
+          <FileLinks
+            what="Write for"
+            files={[
+              ["Apache", "apache"],
+              ["nginx", "nginx"],
+              ["CSV", "csv"],
+              ["JSON", "json"],
+            ].map(([name, format]) => ({ name: name ?? "", href: `/api/sites/${site}/routes/${format}` }))}
+          />
+        </Box>
+        <Box
+          component="ul"
+          aria-label="Routes"
+          sx={{ listStyle: "none", m: 0, p: 0, borderTop: routes.length > 0 ? 2 : 0, borderColor: "iron" }}
+        >
+          {routes.map((route) => (
+            <Row
+              key={route.from}
+              route={route}
+              drop={() => decide.mutate({ kind: "route", wishes: { [route.from]: null } })}
+            />
+          ))}
+        </Box>
+      </Box>
+      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+        <Part level="h2" title="A route of your own">
+          <NewRoute site={site} />
+        </Part>
+        <Part level="h2" title="Bring a map">
+          <BringMap site={site} />
+        </Part>
+      </Box>
+    </Box>
+  );
+}
+
+const sum = (counts: Record<string, number>) => Object.values(counts).reduce((all, one) => all + one, 0);
+
+/** How many routes weren't asked for yet since the test began. */
+const waiting = (routes: Route[], asked: string | undefined) =>
+  asked === undefined
+    ? 0
+    : routes.filter(
+        (one) =>
+          one.kind === "exact" &&
+          !one.flaws.some((flaw) => LEFT_OUT.has(flaw.code)) &&
+          (one.test === null || one.test.tested_at < asked),
+      ).length;
+
+const LEFT_OUT = new Set(["route-loop", "route-twice", "route-to-itself"]);
+
+function Row({ route, drop }: { route: Route; drop: () => void }) {
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr) 130px 70px",
+        columnGap: 1.5,
+        py: 0.5,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        {route.kind === "pattern" ? (
+          <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere" }}>
+            {route.from}{" "}
+            <em>pattern, query {route.query === "match" ? "matched" : route.query === "keep" ? "kept" : "dropped"}</em>
+          </Box>
+        ) : (
+          <UrlText url={route.from} size={12} withHost />
+        )}
+        {route.why && <Box sx={{ fontSize: 12, color: "text.secondary" }}>{route.why}</Box>}
+      </Box>
+      <Box sx={{ minWidth: 0, overflow: "hidden" }}>
+        <Answer to={route.to} status={route.status} />
+        {route.flaws.map((flaw) => (
+          <Box key={flaw.code} sx={{ fontSize: 12, display: "flex", gap: 0.75, alignItems: "center" }}>
+            <Sign state="weakens" /> {FLAWS[flaw.code] ?? flaw.code}
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ fontSize: 12 }}>{told(route)}</Box>
+      <Button sx={{ py: 0, alignSelf: "start" }} onClick={drop} aria-label={`Drop the route of ${route.from}`}>
+        Drop
+      </Button>
+    </Box>
+  );
+}
+
+function told({ test }: Route) {
+  if (test === null) return <Box sx={{ color: "text.secondary" }}>not tested</Box>;
+  return (
+    <Box sx={{ display: "flex", gap: 0.75, alignItems: "center" }} title={test.location ?? undefined}>
+      <Sign state={test.right ? "passes" : "stops"} />{" "}
+      {test.right ? "answers so" : `answers ${test.error ?? test.status}`}
+    </Box>
+  );
+}

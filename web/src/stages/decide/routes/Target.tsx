@@ -1,0 +1,119 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import type { Schemas } from "../../../api/client";
+import { Sign } from "../../../kit/signs/Sign";
+import { UrlText } from "../../../kit/UrlText";
+import { MONO } from "../../../theme";
+import type { Pick } from "./Broken";
+
+type Row = Schemas["Broken"]["rows"][number];
+
+/** Where a lost address should lead: the best suggestion with its reasons, others, or one of the auditor's own. */
+export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (pick: Pick) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [own, setOwn] = useState<string | null>(null);
+  if (row.decision) return <Settled value={row.decision.value as Record<string, unknown> | null} />;
+  if (row.suggestions === null) return <Box sx={{ color: "text.secondary" }}>is being looked for …</Box>;
+  const shown = row.suggestions.find((one) => one.target === pick.to && one.status === pick.status);
+  const take = (next: Pick) => {
+    choose(next);
+    setAnchor(null);
+    setOwn(null);
+  };
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      {own === null ? (
+        <ButtonBase
+          onClick={(event) => setAnchor(event.currentTarget)}
+          aria-haspopup="menu"
+          sx={{ font: "inherit", display: "flex", gap: 1, maxWidth: "100%", justifyContent: "flex-start" }}
+        >
+          <Answer to={pick.to} status={pick.status} />
+          <Box component="span" aria-hidden sx={{ color: "text.secondary" }}>
+            ▾
+          </Box>
+        </ButtonBase>
+      ) : (
+        <Box
+          component="form"
+          sx={{ display: "flex", gap: 1 }}
+          onSubmit={(event) => {
+            event.preventDefault();
+            take({ to: own.trim(), status: 301, why: "chosen by hand" });
+          }}
+        >
+          <TextField
+            variant="standard"
+            autoFocus
+            value={own}
+            onChange={(event) => setOwn(event.target.value)}
+            slotProps={{
+              htmlInput: { "aria-label": `Own target of ${row.url}`, style: { fontFamily: MONO, fontSize: 12 } },
+            }}
+          />
+          <Button type="submit" disabled={!/^https?:\/\/[^/]/.test(own.trim())}>
+            Take
+          </Button>
+          <Button onClick={() => setOwn(null)}>Cancel</Button>
+        </Box>
+      )}
+      <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+        {(shown?.reasons ?? [pick.why]).filter(Boolean).join("; ")}
+      </Box>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {row.suggestions.map((one) => (
+          <MenuItem
+            key={`${one.status} ${one.target}`}
+            onClick={() => take({ to: one.target, status: one.status, why: one.reasons[0] })}
+            sx={{ display: "block", maxWidth: 620 }}
+          >
+            <Answer to={one.target} status={one.status} />
+            <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+              {one.score} of 100: {one.reasons.join("; ")}
+            </Box>
+          </MenuItem>
+        ))}
+        {row.suggestions.every((one) => one.target !== null) && (
+          <MenuItem onClick={() => take({ to: null, status: 410, why: "gone on purpose" })}>
+            <Answer to={null} status={410} />
+          </MenuItem>
+        )}
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            setOwn("");
+          }}
+        >
+          Another target …
+        </MenuItem>
+      </Menu>
+    </Box>
+  );
+}
+
+/** What a server is to answer: a redirect with its target, or that the page is gone. */
+export function Answer({ to, status }: { to: string | null; status: number }) {
+  return (
+    <Box component="span" sx={{ display: "inline-flex", gap: 1, alignItems: "center", minWidth: 0, maxWidth: "100%" }}>
+      <Sign state={to === null ? "stops" : "diverts"} />
+      <span>{status}</span>
+      {to === null ? (
+        <span>gone</span>
+      ) : (
+        <Box component="span" sx={{ minWidth: 0, overflow: "hidden" }}>
+          <UrlText url={to} size={12} withHost />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Settled({ value }: { value: Record<string, unknown> | null }) {
+  if (value === null || value.refused) return <Box sx={{ color: "text.secondary" }}>no suggestion will do</Box>;
+  return <Answer to={(value.to as string | undefined) ?? null} status={Number(value.status)} />;
+}

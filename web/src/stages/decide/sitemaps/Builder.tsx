@@ -1,0 +1,160 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+import { bytes, count, counted, moment } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { Plain } from "../../../kit/Plain";
+import { MONO } from "../../../theme";
+import { Plan } from "./Plan";
+import type { SitemapsData } from "./Sitemaps";
+
+type Build = SitemapsData["builds"][number];
+
+/** A set of sitemaps from what is wanted: how it shall be made, what it would list, and the files to download. */
+export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsData }) {
+  const queries = useQueryClient();
+  const build = useMutation({
+    mutationFn: () => data(api.POST("/sites/{site}/sitemaps", { params: { path: { site } } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide", "sitemaps"] }),
+  });
+  const newest = sitemaps.builds[0];
+  const { difference, outline } = sitemaps;
+  const listed = difference.stays.total + difference.joins.total;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "360px minmax(0, 1fr)",
+        columnGap: 4,
+        px: 2.5,
+        overflow: "auto",
+        alignContent: "start",
+      }}
+    >
+      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+        <Part level="h2" title="How it shall be made">
+          <Plan
+            key={sitemaps.decision?.id ?? 0}
+            site={site}
+            plan={sitemaps.plan}
+            groups={outline.map((one) => one.group)}
+          />
+        </Part>
+      </Box>
+      <Box sx={{ display: "grid", gap: 3, alignContent: "start", minWidth: 0 }}>
+        <Part level="h2" title="What a set built now would list">
+          <Box sx={{ display: "flex", gap: 2, alignItems: "center", mb: 1 }}>
+            <span>
+              <strong>{counted(listed, "URL")}</strong>: all that are wanted and may be indexed. Against the published
+              files {count(difference.joins.total)} more, {count(difference.leaves.total)} fewer.
+            </span>
+            <Button
+              sx={{ ml: "auto" }}
+              variant="contained"
+              disabled={listed === 0 || build.isPending || newest?.state === "waiting"}
+              onClick={() => build.mutate()}
+            >
+              {newest?.state === "waiting" ? "Building …" : "Build the set"}
+            </Button>
+          </Box>
+          {build.error && (
+            <Box role="alert" sx={{ color: "rust" }}>
+              {build.error.message}
+            </Box>
+          )}
+          <Box
+            component="ul"
+            aria-label="Groups that would be listed"
+            sx={{ listStyle: "none", m: 0, p: 0, columnCount: 3, columnGap: 3 }}
+          >
+            {outline.map((one) => (
+              <Box
+                component="li"
+                key={`${one.origin} ${one.group}`}
+                sx={{ display: "flex", justifyContent: "space-between", gap: 1 }}
+              >
+                <Box
+                  component="span"
+                  sx={{
+                    fontFamily: MONO,
+                    fontSize: 12,
+                    overflow: "hidden",
+                    textOverflow: "ellipsis",
+                    whiteSpace: "nowrap",
+                  }}
+                  title={one.group}
+                >
+                  {one.group}
+                </Box>
+                {count(one.urls)}
+              </Box>
+            ))}
+          </Box>
+        </Part>
+        {sitemaps.builds.map((one, place) => (
+          <Built key={one.id} site={site} build={one} newest={place === 0} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Built({ site, build, newest }: { site: number; build: Build; newest: boolean }) {
+  if (build.state === "waiting") return <Box role="status">A set is being built.</Box>;
+  if (build.state === "failed")
+    return (
+      <Box role="alert" sx={{ color: "rust" }}>
+        The set couldn't be built: {build.message}
+      </Box>
+    );
+  return (
+    <Part
+      level="h2"
+      title={`Built ${moment(build.built_at ?? build.asked_at)}: ${counted(build.urls, "URL")} in ${counted(build.files.length, "file")}`}
+    >
+      <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
+        <Button component="a" variant="outlined" href={`/api/sites/${site}/sitemaps/${build.id}.zip`} download>
+          Download all, as they must lie on the servers
+        </Button>
+        {newest && (
+          <Box
+            component="code"
+            sx={{ fontFamily: MONO, fontSize: 12, whiteSpace: "pre" }}
+            title="What robots.txt must say"
+          >
+            {build.robots_lines.join("\n")}
+          </Box>
+        )}
+      </Box>
+      {newest && (
+        <Plain
+          label="Files of the set"
+          columns={[
+            { name: "File" },
+            { name: "Lists", width: 90, right: true },
+            { name: "Size", width: 90, right: true },
+            { name: "Newest change", width: 200 },
+          ]}
+        >
+          {build.files.map((file) => (
+            <tr key={`${file.host} ${file.name}`}>
+              <td>
+                <a
+                  href={`/api/sites/${site}/sitemaps/${build.id}/file?host=${encodeURIComponent(file.host)}&name=${encodeURIComponent(file.name)}`}
+                  download
+                  style={{ fontFamily: MONO, fontSize: 12 }}
+                >
+                  {file.host.replace(/^https?:\/\//, "")}/{file.name}
+                </a>
+              </td>
+              <td className="number">{count(file.urls)}</td>
+              <td className="number">{bytes(file.bytes)}</td>
+              <td>{file.lastmod ? moment(file.lastmod) : "none was seen"}</td>
+            </tr>
+          ))}
+        </Plain>
+      )}
+    </Part>
+  );
+}

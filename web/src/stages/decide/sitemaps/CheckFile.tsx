@@ -1,0 +1,102 @@
+import Box from "@mui/material/Box";
+import TextField from "@mui/material/TextField";
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data } from "../../../api/client";
+import { BringFile } from "../../../kit/BringFile";
+import { bytes, counted } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { Plain } from "../../../kit/Plain";
+import { UrlText } from "../../../kit/UrlText";
+
+/** Any sitemap file, packed or not, against the protocol, with the lines. */
+export function CheckFile() {
+  const [location, setLocation] = useState("");
+  const check = useMutation({
+    mutationFn: async (file: File) => ({
+      name: file.name,
+      ...(await data(
+        api.POST("/trials/sitemap", {
+          body: { base64: await inBase64(file), location: location.trim() === "" ? null : location.trim() },
+        }),
+      )),
+    }),
+  });
+  const found = check.data;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "340px minmax(0, 1fr)",
+        columnGap: 4,
+        px: 2.5,
+        overflow: "auto",
+        alignContent: "start",
+      }}
+    >
+      <Part level="h2" title="The file">
+        <Box sx={{ color: "text.secondary", mb: 1.5 }}>
+          XML, an index, a text file of URLs, RSS or Atom, packed or not, up to 50 MB.
+        </Box>
+        <TextField
+          label="Where it is published"
+          placeholder="https://www.example.test/sitemap.xml"
+          helperText="Tells whether its entries lie below its folder."
+          value={location}
+          onChange={(event) => setLocation(event.target.value)}
+          sx={{ mb: 1.5 }}
+        />
+        <BringFile
+          label="Choose a file"
+          accept=".xml,.gz,.txt,.rss,.atom"
+          disabled={check.isPending}
+          read={(file) => check.mutate(file)}
+        />
+        {check.error && (
+          <Box role="alert" sx={{ color: "rust", mt: 1 }}>
+            {check.error.message}
+          </Box>
+        )}
+      </Part>
+      {found && (
+        <Part
+          level="h2"
+          title={`${found.name}: ${found.kind}, ${counted(found.entries, "entry", "entries")}, ${bytes(found.bytes)}`}
+        >
+          {found.faults.length === 0 ? (
+            <Box role="status">The protocol has nothing against it.</Box>
+          ) : (
+            <Plain
+              label="Faults of the file"
+              columns={[{ name: "Fault", width: 190 }, { name: "Line", width: 70, right: true }, { name: "About" }]}
+            >
+              {found.faults.map((fault, place) => (
+                <tr key={place}>
+                  <td>{fault.code}</td>
+                  <td className="number">{fault.line ?? ""}</td>
+                  <td>{fault.about}</td>
+                </tr>
+              ))}
+            </Plain>
+          )}
+          <Box sx={{ mt: 2, color: "text.secondary" }}>It begins with</Box>
+          {found.first.map((url) => (
+            <Box key={url} sx={{ overflow: "hidden" }}>
+              <UrlText url={url} size={12} withHost />
+            </Box>
+          ))}
+        </Part>
+      )}
+    </Box>
+  );
+}
+
+const PIECE = 32_768;
+
+async function inBase64(file: File) {
+  const all = new Uint8Array(await file.arrayBuffer());
+  let text = "";
+  for (let place = 0; place < all.length; place += PIECE)
+    text += String.fromCharCode(...all.subarray(place, place + PIECE));
+  return btoa(text);
+}

@@ -1,0 +1,143 @@
+import Box from "@mui/material/Box";
+import { Link } from "react-router";
+import { narrowed, useAddress } from "../../../kit/address";
+import { bytes, count, counted } from "../../../kit/format";
+import { Part, UrlLink } from "../../../kit/parts";
+import { Plain } from "../../../kit/Plain";
+import { Sign } from "../../../kit/signs/Sign";
+import { UrlText } from "../../../kit/UrlText";
+import type { SitemapsData } from "./Sitemaps";
+
+type File = SitemapsData["files"][number];
+type Change = SitemapsData["difference"]["joins"];
+
+const COLUMNS = [
+  { name: "File" },
+  { name: "Lists", width: 64, right: true },
+  { name: "Indexable", width: 76, right: true },
+  { name: "Wanted", width: 64, right: true },
+  { name: "Rightly", width: 64, right: true },
+  { name: "Size", width: 64, right: true },
+  { name: "Faults", width: 210 },
+];
+
+/** The published files as a tree, each with what it lists against what it should, and what the whole set leaves out. */
+export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
+  const { files, difference } = sitemaps;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 340px",
+        columnGap: 3,
+        px: 2.5,
+        overflow: "auto",
+        alignContent: "start",
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        {files.length === 0 ? (
+          <Box sx={{ color: "text.secondary" }}>
+            The crawl found none: no robots.txt names one, and none lies at the usual address. Build a set from what is
+            wanted.
+          </Box>
+        ) : (
+          <Plain label="Published sitemaps" columns={COLUMNS}>
+            {inOrder(files).map(({ file, depth }) => (
+              <Row key={file.url} file={file} depth={depth} />
+            ))}
+          </Plain>
+        )}
+      </Box>
+      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+        <Part level="h2" title="Against what they should list">
+          <Box>
+            <strong>{count(difference.stays.total)}</strong> are listed rightly: wanted, and may be indexed.
+          </Box>
+          <Changed change={difference.joins} one="page is missing from them" many="pages are missing from them" />
+          <Changed change={difference.leaves} one="address doesn't belong there" many="addresses don't belong there" />
+        </Part>
+      </Box>
+    </Box>
+  );
+}
+
+/** Files below what names them. */
+function inOrder(files: File[]) {
+  const named = new Set(files.map((one) => one.url));
+  const below = (parent: string, depth: number): { file: File; depth: number }[] =>
+    depth > 5
+      ? []
+      : files
+          .filter((one) => one.parent === parent && one.url !== parent)
+          .flatMap((file) => [{ file, depth }, ...below(file.url, depth + 1)]);
+  return files
+    .filter((one) => one.parent === null || !named.has(one.parent) || one.parent === one.url)
+    .flatMap((file) => [{ file, depth: 0 }, ...below(file.url, 1)]);
+}
+
+function Row({ file, depth }: { file: File; depth: number }) {
+  const { to } = useAddress();
+  const failed = file.status !== 200;
+  const index = file.kind === "index";
+  return (
+    <tr>
+      <Box component="td" sx={{ pl: depth * 2 }}>
+        {index || failed ? (
+          <UrlText url={file.url} size={12} withHost={depth === 0} />
+        ) : (
+          <Link to={to("read/ledger", narrowed({ field: "in_sitemaps", op: "has", value: file.url }))}>
+            <UrlText url={file.url} size={12} withHost={depth === 0} />
+          </Link>
+        )}
+        {depth === 0 && file.parent?.endsWith("robots.txt") && (
+          <Box component="span" sx={{ fontSize: 12, color: "text.secondary" }}>
+            {" "}
+            named by robots.txt
+          </Box>
+        )}
+      </Box>
+      {failed ? (
+        <Box component="td" colSpan={5} sx={{ color: "rust", textAlign: "right" }}>
+          {file.status === null ? `no answer (${file.error})` : `status ${file.status}`}
+        </Box>
+      ) : (
+        <>
+          <td className="number">{index ? `${count(file.entries)} files` : count(file.entries)}</td>
+          <td className="number">{index ? "" : count(file.indexable ?? 0)}</td>
+          <td className="number">{index ? "" : count(file.wanted ?? 0)}</td>
+          <td className="number">{index ? "" : count(file.rightly ?? 0)}</td>
+          <td className="number">{file.bytes === null ? "" : bytes(file.bytes)}</td>
+        </>
+      )}
+      <Box component="td" sx={{ "&&": { whiteSpace: "normal" } }}>
+        {file.faults.map((code) => (
+          <Box component={Link} key={code} to={to("read/faults", { code })} sx={{ mr: 1 }}>
+            {code}
+          </Box>
+        ))}
+      </Box>
+    </tr>
+  );
+}
+
+function Changed({ change, one, many }: { change: Change; one: string; many: string }) {
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+        <Sign state={change.total === 0 ? "passes" : "weakens"} />
+        <strong>{counted(change.total, one, many)}</strong>
+      </Box>
+      <Box sx={{ maxHeight: 220, overflow: "auto" }}>
+        {change.rows.slice(0, 100).map((row) => (
+          <Box key={row.url_id} sx={{ display: "flex", gap: 1, justifyContent: "space-between" }}>
+            <UrlLink id={row.url_id} url={row.url} />
+            <Box component="span" sx={{ fontSize: 12, color: "text.secondary", whiteSpace: "nowrap" }}>
+              {row.stop ? `stops at ${row.stop}` : row.intent === "keep_out" ? "to be kept out" : ""}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,32 @@
+import Box from "@mui/material/Box";
+import { useQuery } from "@tanstack/react-query";
+import { api, data, type Dossier } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { Decided } from "../../../kit/Decided";
+import { DecideIntent } from "../../../kit/DecideIntent";
+import { Part } from "../../../kit/parts";
+
+const FROM: Record<string, string> = { url: "decided for itself", pattern: "by a pattern", group: "by its group" };
+
+/** What is wanted of the page and where that comes from; what was ever decided about it. */
+export function Decisions({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
+  const { siteId } = useAddress();
+  const decisions = useQuery({
+    queryKey: ["decisions", crawl, url],
+    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}/decisions", { params: { path: { crawl, url } } })),
+  });
+  const { intent, intent_of } = dossier.url;
+  return (
+    <Part title="Decisions">
+      <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
+        <span>
+          Wanted: <strong>{intent.replace("_", " ")}</strong>
+          {intent_of && `, ${FROM[intent_of] ?? intent_of}`}
+        </span>
+        <DecideIntent site={siteId} urls={[dossier.url.url]} />
+      </Box>
+      {decisions.error?.message}
+      {decisions.data && <Decided site={siteId} decisions={decisions.data.decisions} />}
+    </Part>
+  );
+}
