@@ -45,12 +45,8 @@ module IronTrellis
       end
 
       def crawl
-        @crawl ||= begin
-          site = Store::Site.find_by(name: @options["site"])
-          raise Root::Stop.new("There is no site “#{@options["site"]}”. These are known: #{Store::Site.order(:name).pluck(:name).join(", ")}.", Root::COULD_NOT) unless site
-
-          site.crawls.where(state: Store::Crawl::FINISHED).order(:number).last || raise(Root::Stop.new("“#{site.name}” has no finished crawl yet.", Root::COULD_NOT))
-        end
+        @crawl ||= Sites.named(@options["site"]).crawls.where(state: Store::Crawl::FINISHED).order(:number).last ||
+          raise(Root::Stop.new("“#{@options["site"]}” has no finished crawl yet.", Root::COULD_NOT))
       end
     end
   end

@@ -12,6 +12,15 @@ module IronTrellis
       option :json, JSON_OPTION
       # @return [Integer] exit code
       def check(path) = RoutesCheck.new(path, options).call
+
+      desc "export [FILE.csv]", "Write a redirect map for a server: that of a site, or one from a file"
+      long_desc <<~TEXT
+        Prints the redirect map that was decided for a site, or that of a CSV (from, to, status; whole addresses), with every chain ending in its last target.
+      TEXT
+      option :format, required: true, enum: Ports::Routes::ENDINGS.keys
+      option :site, banner: "NAME", desc: "Whose map; a FILE isn't read then"
+      # @return [Integer] exit code
+      def export(path = nil) = RoutesExport.new(path, options).call
     end
   end
 end

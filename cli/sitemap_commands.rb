@@ -13,6 +13,15 @@ module IronTrellis
       option :location, banner: "URL", desc: "Where a local file is published"
       # @return [Integer] exit code
       def check(source) = SitemapCheck.new(source, options).call
+
+      desc "build", "Write the sitemaps of a site: all URLs that are wanted and may be indexed"
+      long_desc <<~TEXT
+        Builds a set by the site's plan from its newest crawl and writes it into DIR, a folder for each host. The line that each robots.txt needs is printed.
+      TEXT
+      option :site, required: true, banner: "NAME"
+      option :out, required: true, banner: "DIR"
+      # @return [Integer] exit code
+      def build = SitemapWrite.new(options).call
     end
   end
 end

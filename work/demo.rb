@@ -74,15 +74,10 @@ module IronTrellis
         lost.each { |row| row["suggestions"].first.then { |best| settle(site, "route", {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}) } }
         # Both crawls by what is decided now, so that they can be compared.
         site.crawls.reload.reverse_each { |crawl| Judging.new(crawl, clock: -> { Time.now }).call }
-        build_sitemaps(site)
+        SitemapBuilding.now(site, clock: -> { Time.now })
       end
 
       def settle(site, kind, values, note = nil) = site.decisions.decide(kind, values.to_h { |subject, value| Core::Decisions::Values.read(kind, subject, value) }, by: PERSON, now: Time.now, note: note)
-
-      def build_sitemaps(site)
-        build = Store::SitemapBuild.create!(site: site, run_id: site.newest_crawl.verdict_run.id, state: Store::SitemapBuild::WAITING, asked_at: Time.now)
-        SitemapBuilding.new(build, clock: -> { Time.now }).call
-      end
 
       def change_site
         YAML.safe_load_file(CHANGES).each { |change| ask_keepers("POST", "/pages", {"host" => HOSTS.first}.merge(change)) }

@@ -28,13 +28,24 @@ module IronTrellis
       # @return [Store::SitemapBuild] that waits to be built, in a job
       # @raise [Core::Error::Conflict]
       def self.ask(site, now:)
-        run = site.newest_crawl&.verdict_run or raise Core::Error::Conflict.new("The site has no crawl yet that could say what to list. Crawl it first.")
         ActiveRecord::Base.transaction do
-          build = Store::SitemapBuild.create!(site: site, run_id: run.id, state: Store::SitemapBuild::WAITING, asked_at: now)
+          build = begin_build(site, now)
           Queue.enqueue(Jobs::BuildSitemaps, {build_id: build.id}, queue: Crawling::QUEUE)
           build
         end
       end
+
+      # @param site [Store::Site]
+      # @param clock [#call]
+      # @return [Store::SitemapBuild] built at once
+      # @raise [Core::Error::Conflict]
+      def self.now(site, clock:) = begin_build(site, clock.call).tap { |build| new(build, clock: clock).call }.reload
+
+      def self.begin_build(site, now)
+        run = site.newest_crawl&.verdict_run or raise Core::Error::Conflict.new("The site has no crawl yet that could say what to list. Crawl it first.")
+        Store::SitemapBuild.create!(site: site, run_id: run.id, state: Store::SitemapBuild::WAITING, asked_at: now)
+      end
+      private_class_method :begin_build
 
       # Has them built anew where the plan says so and the crawl is the newest of the whole site.
       #
