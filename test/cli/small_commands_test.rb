@@ -49,6 +49,22 @@ class SmallCommandsTest < Minitest::Test
     assert_equal ["sitemap-off-host", 3, "http://a.test/x/1"], answer(SITEMAP, "sitemap", "check", "--location", "http://a.test/y/map.xml")[1]["faults"].first.values
   end
 
+  def test_a_small_file_that_would_unpack_to_hundreds_of_megabytes_is_read_no_further_than_the_limit
+    bomb = StringIO.new("".b)
+    packed = Zlib::GzipWriter.new(bomb)
+    packed << "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">"
+    260.times { packed << " " * 1_000_000 }
+    packed.finish
+    assert_operator bomb.string.bytesize, :<, 400_000
+    code, found, = answer(bomb.string, "sitemap", "check")
+    assert_equal [0, [["sitemap-too-big", nil, "more than 209715200 bytes"]]], [code, found["faults"].map(&:values)]
+  end
+
+  def test_entities_are_not_unfolded
+    bomb = "<?xml version=\"1.0\"?><!DOCTYPE x [<!ENTITY a \"#{"lamp" * 20}\"><!ENTITY b \"#{"&a;" * 50}\">]><urlset><url><loc>&b;</loc></url></urlset>"
+    assert_equal [["sitemap-malformed", 1, "it declares entities, which a sitemap may not"]], answer(bomb, "sitemap", "check")[1]["faults"].map(&:values)
+  end
+
   def test_a_table_is_printed_without_json
     with_file(MAP) { |path| assert_match(/^route-chain +\/a +\/b$/, trellis("routes", "check", path)[1]) }
   end

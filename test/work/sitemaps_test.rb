@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Sitemaps that a crawl reads, and those that are built from it.
+class SitemapsOfCrawlTest < Minitest::Test
+  include TestDatabase
+  include CrawlHere
+
+  Work = IronTrellis::Work
+  Store = IronTrellis::Store
+  SPACE = 'xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"'
+  PAGE = ->(title, body = "") { "<!doctype html><html lang=en><head><title>#{title}</title></head><body><main><h1>#{title}</h1><p>#{(1..60).map { |number| "#{title}#{number}" }.join(" ")}</p>#{body}</main></body></html>" }
+
+  def index(*names) = [200, {"content-type" => "application/xml"}, "<sitemapindex #{SPACE}>#{names.map { |name| "<sitemap><loc>http://small.example#{name}</loc></sitemap>" }.join}</sitemapindex>"]
+
+  def urlset(*paths) = [200, {"content-type" => "application/xml"}, "<urlset #{SPACE}>#{paths.map { |path| "<url><loc>http://small.example#{path}</loc></url>" }.join}</urlset>"]
+
+  def setup
+    super
+    @pages = {
+      "/robots.txt" => [200, {"content-type" => "text/plain"}, "Sitemap: http://small.example/a.xml\n"], "/a.xml" => index("/b.xml"), "/b.xml" => index("/a.xml", "/b.xml", "/c.xml"), "/c.xml" => urlset("/", "/x", "/gone"),
+      "/" => PAGE.call("Home", "<a href=/x>x</a> <a href=/y>y</a>"), "/x" => PAGE.call("Xebec", "<img src=/i.png alt=x>"), "/y" => PAGE.call("Yawl"), "/i.png" => [200, {"content-type" => "image/png"}, "png"]
+    }
+    @first = crawl_here(SmallSite.new(@pages))
+    @first.update!(state: "finished")
+    @site = @first.site
+  end
+
+  def again
+    crawl = Work::Crawling.start(@site, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}")
+    crawl.advance("waiting", "crawling", started_at: Time.now)
+    Work::CrawlSession.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
+    Work::Judging.new(crawl, clock: -> { Time.now }).call
+    crawl.update!(state: "finished")
+    crawl
+  end
+
+  def build(plan = {})
+    now = Time.now
+    @site.decisions.decide("sitemaps", {"all" => IronTrellis::Core::Decisions::Values::PLAN.merge("packed" => false).merge(plan)}, by: "Test", now: now)
+    Work::SitemapBuilding.now(@site, clock: -> { now })
+  end
+
+  def read(file) = IronTrellis::Core::Sitemaps::Reader.new(IronTrellis::Core::Url::NormalForm.parse("#{file.host}/#{file.name}"), now: Time.now + 60).call(file.content)
+
+  def entries(build) = build.files.reject { |file| file.name == "sitemap.xml" }.flat_map { |file| read(file).entries }
+
+  def test_indexes_that_name_each_other_are_read_once_and_told_of
+    assert_equal %w[/a.xml /b.xml /c.xml], Store::Sql.run("SELECT url FROM sitemap_files WHERE crawl_id = $1 ORDER BY url", [@first.id]).column_values(0).map { |url| url.delete_prefix("http://small.example") }
+    assert_includes Store::Sql.run("SELECT url FROM faults_#{@first.verdict_run.id} WHERE code = 'sitemap-nested-index'").column_values(0), "http://small.example/b.xml"
+    assert rows_of(@first).key?("/x")
+  end
+
+  def test_what_is_wanted_and_may_be_indexed_is_listed_and_nothing_else
+    assert_equal %w[http://small.example/ http://small.example/x], entries(build).map(&:url)
+    @site.decisions.decide("intent", {"http://small.example/y" => {"intent" => "index"}, "http://small.example/x" => {"intent" => "keep_out"}}, by: "Test", now: Time.now)
+    Work::Judging.new(@first, clock: -> { Time.now }).call
+    assert_equal %w[http://small.example/ http://small.example/y], entries(build).map(&:url)
+  end
+
+  def test_images_and_hints_are_carried_where_they_were_asked_for
+    listed = entries(build("images" => true, "priority" => {"/" => 0.7}, "changefreq" => {"/" => "weekly"})).to_h { |entry| [entry.url, entry] }
+    assert_equal [["image", {"loc" => "http://small.example/i.png"}]], listed.fetch("http://small.example/x").extras
+    assert_equal ["0.7", "weekly"], listed.fetch("http://small.example/").to_a.values_at(3, 4)
+    assert_empty entries(build("images" => false)).flat_map(&:extras)
+  end
+
+  def test_a_date_is_written_only_where_a_change_was_seen
+    assert_equal [nil, nil], entries(build).map(&:lastmod)
+    @pages["/x"] = PAGE.call("Xylem")
+    second = again
+    changed = entries(build).to_h { |entry| [entry.url, entry.lastmod] }
+    assert_nil changed["http://small.example/"]
+    assert_in_delta second.created_at, Time.parse(changed["http://small.example/x"]), 30
+  end
+
+  def test_they_are_built_again_after_a_crawl_or_a_day_where_the_plan_says_so
+    build("rebuild" => "after_crawl")
+    assert_equal(1, asked { Work::SitemapBuilding.after_crawl(@first, now: Time.now) })
+    build("rebuild" => "daily")
+    assert_equal(0, asked { Work::SitemapBuilding.after_crawl(@first, now: Time.now) })
+    assert_equal(0, asked { Work::SitemapBuilding.ask_due(Time.now + 3600) })
+    assert_equal(1, asked { Work::SitemapBuilding.ask_due(Time.now + 25 * 3600) })
+  end
+
+  # How many builds the block asks for.
+  def asked
+    before = Store::SitemapBuild.where(site_id: @site.id, state: "waiting").count
+    yield
+    Store::SitemapBuild.where(site_id: @site.id, state: "waiting").count - before
+  end
+
+  def test_without_a_crawl_there_is_nothing_to_build_from
+    site = Store::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"]))
+    assert_raises(IronTrellis::Core::Error::Conflict) { Work::SitemapBuilding.now(site, clock: -> { Time.now }) }
+  end
+end
