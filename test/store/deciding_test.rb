@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# What the workbenches of the stage Decide read of a small site that was crawled twice.
+class DecidingStoreTest < Minitest::Test
+  include TestDatabase
+  include CrawlHere
+
+  Work = IronTrellis::Work
+  Store = IronTrellis::Store
+  Deciding = Store::Deciding
+  HOST = "http://small.example"
+  MENU = "<nav><a href=/moved>Our moved page</a></nav>"
+
+  def page_of(title, body: "", head: "", words: 60)
+    "<!doctype html><html lang=en><head><title>#{title}</title>#{head}</head><body>#{MENU}<main><h1>#{title}</h1><p>#{(1..words).map { |number| "#{title.downcase.tr(" ", "-")}#{number}" }.join(" ")}</p>#{body}</main></body></html>"
+  end
+
+  def links(*paths) = paths.map { |path| "<a href=#{path}>To #{path}</a>" }.join(" ")
+
+  # In the second crawl a guide has moved without a word, and a page is gone.
+  def setup
+    super
+    @pages = {
+      "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /private/\n"],
+      "/" => page_of("Home", body: links("/guides/wick", "/guides/oil", "/guides/rope", "/guides/knot", "/guides/sail", "/tags/a", "/tags/b", "/tags/c", "/private/x", "/old")),
+      "/guides/wick" => page_of("Trimming wicks"), "/guides/oil" => page_of("Oil lamps"), "/guides/rope" => page_of("Rope"), "/guides/knot" => page_of("Knots"), "/guides/sail" => page_of("Sails", body: links("/tags/a")),
+      "/tags/a" => page_of("Tag a", body: links("/only-here")), "/tags/b" => page_of("Tag b"), "/tags/c" => page_of("Tag c"), "/only-here" => page_of("Only here"), "/private/x" => page_of("Private"), "/help/wicks-trimmed" => page_of("Another"),
+      "/moved" => [301, {"location" => "/there"}, ""], "/there" => page_of("There"), "/old" => page_of("Old news")
+    }
+    @server = SmallSite.new(@pages)
+    @first = crawl_here(@server)
+    @first.update!(state: "finished")
+    @site = @first.site
+    @pages["/help/trimming"] = @pages["/guides/wick"]
+    @pages["/guides/wick"] = @pages["/old"] = [404, {"content-type" => "text/html"}, "no"]
+    @pages["/"] = page_of("Home", body: links("/guides/wick", "/help/trimming", "/guides/oil", "/guides/rope", "/guides/knot", "/guides/sail", "/tags/a", "/tags/b", "/tags/c", "/private/x"))
+    @second = crawl_here(@server, site: @site)
+    @second.update!(state: "finished")
+    @run = @second.verdict_run
+  end
+
+  def decide(kind, values) = @site.decisions.decide(kind, values.to_h { |subject, value| IronTrellis::Core::Decisions::Values.read(kind, subject, value) }, by: "Test", now: Time.now)
+
+  def paths(found) = found.fetch(:rows).map { |row| (row[:url] || row["url"]).delete_prefix(HOST) }
+
+  def test_an_earlier_crawl_tells_what_a_lost_page_was
+    Work::RouteTargets.new(@run, clock: -> { Time.now }).call
+    broken = Deciding::RouteBook.new(@run.reload, @site).broken
+    assert_equal ["#{HOST}/guides/wick"], broken[:rows].map { |row| row["url"] }
+    best = broken[:rows].first["suggestions"].first
+    assert_equal ["#{HOST}/help/trimming", 301], best.values_at("target", "status")
+    assert_equal ["its text is the same", "its title is the same"], best["reasons"].first(2)
+    refute_nil broken[:suggested_at]
+  end
+
+  def test_a_map_is_held_against_the_pages_that_live
+    decide("route", "#{HOST}/guides/oil" => {"to" => "#{HOST}/guides/rope", "status" => 301}, "#{HOST}/x" => {"to" => "#{HOST}/guides/wick", "status" => 301}, "#{HOST}/y" => {"to" => "#{HOST}/moved", "status" => 301}, "#{HOST}/z" => {"status" => 410, "refused" => true})
+    map = Deciding::RouteMap.new(@site, @run).call
+    assert_equal [["route-source-lives", "200"], ["route-to-missing", "404"], ["route-to-redirect", "#{HOST}/there"]], map[:routes].flat_map { |route| route[:flaws].map { |flaw| flaw.values_at(:code, :about) } }
+    assert_equal [3, 1], [map[:routes].size, map[:refused]]
+  end
+
+  def test_a_pattern_is_tried_against_all_known_urls
+    trial = Deciding::RouteMap.new(@site, @run).trial(IronTrellis::Core::Routes::Route.new(from: "#{HOST}/tags/*", to: "#{HOST}/topics/$1", status: 301, kind: "pattern", query: "drop"))
+    assert_equal [3, 3, ["#{HOST}/topics/a", "#{HOST}/topics/b", "#{HOST}/topics/c"]], [trial[:total], trial[:living], trial[:rows].map { |row| row[:target] }.sort]
+  end
+
+  def test_routes_are_tested_against_the_server
+    decide("route", "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301}, "#{HOST}/guides/wick" => {"status" => 410})
+    Work::RouteTrial.new(@site, clock: -> { Time.now }).call(Deciding::RouteMap.new(@site, @run).flattened)
+    tests = Deciding::RouteMap.new(@site, @run).call[:routes].to_h { |route| [route[:from].delete_prefix(HOST), route[:test].values_at(:status, :right)] }
+    assert_equal({"/moved" => [301, true], "/guides/wick" => [404, false]}, tests)
+  end
+
+  def test_links_to_repoint_tell_templates_from_single_links
+    rows = Deciding::RepointBook.new(@run, @site).call[:rows].to_h { |row| [row["target"].delete_prefix(HOST), row] }
+    assert_equal [true, "nav", "#{HOST}/there"], rows["/moved"].values_at("template", "place", "better")
+    assert_equal [false, 1, nil], rows["/guides/wick"].values_at("template", "pages", "better")
+    decide("route", "#{HOST}/guides/wick" => {"to" => "#{HOST}/help/trimming", "status" => 301})
+    decide("repoint", "#{HOST}/moved" => {"target" => "#{HOST}/guides/oil", "text" => "Oil"})
+    each = Deciding::RepointBook.new(@run, @site).to_enum(:each).to_h { |row| [row[3].delete_prefix(HOST), row.values_at(6, 7)] }
+    assert_equal({"/moved" => ["#{HOST}/guides/oil", "Oil"], "/guides/wick" => ["#{HOST}/help/trimming", "To /guides/wick"]}, each)
+  end
+
+  def test_what_keeping_a_group_out_would_change
+    change = Deciding::IntentTrial.new(@run, @site).call([{"kind" => "group", "subject" => "/tags/", "value" => {"intent" => "keep_out"}}, {"kind" => "intent", "subject" => "#{HOST}/only-here", "value" => {"intent" => "index"}}])
+    assert_equal %w[/tags/a /tags/b /tags/c], paths(change[:gets_noindex]).sort
+    assert_equal %w[/only-here], paths(change[:cut_off])
+    assert_equal [3, %w[/only-here]], [change[:links_useless][:total], paths(change[:joins_sitemaps])]
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { Deciding::IntentTrial.new(@run, @site).call([{"kind" => "route", "subject" => HOST, "value" => {"status" => 410}}]) }
+  end
+
+  def test_directives_of_a_whole_group_are_those_of_its_template
+    decide("group", "/tags/" => {"intent" => "keep_out"})
+    decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
+    Work::Judging.new(@second, clock: -> { Time.now }).call
+    groups = Deciding::DirectiveBook.new(@second.verdict_run).by_group[:groups].to_h { |one| [one[:group], one.values_at(:template, :urls, :text)] }
+    assert_equal({"/tags/" => [true, 3, '<meta name="robots" content="noindex">'], "/guides/" => [false, 1, '<meta name="robots" content="noindex">']}, groups)
+  end
+
+  def test_a_draft_of_robots_txt_is_held_against_all_known_urls
+    book = Deciding::RobotsBook.new(@run, @site)
+    trial = book.trial(HOST, "User-agent: *\nDisallow: /guides/\n")
+    assert_equal [["/private/x"], true], [paths(trial[:freed]), paths(trial[:shut]).include?("/guides/oil")]
+    assert_equal 2, trial[:difference].count { |line| line[:change] != "same" }
+    decide("robots", HOST => {"text" => "User-agent: *\nDisallow:\n"})
+    assert_equal [{origin: HOST, status: 200, draft: true}], Deciding::RobotsBook.new(@run, @site).origins
+    assert_raises(IronTrellis::Core::Error::NotFound) { book.trial("http://other.example") }
+  end
+
+  def test_what_cannot_be_decided_is_told
+    {"route" => [["#{HOST}/x", {"to" => "#{HOST}/y", "status" => 410}, /410 says/], ["#{HOST}/x", {"to" => "", "status" => 301}, /needs a target/], ["#{HOST}/*", {"to" => "#{HOST}/$2", "status" => 301, "kind" => "pattern"}, /asks for part 2/], ["#{HOST}/x", {"to" => "/y", "status" => 301}, /whole web address/]],
+     "languages" => [[HOST, {"pages" => {"en" => HOST}}, /at least two/], [HOST, {"pages" => {"en" => HOST, "xx" => HOST}}, /xx can't be used/]], "intent" => [["/x/*", {"intent" => "maybe"}, /no intent/]],
+     "sitemaps" => [["all", {"rebuild" => "never"}, /no time/], ["all", {"priority" => {"/" => 2}}, /from 0 to 1/], ["all", {"changefreq" => {"/" => "often"}}, /no changefreq/]], "robots" => [[HOST, {"text" => "x" * 600_000}, /500 KiB/]]}.each do |kind, cases|
+      cases.each { |subject, value, message| assert_match message, assert_raises(IronTrellis::Core::Error::InvalidInput) { decide(kind, subject => value) }.message }
+    end
+  end
+end
