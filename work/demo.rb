@@ -16,6 +16,7 @@ module IronTrellis
       HOSTS = %w[www.skerrylamps.example skerrylamps.example old.skerrylamps.example www.skerrylamper.example].freeze
       KEPT_OUT = %w[/account/* /thank-you /search].freeze
       DECIDED_GROUPS = 5
+      DECIDED_SINGLES = 2
       DECIDED_ROUTES = 4
       # Slow enough that a crawl can be watched.
       RATE = 60
@@ -67,8 +68,9 @@ module IronTrellis
       # Some of what is proposed; the rest is left open, so that there is something to decide.
       def decide(site)
         run = site.newest_crawl.verdict_run
-        proposals = Store::Deciding::IntentBook.new(run, site).proposals.reject { |one| one[:urls] }.first(DECIDED_GROUPS)
-        proposals.each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
+        singles, groups = Store::Deciding::IntentBook.new(run, site).proposals.partition { |one| one[:urls] }
+        groups.first(DECIDED_GROUPS).each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
+        singles.first(DECIDED_SINGLES).each { |one| settle(site, "intent", one[:urls].to_h { |url| [url, {"intent" => one[:intent]}] }, one[:reasons].join(" ")) }
         RouteTargets.new(run, clock: -> { Time.now }).call
         lost = Store::Deciding::RouteBook.new(run, site).broken[:rows].first(DECIDED_ROUTES)
         lost.each { |row| row["suggestions"].first.then { |best| settle(site, "route", {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}) } }

@@ -27,6 +27,8 @@ module IronTrellis
           Kind.new(name: "print view", pattern: %r{/print/?\z|[?&]print(?:=|\z)}i, why: "It says what the page itself says.")
         ].freeze
 
+        PART_OF_LIST = ALL.find { |kind| kind.name == "paged or filtered list" }
+
         module_function
 
         # @param url [String]

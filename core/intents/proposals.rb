@@ -24,6 +24,7 @@ module IronTrellis
         # @param decided [Hash{String => String}] intent by group, of those where something was decided
         def initialize(pages, decided)
           @groups = pages.group_by(&:group)
+          @known = pages.to_h { |page| [page.url, true] }
           @decided = decided
         end
 
@@ -80,9 +81,12 @@ module IronTrellis
         end
 
         def singles(group, pages, kind_of_group)
-          pages.reject(&:key_page).group_by { |page| Kinds.of(page.url, page.title) }.reject { |kind, _| kind.nil? || kind == kind_of_group || ARCHIVES.include?(kind.name) }
+          pages.reject(&:key_page).group_by { |page| Kinds.of(page.url, page.title) || (Kinds::PART_OF_LIST if part?(page.url)) }.reject { |kind, _| kind.nil? || kind == kind_of_group || ARCHIVES.include?(kind.name) }
             .map { |kind, ones| Proposal.new(group: group, urls: ones.map(&:url).sort, intent: "keep_out", reasons: [kind.why]) }
         end
+
+        # The same address without its parameters is a page, too.
+        def part?(url) = url.include?("?") && @known.key?(url[/\A[^?]+/])
 
         def median(values) = values.sort[(values.size - 1) / 2]
 

@@ -29,6 +29,10 @@ class DecidingTest < Minitest::Test
     assert_equal [["/a/", nil, "index"], ["/a/", ["/a/thank-you"], "keep_out"]], proposals(page("/a/1", listed: true), page("/a/2", listed: true), page("/a/thank-you"))
   end
 
+  def test_a_list_with_parameters_is_a_part_of_the_list_without_them
+    assert_includes proposals(page("/a/", listed: true), page("/a/?metal=brass"), page("/a/?x=1&y=2"), page("/b?id=7"), page("/a/1", listed: true)), ["/a/", ["/a/?metal=brass", "/a/?x=1&y=2"], "keep_out"]
+  end
+
   def test_what_was_decided_is_left_as_it_is
     assert_empty proposals(page("/a/1", listed: true), decided: {"/a/" => "keep_out"})
   end

@@ -40,13 +40,13 @@ export function Facts({ rows }: { rows: [string, ReactNode][] }) {
 }
 
 /** A URL that opens its own dossier, in the place where this one is. */
-export function UrlLink({ id, url }: { id: string; url: string }) {
+export function UrlLink({ id, url, withHost = false }: { id: string; url: string; withHost?: boolean }) {
   const { pathname, search } = useLocation();
   const query = new URLSearchParams(search);
   query.set("url", id);
   return (
     <Link to={`${pathname}?${query}`} style={{ textDecorationThickness: 1, textUnderlineOffset: 3 }}>
-      <UrlText url={url} size={12} />
+      <UrlText url={url} size={12} withHost={withHost} />
     </Link>
   );
 }

@@ -60,7 +60,7 @@ export function Codes({ codes }: { codes: LanguagesData["codes"] }) {
                 )}
               </Box>
               <td>
-                <UrlText url={one.sample} size={12} />
+                <UrlText url={one.sample} size={12} withHost />
               </td>
             </tr>
           ))}

@@ -41,7 +41,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
           <Box role="status" sx={{ color: "text.secondary" }}>
             {open.length === 0
               ? "No further pages seem to belong together."
-              : `${counted(open.length, "set")} of pages correspond and don't all name each other.`}
+              : `${counted(open.length, "set of pages seems", "sets of pages seem")} to belong together and don't all name each other.`}
           </Box>
           {decide.error && (
             <Box role="alert" sx={{ color: "rust" }}>

@@ -113,7 +113,7 @@ function Hops({ row }: { row: Row }) {
   return (
     <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, minWidth: 0 }}>
       <Box component="li" sx={{ overflow: "hidden" }}>
-        <UrlLink id={row.url_id} url={row.url} />
+        <UrlLink id={row.url_id} url={row.url} withHost />
       </Box>
       {row.redirect_chain.map((hop, place) => (
         <Box

@@ -44,7 +44,12 @@ export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
         ) : (
           <Plain label="Published sitemaps" columns={COLUMNS}>
             {inOrder(files).map(({ file, depth }) => (
-              <Row key={file.url} file={file} depth={depth} />
+              <Row
+                key={file.url}
+                file={file}
+                depth={depth}
+                files={files.filter((one) => one.parent === file.url && one !== file).length}
+              />
             ))}
           </Plain>
         )}
@@ -76,7 +81,7 @@ function inOrder(files: File[]) {
     .flatMap((file) => [{ file, depth: 0 }, ...below(file.url, 1)]);
 }
 
-function Row({ file, depth }: { file: File; depth: number }) {
+function Row({ file, depth, files }: { file: File; depth: number; files: number }) {
   const { to } = useAddress();
   const failed = file.status !== 200;
   const index = file.kind === "index";
@@ -90,10 +95,9 @@ function Row({ file, depth }: { file: File; depth: number }) {
             <UrlText url={file.url} size={12} withHost={depth === 0} />
           </Link>
         )}
-        {depth === 0 && file.parent?.endsWith("robots.txt") && (
-          <Box component="span" sx={{ fontSize: 12, color: "text.secondary" }}>
-            {" "}
-            named by robots.txt
+        {depth === 0 && (
+          <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+            {file.parent?.endsWith("robots.txt") ? "named by robots.txt" : "found at the usual address"}
           </Box>
         )}
       </Box>
@@ -103,7 +107,7 @@ function Row({ file, depth }: { file: File; depth: number }) {
         </Box>
       ) : (
         <>
-          <td className="number">{index ? `${count(file.entries)} files` : count(file.entries)}</td>
+          <td className="number">{index ? counted(files, "file") : count(file.entries)}</td>
           <td className="number">{index ? "" : count(file.indexable ?? 0)}</td>
           <td className="number">{index ? "" : count(file.wanted ?? 0)}</td>
           <td className="number">{index ? "" : count(file.rightly ?? 0)}</td>

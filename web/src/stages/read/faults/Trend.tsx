@@ -23,7 +23,8 @@ export function Trend({ trend }: { trend: FaultSum["trend"] }) {
               display: "block",
               width: 5,
               height: Math.max((one.urls / most) * HEIGHT, 1),
-              bgcolor: one === trend.at(-1) ? "iron" : "divider",
+              bgcolor: one === trend.at(-1) ? "iron" : "slate",
+              opacity: one === trend.at(-1) ? 1 : 0.5,
             }}
           />
         ))}
