@@ -2,37 +2,23 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { Decided } from "../../../kit/Decided";
-import { Failed, Loading } from "../../../kit/Notice";
-import { Part } from "../../../kit/parts";
+import { DecidedAndForm } from "../../../kit/DecidedAndForm";
 import { useDecide } from "../../../kit/useDecide";
-import { useDecisions } from "../../../kit/useDecisions";
 import { MONO } from "../../../theme";
 
 const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
 
 /** Which URL shall stand for which, on another host too. */
 export function Canonicals({ site }: { site: number }) {
-  const decisions = useDecisions(site, "canonical");
-  if (decisions.error) return <Failed error={decisions.error} retry={() => decisions.refetch()} />;
-  if (!decisions.data) return <Loading what="the canonicals" />;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)",
-        columnGap: 4,
-        px: 2.5,
-        overflow: "auto",
-      }}
+    <DecidedAndForm
+      site={site}
+      kind="canonical"
+      title="Chosen canonicals; the next crawl tells whether pages name them"
+      formTitle="Choose one"
     >
-      <Part level="h2" title="Chosen canonicals; the next crawl tells whether pages name them">
-        <Decided site={site} decisions={decisions.data} />
-      </Part>
-      <Part level="h2" title="Choose one">
-        <Choose site={site} />
-      </Part>
-    </Box>
+      <Choose site={site} />
+    </DecidedAndForm>
   );
 }
 

@@ -3,38 +3,24 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { Decided } from "../../../kit/Decided";
 import { counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
-import { Part } from "../../../kit/parts";
+import { DecidedAndForm } from "../../../kit/DecidedAndForm";
 import { useDecide } from "../../../kit/useDecide";
-import { useDecisions } from "../../../kit/useDecisions";
 import { MONO } from "../../../theme";
 
 const INTENTS = { index: "index", keep_out: "keep out", undecided: "leave open" };
 
 /** What was decided for single URLs and patterns, and a list brought from elsewhere. */
 export function Exceptions({ site }: { site: number }) {
-  const decisions = useDecisions(site, "intent");
-  if (decisions.error) return <Failed error={decisions.error} retry={() => decisions.refetch()} />;
-  if (!decisions.data) return <Loading what="the exceptions" />;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)",
-        columnGap: 4,
-        px: 2.5,
-        overflow: "auto",
-      }}
+    <DecidedAndForm
+      site={site}
+      kind="intent"
+      title="Decided for URLs and patterns, which beats what is wanted of their group"
+      formTitle="Bring a list"
     >
-      <Part level="h2" title="Decided for URLs and patterns, which beats what is wanted of their group">
-        <Decided site={site} decisions={decisions.data} />
-      </Part>
-      <Part level="h2" title="Bring a list">
-        <BringList site={site} />
-      </Part>
-    </Box>
+      <BringList site={site} />
+    </DecidedAndForm>
   );
 }
 
