@@ -52,7 +52,7 @@ module IronTrellis
           problem("“#{kind}” is no kind of route.") unless Routes::Route::KINDS.include?(kind)
           problem("“#{query}” can't be done with a query; use one of #{Routes::Route::QUERIES.join(", ")}.") unless Routes::Route::QUERIES.include?(query)
           subject = (kind == "exact") ? Url::NormalForm.of(subject) : subject
-          [subject, {"to" => target(subject, kind, value), "status" => status(value), "kind" => kind, "query" => query, "refused" => value["refused"] || nil, "why" => value["why"]}.compact]
+          [subject, {"to" => target(subject, kind, value), "status" => status(value), "kind" => kind, "query" => query, "refused" => value["refused"] || nil, "why" => value["why"], "order" => (value["order"] if value["order"].is_a?(Integer))}.compact]
         end
 
         def status(value)

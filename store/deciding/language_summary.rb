@@ -76,8 +76,15 @@ module IronTrellis
             ("#{holes} #{(holes == 1) ? "hole" : "holes"}" if holes.positive? && silent.empty?),
             ("names another page" if rows.any? { |row| row.cells.any? { |cell| cell.state == "other" } }),
             ("sources clash" if rows.any? { |row| row.cells.any?(&:clash) }),
+            ("address left untranslated" if untranslated?(matrix)),
             ("no default" if matrix.columns.keys.none? { |code| code.casecmp?(Core::Languages::Matrix::DEFAULT) })
           ].compact
+        end
+
+        def untranslated?(matrix)
+          titles = @titles ||= @pages.to_h { |row| [row["url"], row["title"]] }
+          pages = matrix.columns.reject { |code, _| code.casecmp?(Core::Languages::Matrix::DEFAULT) }.transform_values { |url| [url, titles[url]] }
+          Core::Languages::Slugs.untranslated(pages, pages.key?("en") ? "en" : pages.keys.first).any?
         end
 
         def layout = Core::Languages::Layout.new(@pages.to_h { |row| [row["url"], row["lang"]] }, @spoken, @main_host).call.to_h

@@ -17,9 +17,9 @@ module IronTrellis
           @names = run && {ledger: Partitions.name("ledger_rows", run.id)}
         end
 
-        # @return [Array<Core::Routes::Route>] in the order in which they were decided, without those that were refused
+        # @return [Array<Core::Routes::Route>] in the order that was given them, else in which they were decided, without those that were refused
         def routes
-          @routes ||= accepted.map { |from, value| route(from, value) }
+          @routes ||= accepted.sort_by.with_index { |(_, value), place| [value["order"] || 0, place] }.map { |from, value| route(from, value) }
         end
 
         # @return [Hash] routes ([{from, to, status, kind, query, why, decision, flaws, test, matches}]), and flaws in all

@@ -67,6 +67,11 @@ class DecidingStoreTest < Minitest::Test
     assert_equal [3, 3, ["#{HOST}/topics/a", "#{HOST}/topics/b", "#{HOST}/topics/c"]], [trial[:total], trial[:living], trial[:rows].map { |row| row[:target] }.sort]
   end
 
+  def test_patterns_are_tried_in_the_order_that_was_given_them
+    decide("route", "#{HOST}/a*" => {"to" => "#{HOST}/1", "status" => 301, "kind" => "pattern"}, "#{HOST}/ab*" => {"to" => "#{HOST}/2", "status" => 301, "kind" => "pattern", "order" => -1})
+    assert_equal ["#{HOST}/ab*", "#{HOST}/a*"], Deciding::RouteMap.new(@site, @run).routes.map(&:from)
+  end
+
   def test_routes_are_tested_against_the_server
     decide("route", "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301}, "#{HOST}/guides/wick" => {"status" => 410})
     Work::RouteTrial.new(@site, clock: -> { Time.now }).call(Deciding::RouteMap.new(@site, @run).flattened)

@@ -29,7 +29,7 @@ function Choose({ site }: { site: number }) {
   const decide = useDecide(site);
   const tag = target.includes("$")
     ? "Each page names its own: the parts that the stars capture are filled in."
-    : `<link rel="canonical" href="${target}">`;
+    : `<link rel="canonical" href="${target}">\nand for what is no HTML\nLink: <${target}>; rel="canonical"`;
   return (
     <Box sx={{ display: "grid", gap: 1.5 }}>
       <TextField

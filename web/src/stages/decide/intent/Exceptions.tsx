@@ -4,6 +4,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { counted } from "../../../kit/format";
+import { BringFile } from "../../../kit/BringFile";
 import { DecidedAndForm } from "../../../kit/DecidedAndForm";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
@@ -53,6 +54,7 @@ function BringList({ site }: { site: number }) {
         onChange={(event) => setText(event.target.value)}
         slotProps={{ htmlInput: { style: { fontFamily: MONO, fontSize: 12.5 } } }}
       />
+      <BringFile label="From a file" accept=".txt,.csv" read={(file) => void file.text().then(setText)} />
       <TextField
         select
         label="What is wanted of them"

@@ -99,6 +99,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
             <Row
               key={route.from}
               route={route}
+              sooner={sooner(routes, route, decide.mutate)}
               drop={() => decide.mutate({ kind: "route", wishes: { [route.from]: null } })}
             />
           ))}
@@ -131,7 +132,17 @@ const waiting = (routes: Route[], asked: string | undefined) =>
 
 const LEFT_OUT = new Set(["route-loop", "route-twice", "route-to-itself"]);
 
-function Row({ route, drop }: { route: Route; drop: () => void }) {
+/** Has a pattern tried before the one above it; nothing for the first. */
+function sooner(routes: Route[], route: Route, decide: ReturnType<typeof useDecide>["mutate"]) {
+  const patterns = routes.filter((one) => one.kind === "pattern");
+  const at = patterns.indexOf(route);
+  if (at < 1) return undefined;
+  const order = patterns.map((_, place) => (place === at ? at - 1 : place === at - 1 ? at : place));
+  const wishes = patterns.map((one, place) => [one.from, { ...one.decision.value, order: order[place] }] as const);
+  return () => decide({ kind: "route", wishes: Object.fromEntries(wishes) });
+}
+
+function Row({ route, drop, sooner }: { route: Route; drop: () => void; sooner: (() => void) | undefined }) {
   return (
     <Box
       component="li"
@@ -164,9 +175,16 @@ function Row({ route, drop }: { route: Route; drop: () => void }) {
         ))}
       </Box>
       <Box sx={{ fontSize: 12 }}>{told(route)}</Box>
-      <Button sx={{ py: 0, alignSelf: "start" }} onClick={drop} aria-label={`Drop the route of ${route.from}`}>
-        Drop
-      </Button>
+      <Box>
+        <Button sx={{ py: 0 }} onClick={drop} aria-label={`Drop the route of ${route.from}`}>
+          Drop
+        </Button>
+        {sooner && (
+          <Button sx={{ py: 0 }} onClick={sooner} aria-label={`Sooner: try ${route.from} before the pattern above it`}>
+            Sooner
+          </Button>
+        )}
+      </Box>
     </Box>
   );
 }
