@@ -59,6 +59,8 @@ class ContractTest < Minitest::Test
   end
 
   def test_sign_in_may_be_tried_ten_times_a_minute
+    # Tries are counted from minute to minute, so that none must end in between.
+    sleep 1 until Time.now.sec < 45
     call(:get, "/session")
     10.times { call(:post, "/session", {email: "x@y", password: "z"}, status: 401) }
 
@@ -106,7 +108,7 @@ class ContractTest < Minitest::Test
 
     assert_equal ["waiting", 1, 0, 1], [crawl["state"], crawl["number"], crawl["progress"]["fetched"], crawl["progress"]["waiting"]]
     assert_equal "conflict", call(:get, "/crawls/#{crawl["id"]}/urls", status: 409)["code"]
-    assert_equal({"fetched" => 0, "seconds" => nil, "wanted" => nil, "wanted_stopping" => nil, "stopping" => nil}, call(:get, "/crawls/#{crawl["id"]}/rail"))
+    assert_equal({"fetched" => 0, "seconds" => nil, "wanted" => nil, "wanted_stopping" => nil, "stopping" => nil, "undecided_groups" => nil}, call(:get, "/crawls/#{crawl["id"]}/rail"))
     assert_equal "judging", call(:post, "/crawls/#{crawl["id"]}/stop")["state"]
     assert_equal "conflict", call(:post, "/crawls/#{crawl["id"]}/stop", status: 409)["code"]
     assert_equal [crawl["id"]], call(:get, "/sites/#{site["id"]}/crawls")["crawls"].map { |one| one["id"] }

@@ -69,7 +69,7 @@ class ComparisonTest < Minitest::Test
 
   def test_only_verdicts_of_equal_rules_are_compared
     second = again(@first.site, {})
-    IronTrellis::Store::ReadingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {})
+    IronTrellis::Store::ReadingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {}, by: "Test", now: Time.now)
     IronTrellis::Work::Judging.new(IronTrellis::Store::Crawl.find(second.id), clock: -> { Time.now }).call
 
     assert_match(/judged by other rules/, assert_raises(IronTrellis::Core::Error::Conflict) { compare(second, @first) }.message)
