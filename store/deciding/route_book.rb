@@ -17,7 +17,7 @@ module IronTrellis
           FROM %<ledger>s WHERE #{OBSERVED} AND %<kind>s ORDER BY links_in DESC, url COLLATE "C" LIMIT %<most>d
         SQL
         # Something leads to them, and they answer that they aren't there, or lead to nothing that is.
-        LOST = "(status BETWEEN 400 AND 499 OR redirect_to IS NOT NULL AND (final_status IS NULL OR final_status >= 400)) AND (links_in > 0 OR cardinality(in_sitemaps) > 0 OR cardinality(found_by) > 0) AND #{Ledger::Fields::DOCUMENTS}"
+        LOST = "(status BETWEEN 400 AND 499 OR redirect_to IS NOT NULL AND (final_url IS NULL OR final_status >= 400)) AND (links_in > 0 OR cardinality(in_sitemaps) > 0 OR cardinality(found_by) > 0) AND #{Ledger::Fields::DOCUMENTS}"
         BROKEN = <<~SQL
           SELECT l.url_id::text AS url_id, l.url, l.status, l.links_in, cardinality(l.in_sitemaps) > 0 AS listed, coalesce(k.importance, 0) AS importance, s.suggestions
           FROM %<ledger>s l LEFT JOIN route_suggestions s ON s.run_id = $1 AND s.url_id = l.url_id
