@@ -76,6 +76,7 @@ module IronTrellis
         lost.each { |row| row["suggestions"].first.then { |best| settle(site, "route", {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}) } }
         # Both crawls by what is decided now, so that they can be compared.
         site.crawls.reload.reverse_each { |crawl| Judging.new(crawl, clock: -> { Time.now }).call }
+        RouteTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
         SitemapBuilding.now(site, clock: -> { Time.now })
       end
 
