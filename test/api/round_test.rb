@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require "net/http"
+require_relative "../support/keepers"
 
 # The whole round over HTTP: crawl, decide what is proposed, have the keepers of the site do it, crawl again, and what was wrong is gone.
 class RoundTest < Minitest::Test
@@ -14,22 +14,11 @@ class RoundTest < Minitest::Test
 
   OF_SITEMAPS = CLEARED.grep(/\Asitemap-/).freeze
 
-  def self.keepers
-    @keepers ||= begin
-      SiteServer.skerry
-      SiteServer.new(SkerrySite::Application.new(chapters: false))
-    end
-  end
+  def self.keepers = @keepers ||= Keepers.new
 
-  def tell(path, order)
-    answer = Net::HTTP.post(URI("http://127.0.0.1:#{RoundTest.keepers.port}#{path}"), JSON.generate(order), "Host" => SkerrySite::Maintenance::HOST)
-    assert_equal "200", answer.code, answer.body
-  end
+  def keepers = RoundTest.keepers
 
-  def change(url, fields)
-    host, path = url.match(%r{\Ahttps?://([^/]+)(/.*)\z}).captures
-    tell("/pages", {host: host, path: path, set: fields})
-  end
+  def change(...) = keepers.change(...)
 
   def work_until(&done) = IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1, &done)
 
@@ -49,7 +38,7 @@ class RoundTest < Minitest::Test
   def setup
     super
     sign_up
-    hosts = HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{RoundTest.keepers.port}"] }
+    hosts = HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{keepers.server.port}"] }
     @site = call(:post, "/sites", site_input(settings: {start_urls: ["#{WWW}/"], hosts: HOSTS.drop(1), rate: 0, resolve: hosts}), status: 201)["id"]
     crawl
   end
@@ -104,9 +93,9 @@ class RoundTest < Minitest::Test
 
   def carry_out
     routes = JSON.parse(file("/sites/#{@site}/routes/json"))
-    routes.each { |route| change(route["from"], {status: route["status"], location: route["to"], parts: "", listed: false, head: nil, body: nil}) }
+    routes.each { |route| keepers.redirect(route) }
     # Links aren't left to go through redirects, nor to what is gone.
-    JSON.parse("[#{file("/crawls/#{@crawl}/repoint.jsonl").lines.join(",")}]").each { |link| tell("/links", {from: link["target"], to: link["new_target"] || "#{WWW}/"}) }
+    JSON.parse("[#{file("/crawls/#{@crawl}/repoint.jsonl").lines.join(",")}]").each { |link| keepers.tell("/links", {from: link["target"], to: link["new_target"] || "#{WWW}/"}) }
     write_directives
     write_languages
   end

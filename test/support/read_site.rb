@@ -37,10 +37,11 @@ end
 # A crawl of the demo site that a worker of the browser's server makes.
 module DemoCrawl
   # @param hosts [Array<String>] the first is where it begins
+  # @param server [SiteServer]
   # @return [Integer] id of the site
-  def self.site(hosts = ["www.skerrylamps.example"])
+  def self.site(hosts = ["www.skerrylamps.example"], server: SiteServer.skerry)
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://#{hosts.first}/"], "hosts" => hosts.drop(1), "rate" => 0,
-      "resolve" => hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{SiteServer.skerry.port}"] })
+      "resolve" => hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{server.port}"] })
     site = IronTrellis::Store::Site.found(name: "read #{SecureRandom.hex(6)}", settings: settings)
     crawl = IronTrellis::Work::Crawling.start(site, now: Time.now)
     sleep 0.1 until crawl.reload.ended?

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/keepers"
+
+# The round through the screens: accept what is proposed, have it done, test it, crawl again, and see that it is gone.
+class RoundScreensTest < Minitest::Test
+  include TestDatabase
+  include Browser
+  include SignedIn
+
+  def setup
+    super
+    @keepers = Keepers.new
+    @site = DemoCrawl.site(%w[www.skerrylamps.example www.skerrylamper.example], server: @keepers.server)
+  end
+
+  def open_screen(screen) = visit("/s/#{@site}/c/latest/#{screen}")
+
+  def test_routes_are_accepted_carried_out_tested_and_proved
+    accept_routes
+    routes = JSON.parse(page.evaluate_async_script("fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])", find("a", text: "JSON")["href"]))
+    assert_operator routes.size, :>=, 6
+    routes.each { |route| @keepers.redirect(route) }
+    click_button "Test against the servers"
+    assert_text(/\b0 of \d+ tested answer otherwise/, wait: 30)
+    crawl_again
+    assert_gone "redirect-loop", "redirect-chain", "redirect-to-missing"
+  end
+
+  private
+
+  def accept_routes
+    open_screen "decide/routes"
+    assert_text "it is the folder that the address was in", wait: 30
+    click_button "Tick all"
+    click_button(text: /Accept \d+ routes/)
+    assert_text "nothing was decided yet about 0", wait: 10
+    open_screen "decide/routes?view=observed"
+    click_button(text: /Lead \d+ detours? straight/)
+    assert_text "It is in the map now."
+    open_screen "decide/routes?view=map"
+    assert_text(/\d+ routes/)
+  end
+
+  def crawl_again
+    open_screen "crawl/setup"
+    click_button "Save and crawl"
+    assert_text "Crawl 2 is finished", wait: 60
+  end
+
+  def assert_gone(*codes)
+    open_screen "prove/compare"
+    assert_text "What changed"
+    IronTrellis::Store::Crawl.where(site_id: @site).last.then { |c| p IronTrellis::Store::Sql.rows("SELECT f.url, f.about, l.status, l.redirect_to FROM faults_#{c.verdict_run.id} f JOIN ledger_rows_#{c.verdict_run.id} l USING (url_id) WHERE code = $1", ["redirect-loop"]) }
+    codes.each { |code| assert_selector "tr", text: /\A#{code}\s+\d/ }
+    open_screen "read/faults"
+    assert_text "by cause"
+    codes.each { |code| assert_no_selector "strong", text: code, exact_text: true }
+  end
+end
