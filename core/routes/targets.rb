@@ -72,7 +72,9 @@ module IronTrellis
           ordered = reasons.sort_by { |score, why| [-score, why] }.uniq(&:last)
           mine = @languages.of(lost.url, lost.lang)
           same = mine == @languages.of(page.url, page.lang)
-          score = [ordered.first.first + FURTHER_REASON * (ordered.size - 1), 99].min + ((same || mine.nil?) ? 0 : OTHER_LANGUAGE)
+          # A mistyped link means what it means, in whichever language.
+          fits = same || mine.nil? || ordered.first.first == MISTYPED
+          score = [ordered.first.first + FURTHER_REASON * (ordered.size - 1), 99].min + (fits ? 0 : OTHER_LANGUAGE)
           Suggestion.new(target: page.url, status: 301, score: [score, 0].max, reasons: ordered.map(&:last) + language(mine, same))
         end
 

@@ -57,6 +57,7 @@ class TargetsTest < Minitest::Test
     assert_equal "/lamps/anchor-light", first("/guides/a.test/lamps/anchor-light").first
     assert_equal "/lamps/anchor-light", first("/lamps/anchor-light%20").first
     assert_equal "/guides/trimming-wicks", first("/guides/guides/trimming-wicks").first
+    assert_equal "/pt/luzes/ms-40", first("/lamps/a.test/pt/luzes/ms-40").first, "in another language, too"
   end
 
   def test_a_mere_number_is_no_name
