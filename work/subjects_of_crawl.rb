@@ -80,7 +80,7 @@ module IronTrellis
           noindex: row["noindex"], noindex_where: row["noindex_where"], header_noindex_alone: row["header_noindex_alone"],
           canonical: row["canonical"], canonical_state: row["canonical_state"], title: row["titles"]&.first, title_chars: row["titles"]&.first&.length,
           words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
-          group: @wishes.group(url), intent: wish&.intent || "undecided", wanted: @wishes.wanted?(url, listed: listed.any?),
+          group: @wishes.group(url), intent: wish&.intent || "undecided", wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
           titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
           links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
           directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,

@@ -15,11 +15,22 @@ module IronTrellis
         # A text that is a copy: the number of the one that stands for it, and how alike they are (1.0 where they say the same).
         Copy = Struct.new(:stands, :likeness)
 
+        # Of a text of more runs than these a fixed part of them is kept, by their numbers: two texts are then compared by the same part of both. The likeness of two
+        # texts by a thousand runs is off by 0.011 in one case of three (the standard deviation of a share of 0.85).
+        MOST_RUNS = 1_024
+        # Which texts meet is told of long ones by every fourth of their runs. Texts a little longer than the limit take part in both, since those that are alike are of nearly
+        # one length (of likeness LEAST by a third at most).
+        COARSE = 4
+        BOTH = (MOST_RUNS + 1)..(MOST_RUNS * 1.4)
+        # Sketches by one part of the runs, and the numbers of the texts that they are of.
+        Sketched = Struct.new(:sketches, :numbers)
+        # What is kept of a text: runs, and of how many each one stands for.
+        Part = Struct.new(:binary, :every)
+
         def initialize
           @texts = []
           @first = {}
-          @sketched = []
-          @sketches = Sketches.new
+          @sketched = [1, COARSE].to_h { |every| [every, Sketched.new(Sketches.new, [])] }
         end
 
         # @param shingles [Numo::UInt32] of the next text
@@ -27,11 +38,13 @@ module IronTrellis
         # @return [void]
         def add(shingles, fingerprint)
           number = @texts.size
-          @texts << (((@first[fingerprint] ||= number) == number) ? shingles.to_binary : @first[fingerprint])
+          @texts << (((@first[fingerprint] ||= number) == number) ? part(shingles) : @first[fingerprint])
           return unless @first[fingerprint] == number && !shingles.empty?
 
-          @sketches.add(shingles)
-          @sketched << number
+          rates(shingles.size).each do |every|
+            @sketched[every].sketches.add(of_part(shingles, every))
+            @sketched[every].numbers << number
+          end
         end
 
         # @return [Hash{Integer => Copy}] by number, the texts for which others stand
@@ -64,11 +77,19 @@ module IronTrellis
         # @return [Hash{Integer => Hash{Integer => true}}]
         def pairs
           alike = Hash.new { |all, number| all[number] = {} }
-          @sketches.each_meeting do |met|
-            before = []
-            met.each { |place| meet(@sketched[place], before, alike) }
+          @sketched.each_value do |sketched|
+            sketched.sketches.each_meeting do |met|
+              before = []
+              met.each { |place| meet(sketched.numbers[place], before, alike) }
+            end
           end
           alike
+        end
+
+        def rates(runs)
+          return [1] if runs <= MOST_RUNS
+
+          BOTH.cover?(runs) ? [1, COARSE] : [COARSE]
         end
 
         # One that is alike is enough to belong to a cluster.
@@ -78,9 +99,20 @@ module IronTrellis
           before << number if before.size < MOST_COMPARED
         end
 
-        def likeness(one, other) = Shingles.likeness(shingles(one), shingles(other))
+        def part(shingles)
+          every = 1
+          every *= 2 while shingles.size > MOST_RUNS * every
+          Part.new(of_part(shingles, every).to_binary, every)
+        end
 
-        def shingles(number) = Numo::UInt32.from_binary(@texts[number])
+        # Numbers of runs are scattered, so that any bits of them choose by chance.
+        def of_part(shingles, every) = (every == 1) ? shingles : shingles[(shingles & (every - 1)).eq(0)]
+
+        def likeness(one, other)
+          parts = [@texts[one], @texts[other]]
+          every = parts.map(&:every).max
+          Shingles.likeness(*parts.map { |part| of_part(Numo::UInt32.from_binary(part.binary), every) })
+        end
       end
     end
   end

@@ -48,9 +48,10 @@ module IronTrellis
         #
         # @param url [String] in normal form
         # @param listed [Boolean] whether a sitemap of the site lists it
+        # @param intent [String] what #of says of it
         # @return [Boolean]
-        def wanted?(url, listed:)
-          case of(url)
+        def wanted?(url, listed:, intent: of(url))
+          case intent
           when "index" then true
           when "undecided" then listed || key_page?(url)
           else false

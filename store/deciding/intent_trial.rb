@@ -52,8 +52,10 @@ module IronTrellis
         end
 
         def page(row, wishes)
-          url, intent = row.values_at("url", "intent")
-          Core::Intents::Change::Page.new(**row.except("url_id", "intent").transform_keys(&:to_sym), before: intent, after: wishes.of(url), wanted_after: wishes.wanted?(url, listed: row["listed"]))
+          url, before, listed = row.values_at("url", "intent", "listed")
+          after = wishes.of(url)
+          wanted = wishes.wanted?(url, listed: listed, intent: after)
+          Core::Intents::Change::Page.new(url: url, before: before, after: after, wanted_after: wanted, noindex: row["noindex"], indexable: row["indexable"], direct: row["direct"], listed: listed, importance: row["importance"])
         end
 
         def linked(pages)

@@ -69,6 +69,23 @@ class CoreCopiesTest < Minitest::Test
     own.shares.each { |share| assert_in_delta 0.5, share, 0.15 }
   end
 
+  # Of a thousand runs and more only a part is looked at; around that limit two texts may be looked at in different ways.
+  def test_long_texts_are_found_by_a_part_of_them
+    random = Random.new(5)
+    [900, 1_020, 1_030, 1_200, 1_500, 6_000].each do |size|
+      words = Array.new(size) { random.rand(1 << 40).to_s(36) }
+      near = words.dup.tap { |changed| (size / 120).times { |place| changed[place * 100] = "other#{place}" } }
+      longer = words + Array.new(size / 20) { random.rand(1 << 40).to_s(36) }
+      far = Array.new(size) { random.rand(1 << 40).to_s(36) }
+      finder = Copies::Finder.new
+      texts = [words, far, near, longer].map { |some| Copies::Shingles.of(some.join(" ")) }
+      texts.each_with_index { |shingles, number| finder.add(shingles, number) }
+      found = finder.copies
+      assert_equal [2, 3], found.keys.sort, size.to_s
+      found.each { |number, copy| assert_in_delta Copies::Shingles.likeness(texts[0], texts[number]), copy.likeness, 0.04, "#{size} words" }
+    end
+  end
+
   def test_frames_and_the_boilerplate_of_a_group_are_no_main_text
     blocks = Copies::MainText.blocks("Menu\nLamp\nUse it\nImprint", [0, 1, 3, 4])
     assert_equal ["Lamp", "Use it"], blocks

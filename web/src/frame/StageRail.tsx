@@ -158,5 +158,5 @@ function readNumber(
   if (!rail || rail.wanted === null) return "";
   return rail.wanted > 0
     ? `${counted(rail.wanted_stopping ?? 0, "wanted page")} ${rail.wanted_stopping === 1 ? "stops" : "stop"}`
-    : `${counted(rail.stopping ?? 0, "page")} stop`;
+    : counted(rail.stopping ?? 0, "page stops", "pages stop");
 }

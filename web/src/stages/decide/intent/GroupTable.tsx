@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
+import { useState } from "react";
 import { Link } from "react-router";
 import { narrowed, useAddress } from "../../../kit/address";
 import { count, counted, share } from "../../../kit/format";
@@ -22,6 +23,9 @@ const COLUMNS: [string, string][] = [
   ["Authority", "Share of the authority of the whole site"],
   ["Listed", "Pages that a sitemap lists"],
 ];
+/** Rows with choices cost time to draw, so those of large sites come by portions. */
+const FEW = 60;
+const MANY = 200;
 /** What the index will say, once there is evidence of it. */
 const TO_COME = ["Clicks", "Views", "Indexed"];
 const TABLE = {
@@ -41,41 +45,49 @@ const TABLE = {
 
 /** Page groups, the largest first: evidence, then the decision. */
 export function GroupTable({ groups, proposals, intent }: Props) {
+  const [most, setMost] = useState(FEW);
   return (
-    <Box component="table" aria-label="Page groups and what is wanted of them" sx={TABLE}>
-      <thead>
-        <tr>
-          <th scope="col">Group</th>
-          {COLUMNS.map(([name, title]) => (
-            <th scope="col" key={name} title={title}>
-              {name}
-            </th>
+    <>
+      <Box component="table" aria-label="Page groups and what is wanted of them" sx={TABLE}>
+        <thead>
+          <tr>
+            <th scope="col">Group</th>
+            {COLUMNS.map(([name, title]) => (
+              <th scope="col" key={name} title={title}>
+                {name}
+              </th>
+            ))}
+            {TO_COME.map((name) => (
+              <th scope="col" key={name} title={`${name}: no evidence yet`}>
+                {name}
+              </th>
+            ))}
+            <Box component="th" scope="col" sx={{ "&&": { textAlign: "left" } }}>
+              Wanted
+            </Box>
+            <Box component="th" scope="col" sx={{ "&&": { textAlign: "left" } }}>
+              Its links
+            </Box>
+          </tr>
+        </thead>
+        <tbody>
+          {groups.slice(0, most).map((group) => (
+            <Row
+              key={group.group}
+              group={group}
+              proposal={proposals.find((one) => one.urls === null && one.group === group.group)}
+              singles={proposals.filter((one) => one.urls !== null && one.group === group.group)}
+              intent={intent}
+            />
           ))}
-          {TO_COME.map((name) => (
-            <th scope="col" key={name} title={`${name}: no evidence yet`}>
-              {name}
-            </th>
-          ))}
-          <Box component="th" scope="col" sx={{ "&&": { textAlign: "left" } }}>
-            Wanted
-          </Box>
-          <Box component="th" scope="col" sx={{ "&&": { textAlign: "left" } }}>
-            Its links
-          </Box>
-        </tr>
-      </thead>
-      <tbody>
-        {groups.map((group) => (
-          <Row
-            key={group.group}
-            group={group}
-            proposal={proposals.find((one) => one.urls === null && one.group === group.group)}
-            singles={proposals.filter((one) => one.urls !== null && one.group === group.group)}
-            intent={intent}
-          />
-        ))}
-      </tbody>
-    </Box>
+        </tbody>
+      </Box>
+      {groups.length > most && (
+        <Button sx={{ mt: 1 }} onClick={() => setMost(most + MANY)}>
+          Show {count(Math.min(MANY, groups.length - most))} of {count(groups.length - most)} smaller groups
+        </Button>
+      )}
+    </>
   );
 }
 

@@ -9,6 +9,7 @@ import { MONO } from "../../../theme";
 import { Plan } from "./Plan";
 import type { SitemapsData } from "./Sitemaps";
 
+const MOST_GROUPS = 60;
 type Build = SitemapsData["builds"][number];
 
 /** A set of sitemaps from what is wanted: how it shall be made, what it would list, and the files to download. */
@@ -68,7 +69,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
             aria-label="Groups that would be listed"
             sx={{ listStyle: "none", m: 0, p: 0, columnCount: 3, columnGap: 3 }}
           >
-            {outline.map((one) => (
+            {outline.slice(0, MOST_GROUPS).map((one) => (
               <Box
                 component="li"
                 key={`${one.origin} ${one.group}`}
@@ -91,6 +92,9 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
               </Box>
             ))}
           </Box>
+          {outline.length > MOST_GROUPS && (
+            <Box sx={{ color: "text.secondary" }}>and {counted(outline.length - MOST_GROUPS, "smaller group")}</Box>
+          )}
         </Part>
         {sitemaps.builds.map((one, place) => (
           <Built key={one.id} site={site} build={one} newest={place === 0} />
