@@ -4,9 +4,9 @@ require_relative "../test_helper"
 require "numo/narray"
 require "open3"
 
-# Source: npm's graphology-metrics (PageRank of Brin and Page 1998 by power iteration, dangling nodes spread evenly), on graphs made up by a
+# Sources: npm's graphology-metrics and Debian's networkx (PageRank of Brin and Page 1998 by power iteration, dangling nodes spread evenly), on graphs made up by a
 # fixed seed: sparse and dense ones, with pages that nothing links to, pages without links out, circles and islands.
-class GraphologyTest < Minitest::Test
+class PageRankTest < Minitest::Test
   GRAPHS = [[1, 0], [2, 1], [5, 4], [30, 40], [30, 400], [200, 150], [200, 3000], [800, 6000]].freeze
   NEAR = 1e-6
 
@@ -18,8 +18,14 @@ class GraphologyTest < Minitest::Test
     end
   end
 
-  def test_shares_and_their_order_are_those_of_graphology
-    theirs = Open3.capture2("node", File.join(__dir__, "graphology.mjs"), stdin_data: graphs.map { |one| JSON.generate(one) }.join("\n")).first.lines.map { |line| JSON.parse(line) }
+  def test_shares_and_their_order_are_those_of_graphology = assert_same_as("node", "graphology.mjs")
+
+  def test_shares_and_their_order_are_those_of_networkx = assert_same_as("python3", "networkx_pagerank.py")
+
+  private
+
+  def assert_same_as(program, script)
+    theirs = Open3.capture2(program, File.join(__dir__, script), stdin_data: graphs.map { |one| JSON.generate(one) }.join("\n")).first.lines.map { |line| JSON.parse(line) }
     assert_equal GRAPHS.size, theirs.size
 
     graphs.zip(theirs) do |graph, expected|
@@ -29,8 +35,6 @@ class GraphologyTest < Minitest::Test
       assert_equal order(expected), order(shares)
     end
   end
-
-  private
 
   def ours(graph)
     sources, targets = [0, 1].map { |side| Numo::Int32.cast(graph[:links].map { |link| link[side] }) }
