@@ -35,7 +35,7 @@ export function NewRoute({ site }: { site: number }) {
     enabled: draft.from.trim() !== "" && (draft.status === 410 || draft.to.trim() !== ""),
     retry: false,
   });
-  const change = (changes: Partial<Draft>) => setDraft({ ...draft, ...changes });
+  const change = (changes: Partial<Draft>) => setDraft((before) => ({ ...before, ...changes }));
   return (
     <Box
       component="form"
