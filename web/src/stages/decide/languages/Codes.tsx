@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
 import { count } from "../../../kit/format";
+import { WITH_ASIDE } from "../../../kit/layout";
 import { Part } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { Sign } from "../../../kit/signs/Sign";
@@ -16,16 +17,7 @@ const MOST = 40;
 export function Codes({ codes }: { codes: LanguagesData["codes"] }) {
   const sorted = [...codes].sort((one, other) => Number(other.reason !== null) - Number(one.reason !== null));
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 340px",
-        columnGap: 4,
-        px: 2.5,
-        overflow: "auto",
-        alignContent: "start",
-      }}
-    >
+    <Box sx={WITH_ASIDE}>
       <Part level="h2" title="Codes in use">
         <Plain
           label="Codes in use"

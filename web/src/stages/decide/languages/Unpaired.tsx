@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { useState } from "react";
 import { counted } from "../../../kit/format";
+import { WITH_ASIDE } from "../../../kit/layout";
 import { Part } from "../../../kit/parts";
 import { UrlText } from "../../../kit/UrlText";
 import { useDecide } from "../../../kit/useDecide";
@@ -26,16 +27,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
   const open = languages.proposals.filter((one) => !Object.values(one.pages).some((url) => taken.has(url)));
   const chosen = open.filter((one) => ticked[keyOf(one)]);
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 340px",
-        columnGap: 3,
-        px: 2.5,
-        overflow: "auto",
-        alignContent: "start",
-      }}
-    >
+    <Box sx={WITH_ASIDE}>
       <Box sx={{ minWidth: 0 }}>
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1 }}>
           <Box role="status" sx={{ color: "text.secondary" }}>

@@ -5,6 +5,7 @@ import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
 import { Failed, Loading } from "../../../kit/Notice";
+import { WITH_ASIDE } from "../../../kit/layout";
 import { Part } from "../../../kit/parts";
 import { Sign } from "../../../kit/signs/Sign";
 import { useDecide } from "../../../kit/useDecide";
@@ -46,16 +47,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
   const tested = routes.filter((one) => one.test !== null);
   const wrong = tested.filter((one) => !one.test?.right).length;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 340px",
-        columnGap: 3,
-        px: 2.5,
-        overflow: "auto",
-        alignContent: "start",
-      }}
-    >
+    <Box sx={WITH_ASIDE}>
       <Box sx={{ minWidth: 0 }}>
         <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 1, flexWrap: "wrap" }}>
           <Box role="status" sx={{ color: "text.secondary" }}>

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import { Link } from "react-router";
 import { narrowed, useAddress } from "../../../kit/address";
 import { bytes, count, counted } from "../../../kit/format";
+import { WITH_ASIDE } from "../../../kit/layout";
 import { Part, UrlLink } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { Sign } from "../../../kit/signs/Sign";
@@ -25,16 +26,7 @@ const COLUMNS = [
 export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
   const { files, difference } = sitemaps;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 340px",
-        columnGap: 3,
-        px: 2.5,
-        overflow: "auto",
-        alignContent: "start",
-      }}
-    >
+    <Box sx={WITH_ASIDE}>
       <Box sx={{ minWidth: 0 }}>
         {files.length === 0 ? (
           <Box sx={{ color: "text.secondary" }}>
