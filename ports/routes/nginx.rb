@@ -13,7 +13,10 @@ module IronTrellis
 
         # (see .write)
         def initialize(routes)
-          @patterns, exact = Core::Routes::Table.in_order(routes)
+          patterns, exact = Core::Routes::Table.in_order(routes)
+          # Those stand with the patterns, which regard the scheme.
+          of_scheme, exact = exact.partition { |route| RuleText.scheme_only?(route) }
+          @patterns = of_scheme + patterns
           @with_query, @any_query = exact.partition { |route| route.query == "match" }
           @folded = exact.map { |route| route.from.downcase }.tally
         end
@@ -64,7 +67,14 @@ module IronTrellis
           "  #{quoted(key)} \"#{plain(key)} => #{answer(route)}\";\n"
         end
 
-        def pattern(route) = "  #{quoted("~#{Core::Url::Pattern.new(route.from).translated_with_groups}")} \"#{answer(route)}\";\n"
+        def expression(route)
+          return Core::Url::Pattern.new(route.from).translated_with_groups if route.pattern?
+
+          source = RuleText.source(route.from)
+          "^#{RuleText.literally((route.query == "match") ? route.from : "#{source.scheme}://#{source.host}#{source.path}")}$"
+        end
+
+        def pattern(route) = "  #{quoted("~#{expression(route)}")} \"#{answer(route)}\";\n"
 
         def answer(route)
           return route.status.to_s if route.gone?
