@@ -38,8 +38,8 @@ module IronTrellis
         def proposals
           decisions = @site.decisions
           found = Core::Intents::Proposals.new(pages, decisions.values("group").transform_values { |value| value["intent"] }).call
-          own = decisions.values("intent")
-          found.filter_map { |one| told(one, own) }
+          wishes = @site.wishes
+          found.filter_map { |one| told(one, wishes) }
         end
 
         private
@@ -49,9 +49,9 @@ module IronTrellis
           Sql.rows(format(PAGES, @names)).map { |row| Core::Intents::Proposals::Page.new(**row.transform_keys(&:to_sym), key_page: keys.key?(row["url"])) }
         end
 
-        # What was decided for single URLs isn't proposed again.
-        def told(proposal, own)
-          urls = proposal.urls&.reject { |url| own.key?(url) }
+        # What was decided for single URLs and by patterns isn't proposed again.
+        def told(proposal, wishes)
+          urls = proposal.urls&.reject { |url| %w[url pattern].include?(wishes.wish_for(url)&.of) }
           return if urls && urls.empty?
 
           {group: proposal.group, urls: urls&.first(MOST_URLS), count: urls&.size, intent: proposal.intent, reasons: proposal.reasons}

@@ -97,6 +97,20 @@ class DecidingStoreTest < Minitest::Test
     assert_raises(IronTrellis::Core::Error::InvalidInput) { Deciding::IntentTrial.new(@run, @site).call([{"kind" => "route", "subject" => HOST, "value" => {"status" => 410}}]) }
   end
 
+  def test_what_was_decided_by_a_pattern_or_for_a_url_is_not_proposed_again
+    proposed = -> { Deciding::IntentBook.new(@run, @site).proposals.map { |one| [one[:group], one[:urls]] } }
+    %w[a b c].each { |tag| @pages["/tags/#{tag}"] = page_of("Tag #{tag}", words: 20) }
+    @pages["/thanks"] = page_of("Thank you")
+    @pages["/"] = page_of("Home", body: links("/thanks", "/tags/a", "/tags/b", "/tags/c"))
+    @run = crawl_here(@server, site: @site).verdict_run
+    assert_includes proposed.call, ["/tags/", nil]
+    assert_includes proposed.call, ["/", ["#{HOST}/thanks"]]
+    decide("intent", "/thanks" => {"intent" => "keep_out"})
+    decide("group", "/tags/" => {"intent" => "index"})
+    refute_includes proposed.call.map(&:first), "/tags/"
+    refute_includes proposed.call, ["/", ["#{HOST}/thanks"]]
+  end
+
   def test_directives_of_a_whole_group_are_those_of_its_template
     decide("group", "/tags/" => {"intent" => "keep_out"})
     decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
