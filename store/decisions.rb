@@ -6,7 +6,7 @@ module IronTrellis
     # why can always be told.
     class Decisions
       IN_FORCE = <<~SQL
-        SELECT * FROM (SELECT DISTINCT ON (subject) * FROM decisions WHERE site_id = $1 AND kind = $2 AND undone_at IS NULL ORDER BY subject, id DESC) newest
+        SELECT * FROM (SELECT DISTINCT ON (subject) * FROM decisions WHERE site_id = ? AND kind = ? AND undone_at IS NULL ORDER BY subject, id DESC) newest
         WHERE value IS NOT NULL AND value <> 'null' ORDER BY id
       SQL
       MOST_NOTE = 2_000
@@ -27,7 +27,7 @@ module IronTrellis
       def in_force(kind)
         raise ArgumentError, "#{kind} is no kind of decision" unless Decision::KINDS.include?(kind)
 
-        Decision.find_by_sql([IN_FORCE.gsub(/\$[12]/, "?"), @site.id, kind]).to_h { |one| [one.subject, one] }
+        Decision.find_by_sql([IN_FORCE, @site.id, kind]).to_h { |one| [one.subject, one] }
       end
 
       # @param kind [String]

@@ -62,7 +62,7 @@ module IronTrellis
       # Makes the ledger of the stage, counts, indexes, and makes the run the one that is read.
       #
       # @param now [Time]
-      # @yieldreturn [Hash] the structure of the site, worked out when the ledger stands
+      # @yieldreturn [Hash] what is summed up of the site when the ledger stands, by column of the run
       # @return [void]
       def finish(now)
         Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns), [@run.id])

@@ -6,8 +6,7 @@ module IronTrellis
       # Proposes which pages are versions of one page in several languages, from what they have in common: links of a switch of languages, the same path
       # below the folder or host of a language, the same product code, the same images. What already names each other is taken as given.
       class Pairing
-        # `switch` are URLs of other languages that its header or navigation links to under the name of a language; `images` those of its own text;
-        # `group` what its page group is called.
+        # `switch` are URLs that it links to under the name of a language; `images` those that few other pages show.
         Page = Struct.new(:url, :lang, :title, :images, :switch, keyword_init: true)
         # A set of pages by language, with the reasons for which they belong together, and whether they all name each other already.
         Proposal = Struct.new(:pages, :reasons, keyword_init: true)
