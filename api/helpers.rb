@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require "tempfile"
 
 module IronTrellis
   module Api
@@ -49,6 +50,27 @@ module IronTrellis
         Store::Ledger::Conditions.new(text.to_s.empty? ? nil : JSON.parse(text))
       rescue JSON::ParserError
         raise Core::Error::InvalidInput.new("The conditions in “where” are not JSON.")
+      end
+
+      # @param name [String] with its ending
+      # @return [void] the answer is a file named after the site
+      def file_of(site, name) = attachment("#{site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-#{name}")
+
+      # A table as a file. It is made whole before it is sent, so that what goes wrong can still be told.
+      #
+      # @param site [Store::Site]
+      # @param name [String]
+      # @param columns [Array<String>]
+      # @param rows [Enumerable<Array>]
+      # @param format [String] csv, xlsx or jsonl
+      # @return [String] bytes
+      def table_file(site, name, columns, rows, format:)
+        table = Ports::Tables.named(format)
+        file = Tempfile.new([name, ".#{format}"])
+        table.write(file.path, columns, rows)
+        content_type table::TYPE
+        file_of(site, "#{name}.#{format}")
+        ::File.binread(file.path).tap { file.close! }
       end
 
       def problem(error)

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "tempfile"
-
 module IronTrellis
   module Api
     module Routes
@@ -14,16 +12,6 @@ module IronTrellis
           def directives = Store::Deciding::DirectiveBook.new(run)
 
           def robots_book = Store::Deciding::RobotsBook.new(run, crawl.site)
-
-          # A table made whole before it is sent.
-          def table_file(name, columns, rows, format: "csv")
-            table = Ports::Tables.named(format)
-            file = Tempfile.new([name, ".#{format}"])
-            table.write(file.path, columns, rows)
-            content_type table::TYPE
-            attachment "#{crawl.site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-#{name}.#{format}"
-            ::File.binread(file.path).tap { file.close! }
-          end
         end
 
         def self.registered(app)
@@ -39,7 +27,7 @@ module IronTrellis
           app.get("/api/crawls/:crawl/directives") { json(**directives.by_group, rows: directives.rows) }
 
           app.get("/api/crawls/:crawl/directives.:format") do
-            table_file("directives", COLUMNS, directives.items.lazy.map { |item| COLUMNS.map { |column| item[column] } }, format: params[:format])
+            table_file(crawl.site, "directives", COLUMNS, directives.items.lazy.map { |item| COLUMNS.map { |column| item[column] } }, format: params[:format])
           end
 
           app.get("/api/crawls/:crawl/robots") { json(origins: robots_book.origins) }

@@ -39,7 +39,7 @@ module IronTrellis
           app.get("/api/crawls/:crawl/languages/:form") do
             text = language_sets.write(params[:form])
             content_type TYPES.fetch(params[:form])
-            attachment "#{crawl.site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-languages.#{{"sitemap" => "xml", "csv" => "csv"}.fetch(params[:form], "txt")}"
+            file_of(crawl.site, "languages.#{{"sitemap" => "xml", "csv" => "csv"}.fetch(params[:form], "txt")}")
             text
           end
 

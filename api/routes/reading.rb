@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "tempfile"
-
 module IronTrellis
   module Api
     module Routes
@@ -16,16 +14,11 @@ module IronTrellis
           def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
         end
 
-        # The ledger as a file. It is made whole before it is sent, so that what goes wrong can still be told.
+        # The ledger as a file.
         module Export
           def export
-            format = Ports::Tables.named(params[:format])
             rows = Store::Ledger::Rows.new(run, conditions: conditions, sort: params[:sort] || "url", columns: params[:cols]&.split(","))
-            file = Tempfile.new(["ledger", ".#{params[:format]}"])
-            format.write(file.path, rows.columns, rows)
-            content_type format::TYPE
-            attachment "#{crawl.site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-crawl-#{crawl.number}.#{params[:format]}"
-            ::File.binread(file.path).tap { file.close! }
+            table_file(crawl.site, "crawl-#{crawl.number}", rows.columns, rows, format: params[:format])
           end
         end
 

@@ -54,7 +54,7 @@ module IronTrellis
           def write_routes(format)
             writer = Ports::Routes.writer(format)
             content_type writer::TYPE
-            attachment "#{site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-routes.#{Ports::Routes::ENDINGS.fetch(format)}"
+            file_of(site, "routes.#{Ports::Routes::ENDINGS.fetch(format)}")
             writer.write(route_map.flattened)
           end
         end
@@ -83,7 +83,7 @@ module IronTrellis
           app.get("/api/crawls/:crawl/repoint") { json(Store::Deciding::RepointBook.new(run, crawl.site).call) }
 
           app.get("/api/crawls/:crawl/repoint.:format") do
-            table_file("links-to-repoint", Store::Deciding::RepointBook::COLUMNS, Store::Deciding::RepointBook.new(run, crawl.site).to_enum(:each), format: params[:format])
+            table_file(crawl.site, "links-to-repoint", Store::Deciding::RepointBook::COLUMNS, Store::Deciding::RepointBook.new(run, crawl.site).to_enum(:each), format: params[:format])
           end
         end
       end

@@ -22,7 +22,7 @@ module IronTrellis
           # As they must lie on the servers: a folder for each host.
           def archive
             content_type "application/zip"
-            attachment "#{site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-sitemaps.zip"
+            file_of(site, "sitemaps.zip")
             Zip::OutputStream.write_buffer do |zip|
               build.files.each do |file|
                 zip.put_next_entry("#{file.host.sub(%r{\Ahttps?://}, "").tr(":", "_")}/#{file.name}")

@@ -23,10 +23,7 @@ module IronTrellis
         private
 
         def by_pattern(url)
-          @patterns.each do |pattern, target|
-            captured = pattern.captures(url)
-            return target.gsub(/\$([1-9])/) { captured[$1.to_i - 1].to_s } if captured
-          end
+          @patterns.each { |pattern, target| pattern.fill(target, url)&.then { |filled| return filled } }
           nil
         end
       end

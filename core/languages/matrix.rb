@@ -27,7 +27,7 @@ module IronTrellis
 
         # @return [Array<Row>] one for each member, those that columns speak of first
         def rows
-          (columns.values.uniq + (@cluster.members - columns.values)).map { |url| Row.new(url: url, cells: columns.map { |code, target| cell(url, code, target) }) }
+          @rows ||= (columns.values.uniq + (@cluster.members - columns.values)).map { |url| Row.new(url: url, cells: columns.map { |code, target| cell(url, code, target) }) }
         end
 
         # @return [Integer] how many cells are empty or name another page

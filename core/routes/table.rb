@@ -41,13 +41,11 @@ module IronTrellis
         def by_pattern(url)
           path, mark, query = url.partition("?")
           @patterns.each do |pattern, route|
-            captured = pattern.captures((route.query == "match") ? url : path) or next
-            return Answer.new(route: route, target: route.to && with_query(route, filled(route.to, captured), mark, query))
+            filled = pattern.fill(route.to.to_s, (route.query == "match") ? url : path) or next
+            return Answer.new(route: route, target: route.to && with_query(route, filled, mark, query))
           end
           nil
         end
-
-        def filled(target, captured) = target.gsub(/\$([1-9])/) { captured[$1.to_i - 1].to_s }
 
         def with_query(route, target, mark, query)
           return target if route.query != "keep" || mark.empty?

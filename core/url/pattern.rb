@@ -40,6 +40,14 @@ module IronTrellis
           (1...found.size).map { |place| found[place].to_s }
         end
 
+        # @param target [String] in which $1 to $9 stand for what is captured
+        # @param url [String] in normal form
+        # @return [String, nil] the target for this URL; nil where it doesn't match
+        def fill(target, url)
+          captured = captures(url) or return
+          target.gsub(/\$([1-9])/) { captured[$1.to_i - 1].to_s }
+        end
+
         # @return [Integer] how many parts of a URL it captures
         def captures_count = capturing.number_of_capturing_groups
 

@@ -6,7 +6,7 @@ module IronTrellis
       # What the rules of web servers are made of.
       module RuleText
         # A source as servers see it: `path` decoded, `query` as sent, nil where there is none.
-        Source = Struct.new(:scheme, :host, :path, :raw_path, :query, keyword_init: true)
+        Source = Struct.new(:scheme, :host, :path, :query, keyword_init: true)
 
         module_function
 
@@ -14,7 +14,7 @@ module IronTrellis
         # @return [Source]
         def source(url)
           parts = Core::Url::NormalForm.split(url)
-          Source.new(scheme: parts.scheme, host: parts.host, path: Core::Url::Percent.decode(parts.path), raw_path: parts.path, query: parts.query)
+          Source.new(scheme: parts.scheme, host: parts.host, path: Core::Url::Percent.decode(parts.path), query: parts.query)
         end
 
         # Whether only the scheme tells source and target apart, so that a rule that takes both would go round in a circle.

@@ -62,12 +62,16 @@ module IronTrellis
 
         def blocks = pages { |set, url| "#{url}\n#{yield(set)}\n" }.join("\n")
 
-        def clusters = (@run.languages || {}).fetch("clusters", []).filter_map { |cluster| whole(cluster) }
+        def clusters
+          columns = (@run.languages || {}).fetch("clusters", []).filter_map { |cluster| columns_of(cluster) }
+          look_up(columns.flat_map(&:values))
+          columns.map { |one| pages_of(one) }.select { |pages| pages.except(Core::Languages::Matrix::DEFAULT).size > 1 }
+        end
 
-        def whole(cluster)
-          annotations = all_annotations.values_at(*cluster["members"]).flatten.compact
-          found = Core::Languages::Clusters.of(annotations).find { |one| one.members.include?(cluster["first"]) } or return
-          pages_of(Core::Languages::Matrix.new(found, annotations).columns).then { |pages| pages if pages.except(Core::Languages::Matrix::DEFAULT).size > 1 }
+        def columns_of(cluster)
+          annotations = cluster["members"].flat_map { |url| all_annotations.fetch(url, []) }
+          found = Core::Languages::Clusters.of(annotations).find { |one| one.members.include?(cluster["first"]) }
+          Core::Languages::Matrix.new(found, annotations).columns if found
         end
 
         def all_annotations = @all_annotations ||= Annotations.new(@run).call.group_by(&:url)
@@ -86,11 +90,16 @@ module IronTrellis
 
         # Where a redirect leads counts for what it was named for.
         def standing(url)
+          look_up([url]) unless @standing&.key?(url)
+          @standing[url]
+        end
+
+        # What stands for each of these URLs, asked for all at once; nil where nothing does.
+        def look_up(urls)
           @standing ||= {}
-          @standing.fetch(url) do
-            row = Sql.rows("SELECT indexable, redirect_to, final_url, final_status FROM #{Partitions.name("ledger_rows", @run.id)} WHERE url_id = $1", [Core::Url::NormalForm.id(@site.id, url)]).first || {}
-            @standing[url] = row["indexable"] ? url : (row["final_url"] if row["redirect_to"] && row["final_status"] == 200)
-          end
+          ids = urls.uniq.map { |url| Core::Url::NormalForm.id(@site.id, url) }
+          rows = Sql.rows("SELECT url, indexable, redirect_to, final_url, final_status FROM #{Partitions.name("ledger_rows", @run.id)} WHERE url_id = ANY($1::bigint[])", [Sql.array(ids)])
+          @standing.merge!(urls.to_h { |url| [url, nil] }, rows.to_h { |row| [row["url"], row["indexable"] ? row["url"] : (row["final_url"] if row["redirect_to"] && row["final_status"] == 200)] })
         end
 
         def decision(members) = @site.decisions.in_force("languages").each_value.find { |one| one.value["pages"].values.intersect?(members) }

@@ -61,7 +61,7 @@ module IronTrellis
           matrix = Core::Languages::Matrix.new(cluster, annotations)
           rows = matrix.rows
           {first: matrix.columns.values.min || cluster.members.first, members: cluster.members, hosts: cluster.members.map { |url| url[%r{\Ahttps?://([^/]+)}, 1] }.uniq, codes: matrix.columns.keys,
-           holes: rows.sum { |row| row.cells.count { |cell| %w[hole other].include?(cell.state) } }, states: rows.first(8).map { |row| row.cells.first(8).map { |cell| cell.state[0] }.join }, notes: notes(matrix, rows)}
+           holes: matrix.holes, states: rows.first(8).map { |row| row.cells.first(8).map { |cell| cell.state[0] }.join }, notes: notes(matrix, rows)}
         end
 
         # What is to be said of it in a few words, the worst first.
