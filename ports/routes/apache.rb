@@ -8,6 +8,8 @@ module IronTrellis
         TYPE = "text/plain; charset=utf-8"
         HEAD = "# Redirects, written by Iron Trellis. For the virtual host, or a .htaccess file at the root; needs mod_rewrite.\nRewriteEngine On\n"
 
+        ADDRESS = "%{REQUEST_SCHEME}://%{HTTP_HOST}%{REQUEST_URI}"
+
         module_function
 
         # @param routes [Array<Core::Routes::Route>] with whole URLs
@@ -31,10 +33,15 @@ module IronTrellis
 
         # A pattern speaks of the whole address, which the server has only in pieces.
         def pattern_rule(route)
-          pattern = Core::Url::Pattern.new(route.from)
-          tested = "%{REQUEST_SCHEME}://%{HTTP_HOST}%{REQUEST_URI}"
-          query = (route.query == "match") ? "RewriteCond %{QUERY_STRING} =\"\"\n" : ""
-          "#{query}RewriteCond \"#{tested}\" \"#{pattern.translated_with_groups.gsub('"', RuleText::QUOTE)}\"\nRewriteRule ^ #{answer(route, route.to, captures: "%")}\n"
+          pattern = Core::Url::Pattern.new(route.from).translated_with_groups.gsub('"', RuleText::QUOTE)
+          tested(route).map { |condition, address| "#{condition}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ #{answer(route, route.to, captures: "%")}\n" }.join
+        end
+
+        # What is held against a pattern, and when: without the query, or, where the query counts, with the one that there is.
+        def tested(route)
+          return {"" => ADDRESS} if route.query != "match"
+
+          {"RewriteCond %{QUERY_STRING} =\"\"\n" => ADDRESS, "RewriteCond %{QUERY_STRING} !=\"\"\n" => "#{ADDRESS}?%{QUERY_STRING}"}
         end
 
         def answer(route, to, captures: nil)
@@ -52,7 +59,7 @@ module IronTrellis
 
           "QSD" unless to.include?("?")
         end
-        private_class_method :exact_rule, :query, :pattern_rule, :answer, :query_flag
+        private_class_method :exact_rule, :query, :pattern_rule, :tested, :answer, :query_flag
       end
     end
   end

@@ -15,11 +15,11 @@ class WebServersTest < Minitest::Test
   ].freeze
   PATTERNS = [
     ["#{SHOP}/feed/*", "#{SHOP}/feed.xml", 301, "drop"], ["#{SHOP}/journal/*/photo/*", "#{SHOP}/journal/$1", 301, "drop"], ["/^https?:\\/\\/shop\\.example\\/p-([0-9]+)\\.html$/", "#{SHOP}/products/$1", 301, "keep"],
-    ["#{SHOP}/tags/*", nil, 410, "drop"], ["#{SHOP}/tags/lamp*", "#{SHOP}/never", 301, "drop"], ["*/print", "#{SHOP}/printed", 302, "match"]
+    ["#{SHOP}/tags/*", nil, 410, "drop"], ["#{SHOP}/tags/lamp*", "#{SHOP}/never", 301, "drop"], ["*/print", "#{SHOP}/printed", 302, "match"], ["#{SHOP}/find?q=*&sort=*", "#{SHOP}/search/$2/$1", 301, "match"]
   ].freeze
   ASKED = %w[
     /old /old/ /OLD /old?x=1 /temporary /kept /gone /gone?x /elsewhere /list?page=2 /list /list?page=22 /list?page=3&sort=up /any /any?x=1 /pass /pass?a=b&c /pass2 /pass2?y=2 /Lamps /lamps
-    /caf%C3%A9/d%C3%A9j%C3%A0 /a.b+c(d) /axb+c(d) /price /gone-any?z=1 /to-https /feed/ /feed/x/y?z /feed /journal/storm/photo/7 /journal/storm /p-12.html /p-12.html?a=b /p-x.html /tags/lamp-oil /tags/ /x/print /x/print?y /nothing /
+    /caf%C3%A9/d%C3%A9j%C3%A0 /a.b+c(d) /axb+c(d) /price /gone-any?z=1 /to-https /feed/ /feed/x/y?z /feed /journal/storm/photo/7 /journal/storm /p-12.html /p-12.html?a=b /p-x.html /tags/lamp-oil /tags/ /x/print /x/print?y /find?q=lamp&sort=up /find?q=lamp /find /nothing /
   ].freeze
 
   def routes
