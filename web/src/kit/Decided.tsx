@@ -4,6 +4,7 @@ import type { Schemas } from "../api/client";
 import { day } from "./format";
 import { MONO } from "../theme";
 import { useUndo } from "./useDecide";
+import { WhyNot } from "./WhyNot";
 
 type Decision = Schemas["Decision"];
 
@@ -14,11 +15,7 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
   if (decisions.length === 0) return <Box sx={{ color: "text.secondary" }}>Nothing was decided yet.</Box>;
   return (
     <>
-      {undo.error && (
-        <Box role="alert" sx={{ color: "rust", mb: 1 }}>
-          {undo.error.message}
-        </Box>
-      )}
+      <WhyNot error={undo.error} sx={{ mb: 1 }} />
       <Box component="ul" aria-label="Decisions" sx={{ listStyle: "none", m: 0, p: 0 }}>
         {decisions.map((one) => {
           const subject = `${one.kind} ${one.subject}`;

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { DecidedAndForm } from "../../../kit/DecidedAndForm";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
+import { WhyNot } from "../../../kit/WhyNot";
 
 const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
 
@@ -71,11 +72,7 @@ function Choose({ site }: { site: number }) {
         >
           Choose it
         </Button>
-        {decide.error && (
-          <Box role="alert" sx={{ color: "rust" }}>
-            {decide.error.message}
-          </Box>
-        )}
+        <WhyNot error={decide.error} />
       </Box>
     </Box>
   );

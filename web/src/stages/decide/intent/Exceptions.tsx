@@ -8,6 +8,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { DecidedAndForm } from "../../../kit/DecidedAndForm";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
+import { WhyNot } from "../../../kit/WhyNot";
 
 const INTENTS = { index: "index", keep_out: "keep out", undecided: "leave open" };
 
@@ -72,11 +73,7 @@ function BringList({ site }: { site: number }) {
         <Button variant="contained" disabled={lines.length === 0 || decide.isPending} onClick={save}>
           Decide for {counted(lines.length, "line")}
         </Button>
-        {decide.error && (
-          <Box role="alert" sx={{ color: "rust" }}>
-            {decide.error.message}
-          </Box>
-        )}
+        <WhyNot error={decide.error} />
       </Box>
     </Box>
   );

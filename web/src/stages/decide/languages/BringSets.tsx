@@ -5,6 +5,7 @@ import { api, data } from "../../../api/client";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
+import { WhyNot } from "../../../kit/WhyNot";
 
 /** Checks sets of languages of a CSV, without a crawl, and keeps them where that is wanted. */
 export function BringSets({ site }: { site: number }) {
@@ -28,11 +29,7 @@ export function BringSets({ site }: { site: number }) {
         disabled={bring.isPending}
         read={(file) => void file.text().then((text) => bring.mutate({ text, keep: false }))}
       />
-      {bring.error && (
-        <Box role="alert" sx={{ color: "rust", mt: 1 }}>
-          {bring.error.message}
-        </Box>
-      )}
+      <WhyNot error={bring.error} sx={{ mt: 1 }} />
       {found && (
         <Box role="status" sx={{ mt: 1 }}>
           {counted(found.clusters.length, "set")}, {counted(found.faults.length, "fault")}.

@@ -9,6 +9,7 @@ import { Part } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type Props = {
   site: number;
@@ -72,11 +73,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
           choose={setForm}
           choiceSx={{ py: 0.1, px: 1.25 }}
         />
-        {lines.error && (
-          <Box role="alert" sx={{ color: "rust", mt: 1 }}>
-            {lines.error.message}
-          </Box>
-        )}
+        <WhyNot error={lines.error} sx={{ mt: 1 }} />
         {!enough && (
           <Box sx={{ mt: 1, color: "text.secondary" }}>
             Nothing is left to name: fewer than two pages of it stand for themselves.

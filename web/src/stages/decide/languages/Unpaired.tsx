@@ -10,6 +10,7 @@ import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { BringSets } from "./BringSets";
 import type { LanguagesData } from "./Languages";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type Proposal = LanguagesData["proposals"][number];
 
@@ -35,11 +36,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
               ? "No further pages seem to belong together."
               : `${counted(open.length, "set of pages seems", "sets of pages seem")} to belong together and don't all name each other.`}
           </Box>
-          {decide.error && (
-            <Box role="alert" sx={{ color: "rust" }}>
-              {decide.error.message}
-            </Box>
-          )}
+          <WhyNot error={decide.error} />
           <Button
             sx={{ ml: "auto" }}
             disabled={open.length === 0}

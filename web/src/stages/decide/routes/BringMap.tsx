@@ -4,6 +4,7 @@ import { api, data } from "../../../api/client";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
+import { WhyNot } from "../../../kit/WhyNot";
 
 /** Takes a redirect map from a file: what can't be used is told by line, the rest goes into the map. */
 export function BringMap({ site }: { site: number }) {
@@ -34,11 +35,7 @@ export function BringMap({ site }: { site: number }) {
         disabled={bring.isPending}
         read={(file) => bring.mutate(file)}
       />
-      {bring.error && (
-        <Box role="alert" sx={{ color: "rust", mt: 1 }}>
-          {bring.error.message}
-        </Box>
-      )}
+      <WhyNot error={bring.error} sx={{ mt: 1 }} />
       {bring.data && (
         <Box role="status" sx={{ mt: 1 }}>
           {counted(bring.data.ids.length, "route")} of {counted(bring.data.read, "line")} went into the map.

@@ -9,6 +9,7 @@ import { Failed, Loading } from "../../../kit/Notice";
 import { UrlLink } from "../../../kit/parts";
 import { useDecide, type Wishes } from "../../../kit/useDecide";
 import { Target } from "./Target";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type Row = Schemas["Broken"]["rows"][number];
 /** What was picked for one lost address: one of its suggestions, or a target of the auditor's own. */
@@ -46,11 +47,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
               : `${counted(total, "address", "addresses")} answer no more; nothing was decided yet about ${open.length}.`}
         </Box>
         <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
-          {decide.error && (
-            <Box role="alert" sx={{ color: "rust" }}>
-              {decide.error.message}
-            </Box>
-          )}
+          <WhyNot error={decide.error} />
           <Button
             disabled={open.length === 0}
             onClick={() =>

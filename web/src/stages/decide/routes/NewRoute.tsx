@@ -10,6 +10,7 @@ import { UrlText } from "../../../kit/UrlText";
 import { useDecide } from "../../../kit/useDecide";
 import { useLater } from "../../../kit/useLater";
 import { MONO } from "../../../theme";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type Draft = { from: string; to: string; status: number; query: "match" | "keep" | "drop" };
 
@@ -86,11 +87,7 @@ export function NewRoute({ site }: { site: number }) {
           ))}
         </TextField>
       </Box>
-      {trial.error && (
-        <Box role="alert" sx={{ color: "rust", fontSize: 12 }}>
-          {trial.error.message}
-        </Box>
-      )}
+      <WhyNot error={trial.error} sx={{ fontSize: 12 }} />
       {trial.data && (
         <Box sx={{ fontSize: 12 }} role="status">
           It takes {counted(trial.data.total, "known URL")}
@@ -105,11 +102,7 @@ export function NewRoute({ site }: { site: number }) {
           ))}
         </Box>
       )}
-      {decide.error && (
-        <Box role="alert" sx={{ color: "rust" }}>
-          {decide.error.message}
-        </Box>
-      )}
+      <WhyNot error={decide.error} />
       <Button type="submit" variant="contained" disabled={!trial.data || trial.isFetching || decide.isPending}>
         Add it to the map
       </Button>

@@ -9,6 +9,7 @@ import { UrlLink } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
 import { UrlText } from "../../../kit/UrlText";
 import { useDecide } from "../../../kit/useDecide";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type Row = Schemas["Redirects"]["rows"][number];
 const KINDS = [
@@ -61,11 +62,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
           Lead {counted(detours.length, "detour")} straight
         </Button>
       </Box>
-      {decide.error && (
-        <Box role="alert" sx={{ color: "rust" }}>
-          {decide.error.message}
-        </Box>
-      )}
+      <WhyNot error={decide.error} />
       {decide.isSuccess && <Box role="status">It is in the map now.</Box>}
       {rows.length === 0 && <Box sx={{ color: "text.secondary" }}>The crawl met none.</Box>}
       <Box component="ul" aria-label="Redirects" sx={{ listStyle: "none", m: 0, p: 0 }}>

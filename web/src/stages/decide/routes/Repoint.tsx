@@ -11,6 +11,7 @@ import { UrlLink } from "../../../kit/parts";
 import { UrlText } from "../../../kit/UrlText";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type Row = Schemas["Repoint"]["rows"][number];
 const COLUMNS = "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr) 86px";
@@ -137,11 +138,7 @@ function Edit({ row, site, close }: { row: Row; site: number; close: () => void 
           onChange={(event) => setText(event.target.value)}
           slotProps={{ htmlInput: { "aria-label": "New text of the link" } }}
         />
-        {decide.error && (
-          <Box role="alert" sx={{ color: "rust" }}>
-            {decide.error.message}
-          </Box>
-        )}
+        <WhyNot error={decide.error} />
       </Box>
       <Button
         sx={{ alignSelf: "start" }}

@@ -8,6 +8,7 @@ import { Plain } from "../../../kit/Plain";
 import { MONO } from "../../../theme";
 import { Plan } from "./Plan";
 import type { SitemapsData } from "./Sitemaps";
+import { WhyNot } from "../../../kit/WhyNot";
 
 const MOST_GROUPS = 60;
 type Build = SitemapsData["builds"][number];
@@ -59,11 +60,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
               {newest?.state === "waiting" ? "Building …" : "Build the set"}
             </Button>
           </Box>
-          {build.error && (
-            <Box role="alert" sx={{ color: "rust" }}>
-              {build.error.message}
-            </Box>
-          )}
+          <WhyNot error={build.error} />
           <Box
             component="ul"
             aria-label="Groups that would be listed"

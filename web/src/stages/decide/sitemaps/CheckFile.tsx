@@ -8,6 +8,7 @@ import { bytes, counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { UrlText } from "../../../kit/UrlText";
+import { WhyNot } from "../../../kit/WhyNot";
 
 /** Any sitemap file, packed or not, against the protocol, with the lines. */
 export function CheckFile() {
@@ -52,11 +53,7 @@ export function CheckFile() {
           disabled={check.isPending}
           read={(file) => check.mutate(file)}
         />
-        {check.error && (
-          <Box role="alert" sx={{ color: "rust", mt: 1 }}>
-            {check.error.message}
-          </Box>
-        )}
+        <WhyNot error={check.error} sx={{ mt: 1 }} />
       </Part>
       {found && (
         <Part

@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Schemas } from "../../../api/client";
 import { useDecide } from "../../../kit/useDecide";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type SitemapPlan = Schemas["SitemapPlan"];
 
@@ -72,11 +73,7 @@ export function Plan({ site, plan, groups }: { site: number; plan: SitemapPlan; 
       <Box sx={{ color: "text.secondary", fontSize: 12, my: 1 }}>
         A date of change is written only where a crawl has seen the text of a page change.
       </Box>
-      {decide.error && (
-        <Box role="alert" sx={{ color: "rust" }}>
-          {decide.error.message}
-        </Box>
-      )}
+      <WhyNot error={decide.error} />
       <Button
         variant="outlined"
         disabled={!changed || decide.isPending}

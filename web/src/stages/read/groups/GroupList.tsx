@@ -7,6 +7,7 @@ import { count, counted } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import type { Draft, useReading } from "./useReading";
+import { WhyNot } from "../../../kit/WhyNot";
 
 type ListProps = {
   reading: ReturnType<typeof useReading>;
@@ -64,11 +65,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
           {groups.length === 0 ? "Propose groups" : "Replace by proposed ones"}
         </Button>
       </Box>
-      {trial.error && (
-        <Box role="alert" sx={{ color: "rust", mb: 1 }}>
-          {trial.error.message}
-        </Box>
-      )}
+      <WhyNot error={trial.error} sx={{ mb: 1 }} />
       {trial.data && (
         <Box sx={{ color: "text.secondary" }}>
           {rest.length === 0
