@@ -63,8 +63,10 @@ module IronTrellis
         end
       end
 
+      # Where a checked link to another host is sent on to is checked, too.
       def redirect(found, target, depth, hops)
-        page(found, target, depth, (:redirects if hops > MOST_HOPS))
+        many = (:redirects if hops > MOST_HOPS)
+        @scope.host?(target) ? page(found, target, depth, many) : external(found, target, depth, many)
         found[target].hops = hops if found[target]
       end
 
@@ -86,8 +88,8 @@ module IronTrellis
         keep(found, target, :resource, depth, nil) if @scope.embeds?(target)
       end
 
-      def external(found, target, depth)
-        keep(found, target, :external, depth, nil) if @external
+      def external(found, target, depth, reason = nil)
+        keep(found, target, :external, depth, reason) if @external
       end
 
       # Of two mentions the one with more reason to fetch counts: a page more than a resource, either more than a mere mention.

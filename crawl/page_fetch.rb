@@ -18,7 +18,7 @@ module IronTrellis
         @ignore_robots = ignore_robots
       end
 
-      # @param item [#parts, #head?, #given_up?] a URL of the frontier
+      # @param item [#parts, #head?, #external?, #given_up?] a URL of the frontier
       # @return [Outcome] without links where it is an error page or a redirect's note: they lead nobody on
       def call(item)
         visit(item).tap { |outcome| outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status) }
@@ -39,13 +39,19 @@ module IronTrellis
         return given_up(item) if item.given_up?
 
         url = item.parts
-        decision = @policies.call(url, @client)&.decide(url)
-        return Outcome.new(item: item, decision: decision) if decision && !decision.allowed? && !@ignore_robots
+        policy = @policies.call(url, @client)
+        decision = policy&.decide(url)
+        return Outcome.new(item: item, decision: decision) if shut?(item, policy, decision)
 
-        answer = item.head? ? head(url) : @client.fetch(url)
+        answer = item.head? ? head(item) : @client.fetch(url)
         facts = read(url, answer)
         answer.body = "".b if answer.error
         Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
+      end
+
+      # Of a link to another host it is to be known whether it leads anywhere, so that nobody answers there is no reason not to ask.
+      def shut?(item, policy, decision)
+        decision && !decision.allowed? && !@ignore_robots && (policy.answered? || !item.external?)
       end
 
       def given_up(item)
@@ -54,9 +60,9 @@ module IronTrellis
       end
 
       # What turns out to be a page is read, however it was linked to.
-      def head(url)
-        answer = @client.fetch(url, verb: :head)
-        (HEAD_REFUSED.include?(answer.status) || page?(answer)) ? @client.fetch(url) : answer
+      def head(item)
+        answer = @client.fetch(item.parts, verb: :head)
+        (HEAD_REFUSED.include?(answer.status) || (page?(answer) && !item.external?)) ? @client.fetch(item.parts) : answer
       end
 
       def page?(answer)

@@ -13,6 +13,8 @@ module IronTrellis
 
       def given_up? = false
 
+      def external? = false
+
       # @return [Boolean] whether it is / under another address, which is asked for without asking there for a robots.txt first
       def variant? = kind != Core::Hosts::Variants::MISSING
     end

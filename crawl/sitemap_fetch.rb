@@ -10,38 +10,43 @@ module IronTrellis
       # What may pass is tried once more.
       PAUSE = 1
 
-      # `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
-      Result = Struct.new(:status, :error, :bytes, :reading, keyword_init: true)
+      # `url` is where it was found in the end; `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
+      Result = Struct.new(:url, :status, :error, :bytes, :reading, keyword_init: true) do
+        # @return [Boolean] whether it is one, whatever may be wrong with it
+        def sitemap? = !reading.nil? && reading.kind != "unknown"
+      end
 
       # @param client [Client]
       # @param url [Core::Url::Parts]
       # @param now [Time]
       # @return [Result]
       def self.call(client, url, now:)
-        answer = patiently(client, url)
-        return Result.new(status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
+        answer, last = patiently(client, url)
+        return Result.new(url: last.to_s, status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
 
         reading = Core::Sitemaps::Reader.new(url, now: now).call(answer.body)
-        Result.new(status: 200, bytes: reading.bytes, reading: reading)
+        Result.new(url: last.to_s, status: 200, bytes: reading.bytes, reading: reading)
       rescue FetchError
-        Result.new(status: answer&.status, error: "malformed")
+        Result.new(url: url.to_s, status: answer&.status, error: "malformed")
       end
 
       def self.patiently(client, url)
-        answer = fetch(client, url)
-        return answer unless answer.passing?
+        found = fetch(client, url)
+        return found unless found.first.passing?
 
         sleep PAUSE
         fetch(client, url)
       end
 
+      # @return [Array(Answer, Core::Url::Parts)] the answer, and the address that gave it
       def self.fetch(client, url)
         MOST_REDIRECTS.times do
           answer = client.fetch(url, body_limit: BODY_LIMIT)
           location = answer.headers.first("location") if answer.redirect?
-          url = location && Core::Url::Resolver.new(url).parts(location) or return answer
+          target = location && Core::Url::Resolver.new(url).parts(location) or return [answer, url]
+          url = target
         end
-        client.fetch(url, body_limit: BODY_LIMIT)
+        [client.fetch(url, body_limit: BODY_LIMIT), url]
       end
 
       private_class_method :patiently, :fetch

@@ -10,6 +10,9 @@ module IronTrellis
         intent importance authority indexable stop stop_reason faults].freeze
       SUMS = {"by_status" => "coalesce(status::text, coalesce(error, 'not fetched'))", "by_stop" => "coalesce(stop, 'none')", "by_group" => '"group"'}.freeze
 
+      # Only what is the site's is on its ladder and in its groups.
+      OURS = %w[by_stop by_group].to_h { |name| [name, "kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"] }.freeze
+
       # @param crawl [Crawl]
       # @param run [VerdictRun]
       def initialize(crawl, run)
@@ -47,11 +50,11 @@ module IronTrellis
         end
       end
 
-      # @return [Hash{String => Hash}] numbers of URLs by status, stop and group, and of URLs with each fault
+      # @return [Hash{String => Object}] how many URLs there are, by status, stop and group, and with each fault
       def sums
         table = Partitions.name("ledger_rows", @run.id)
-        counted = SUMS.transform_values { |value| count("SELECT #{value} AS key, count(*) FROM #{table} GROUP BY 1 ORDER BY 1") }
-        counted.merge("faults" => count("SELECT code AS key, count(DISTINCT url_id) FROM #{Partitions.name("faults", @run.id)} GROUP BY 1 ORDER BY 1"))
+        counted = SUMS.to_h { |name, value| [name, count("SELECT #{value} AS key, count(*) FROM #{table} WHERE #{OURS.fetch(name, "true")} GROUP BY 1 ORDER BY 1")] }
+        counted.merge("urls" => count("SELECT 'all' AS key, count(*) FROM #{table}")["all"], "faults" => count("SELECT code AS key, count(DISTINCT url_id) FROM #{Partitions.name("faults", @run.id)} GROUP BY 1 ORDER BY 1"))
       end
 
       private

@@ -89,7 +89,7 @@ module IronTrellis
         ids = urls.uniq.to_h { |url| [Core::Url::NormalForm.id(site_id, url), url] }
         Urls.add(site_id, ids, now)
         frontier.add(ids.map { |id, url| Frontier::Entry.new(id: id, url: url, purpose: :page, depth: 0, host_id: hosts.id(Core::Url::NormalForm.split(url).authority)) })
-        SitemapFiles.new(self).add(crawl_settings.sitemaps, parent: nil, hosts: hosts) if asked.nil?
+        SitemapFiles.new(self).add(crawl_settings.sitemaps, found: :settings, parent: nil, hosts: hosts) if asked.nil?
         update!(waiting_by_depth: frontier.queue)
       end
 

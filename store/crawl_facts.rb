@@ -27,10 +27,28 @@ module IronTrellis
         SQL
       }.freeze
 
-      # How each page stands among all pages, from 0 to 1.
+      # How each page stands among all pages, from 0 to 1: of those that have less authority, and those that lie deeper, as a share. What is blocked, missing, moved or
+      # failing has no authority of its own; it stands where the links that lead to it would place it (PageRank's step from its sources, Core::Graph::Authority).
       RANKS = <<~SQL
-        SELECT url_id, percent_rank() OVER (ORDER BY authority) AS authority_rank, percent_rank() OVER (ORDER BY depth DESC NULLS FIRST) AS nearness_rank
-        FROM %<graph>s WHERE authority IS NOT NULL
+        WITH pages AS MATERIALIZED (SELECT url_id, authority, depth FROM %<graph>s WHERE authority IS NOT NULL),
+          size AS (SELECT count(*) AS pages FROM pages),
+          others AS MATERIALIZED (SELECT f.url_id, g.depth FROM %<frontier>s f LEFT JOIN %<graph>s g USING (url_id) WHERE f.purpose = #{Frontier::PURPOSES[:page]} AND g.authority IS NULL),
+          inflow AS MATERIALIZED (
+            SELECT k.target_id AS url_id, sum(p.authority / greatest(o.links_out_internal, 1)) AS authority FROM
+              (SELECT DISTINCT source_id, target_id FROM %<links>s WHERE followed AND type = ANY('#{Sql.array(CrawlGraph::CLICKS)}'::smallint[]) AND target_id IN (SELECT url_id FROM others)) k
+            JOIN pages p ON p.url_id = k.source_id LEFT JOIN %<out>s o ON o.url_id = k.source_id GROUP BY 1
+          ),
+          placed AS (
+            SELECT url_id, authority, 1 AS page FROM pages
+            UNION ALL SELECT url_id, #{1 - Core::Graph::Authority::DAMPING} / pages + #{Core::Graph::Authority::DAMPING} * coalesce(authority, 0), 0 FROM others LEFT JOIN inflow USING (url_id) CROSS JOIN size WHERE pages > 0
+          ),
+          below AS (SELECT url_id, page, sum(page) OVER (ORDER BY authority, page ROWS UNBOUNDED PRECEDING) AS pages_below FROM placed),
+          depths AS (SELECT depth, count(*) AS pages FROM pages GROUP BY depth)
+        SELECT url_id, percent_rank() OVER (ORDER BY authority) AS authority_rank, percent_rank() OVER (ORDER BY depth DESC NULLS FIRST) AS nearness_rank FROM pages
+        UNION ALL
+        SELECT b.url_id, least(b.pages_below / greatest(size.pages - 1, 1)::double precision, 1), CASE WHEN o.depth IS NULL THEN 0 ELSE
+          least((SELECT coalesce(sum(d.pages), 0) FROM depths d WHERE d.depth IS NULL OR d.depth > o.depth) / greatest(size.pages - 1, 1)::double precision, 1) END
+        FROM below b JOIN others o USING (url_id) CROSS JOIN size WHERE b.page = 0
       SQL
       GRAPH = %w[graph ranks].freeze
 
@@ -43,7 +61,6 @@ module IronTrellis
         LEFT JOIN %<in>s i ON i.url_id = f.url_id
         LEFT JOIN %<out>s o ON o.url_id = f.url_id
         LEFT JOIN %<listed>s l ON l.url_id = f.url_id
-        WHERE f.purpose <> #{Frontier::PURPOSES[:external]}
       SQL
       HOPS = "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
       CANONICALS = "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.canonical_state = 'other'"

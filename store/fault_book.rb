@@ -48,10 +48,10 @@ module IronTrellis
         @names = {faults: Partitions.name("faults", run.id), ledger: Partitions.name("ledger_rows", run.id)}
       end
 
-      # @return [Array<Hash>] by rule, the heaviest first: code, grade, why, fix, source, urls, times, wanted, weight, groups
+      # @return [Array<Hash>] by rule, by grade and of one grade the heaviest first: code, grade, why, fix, source, urls, times, wanted, weight, groups
       #   ([{group, urls, pages, template}], most URLs first), trend ([{crawl, urls}] of the crawls judged by the same rules, the oldest first)
       def call
-        Sql.rows(ROLLED_UP, [@run.id]).group_by { |row| row["code"] }.map { |code, rows| rule(code, rows) }.sort_by { |one| [-one[:weight], one[:code]] }
+        Sql.rows(ROLLED_UP, [@run.id]).group_by { |row| row["code"] }.map { |code, rows| rule(code, rows) }.sort_by { |one| [*Core::Faults::Weight.order(one[:grade], one[:weight]), one[:code]] }
       end
 
       # @param code [String]
@@ -75,7 +75,7 @@ module IronTrellis
         rule = Core::Faults::Registry.fetch(code)
         {
           code: code, grade: rule.grade, why: rule::WHY, fix: rule::FIX, source: rule::SOURCE, urls: sum(rows, "urls"), times: sum(rows, "times"), wanted: sum(rows, "wanted"),
-          weight: Core::Faults::Weight.of(rule.grade, importance: sum(rows, "importance"), others: sum(rows, "others")),
+          weight: Core::Faults::Weight.of(rule, importance: sum(rows, "importance"), others: sum(rows, "others")),
           groups: rows.map { |row| group(row) }.sort_by { |one| [-one[:urls], one[:group]] },
           trend: before.map { |one| {crawl: one["crawl"], urls: found.fetch([one["run"], code], 0)} }
         }

@@ -16,6 +16,9 @@ module IronTrellis
       Item = Struct.new(:id, :url, :purpose, :depth, :hops, :host_id, :tries, :crashes) do
         def head? = purpose != PURPOSES[:page]
 
+        # @return [Boolean] whether it lies on a host that is only linked to
+        def external? = purpose == PURPOSES[:external]
+
         # @return [Boolean] whether it is to be given up instead of fetched
         def given_up? = crashes >= 2 * MOST_CRASHES
 

@@ -66,6 +66,9 @@ module IronTrellis
       # @return [Core::Canonical::Choices]
       def chosen_canonicals = Core::Canonical::Choices.new(decisions.values("canonical"))
 
+      # @return [Hash] how its sitemaps shall be built: see Core::Decisions::Values::PLAN
+      def sitemap_plan = Core::Decisions::Values::PLAN.merge(decisions.values("sitemaps").values.first || {})
+
       # @return [Core::Settings::Limits] what its pages are judged by
       def limits = Core::Settings::Limits.new(thresholds, page_groups.reload.to_h { |group| [group.name, group.thresholds] })
 

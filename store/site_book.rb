@@ -11,12 +11,13 @@ module IronTrellis
         LEFT JOIN (
           SELECT e.sitemap_file_id, count(*) AS unwanted, array_agg(DISTINCT s."group" ORDER BY s."group") AS groups
           FROM %<sitemap_entries>s e JOIN %<stage>s s USING (url_id) WHERE s.intent = 'keep_out' GROUP BY 1
-        ) e ON e.sitemap_file_id = f.id WHERE f.crawl_id = $1 ORDER BY f.url
+        ) e ON e.sitemap_file_id = f.id WHERE f.crawl_id = $1 AND f.state <> '#{SitemapFiles::ABSENT}' ORDER BY f.url
       SQL
       SPACES = <<~SQL
         SELECT s.space, s.kind, s.most, min(f.url COLLATE "C") AS first_url FROM crawl_spaces s JOIN %<frontier>s f ON f.space_id = s.id
         WHERE s.crawl_id = $1 AND s.full_at IS NOT NULL AND s.kind <> $2 GROUP BY s.id ORDER BY s.space
       SQL
+      SERVING = "SELECT DISTINCT substring(url FROM '^https?://[^/]+') FROM %<stage>s WHERE kind = 'html' AND status BETWEEN 200 AND 299"
       DATA = "SELECT f.url, p.data FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.data IS NOT NULL AND p.status BETWEEN 200 AND 299"
 
       # @param stage [String] the table of staged rows
@@ -31,7 +32,7 @@ module IronTrellis
         settings = @crawl.crawl_settings
         Core::Faults::SiteEvidence.new(
           home: settings.first_urls.first, reads_sitemaps: @crawl.whole? && settings.read_sitemaps, robots: robots(settings.scope), probes: Probes.new(@crawl).all,
-          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN]), odd_facts: odd_facts
+          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN]), odd_facts: odd_facts, serving: Sql.run(format(SERVING, @names)).column_values(0)
         )
       end
 

@@ -9,19 +9,32 @@ module IronTrellis
       # A URL that only a sitemap lists is crawled as if it were one click from a start.
       DEPTH = 1
 
+      # Named by robots.txt, at a usual address, given in the settings, named by another file.
+      FOUND = {robots: "robots", usual: "usual", settings: "settings", file: "file"}.freeze
+      # Nothing lay at a usual address, or what lay there is known by another one.
+      ABSENT = "absent"
+      # What is named somewhere isn't merely a usual address.
+      ADD = <<~SQL
+        INSERT INTO sitemap_files (crawl_id, url, host_id, parent, found) VALUES ($1, $2, $3, $4, $5)
+        ON CONFLICT (crawl_id, url) DO UPDATE SET parent = EXCLUDED.parent, found = EXCLUDED.found,
+          state = CASE WHEN sitemap_files.state = '#{ABSENT}' THEN 'waiting' ELSE sitemap_files.state END
+        WHERE sitemap_files.found = '#{FOUND[:usual]}' AND EXCLUDED.found <> '#{FOUND[:usual]}'
+      SQL
+      OPEN = "state NOT IN ('read', '#{ABSENT}')"
+
       # @param crawl [Crawl]
       def initialize(crawl)
         @crawl = crawl
       end
 
       # @param urls [Array<String>]
+      # @param found [String] how: see FOUND
       # @param parent [String, nil] the robots.txt or index that names them
       # @param hosts [Hosts]
       # @return [void]
-      def add(urls, parent:, hosts:)
+      def add(urls, found:, parent:, hosts:)
         urls.uniq.sort.first(MOST).each do |url|
-          host_id = host_id(url, hosts)
-          Sql.run("INSERT INTO sitemap_files (crawl_id, url, host_id, parent) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING", [@crawl.id, url, host_id, parent])
+          Sql.run(ADD, [@crawl.id, url, host_id(url, hosts), parent, FOUND.fetch(found)])
         end
       end
 
@@ -38,7 +51,7 @@ module IronTrellis
       def release(slot) = Sql.run("UPDATE sitemap_files SET state = 'waiting' WHERE crawl_id = $1 AND state = 'leased' AND slot = $2", [@crawl.id, slot])
 
       # @return [Boolean] whether any isn't read yet
-      def open? = Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND state <> 'read' LIMIT 1", [@crawl.id]).ntuples.positive?
+      def open? = Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND #{OPEN} LIMIT 1", [@crawl.id]).ntuples.positive?
 
       # Stores what a file lists and offers it to the frontier.
       #
@@ -48,6 +61,8 @@ module IronTrellis
       # @param now [Time]
       # @return [void]
       def store(file, result, hosts:, now:)
+        return if absent(file, result)
+
         reading = result.reading
         entries = reading&.entries || []
         urls = (entries.map(&:url) + entries.flat_map { |entry| entry.alternates.map { |one| one[:url] } }).uniq
@@ -57,17 +72,28 @@ module IronTrellis
         ActiveRecord::Base.transaction do
           next unless close(file, result, entries.size)
 
-          add(reading.sitemaps, parent: file.url, hosts: hosts) if reading
+          add(reading.sitemaps, found: :file, parent: file.url, hosts: hosts) if reading
           Copy.new("sitemap_entries", ENTRIES).call(Partitions.name("sitemap_entries", @crawl.id), entries.each_with_index.map { |entry, position| row(file, entry, position, ids) })
         end
       end
 
       private
 
+      # What a usual address answers that is no sitemap, or that another address is known to have, says nothing of the site.
+      #
+      # @return [Boolean]
+      def absent(file, result)
+        return false if result.sitemap? && !(result.url != file.url && known?(result.url))
+
+        Sql.run("UPDATE sitemap_files SET state = '#{ABSENT}' WHERE id = $1 AND found = '#{FOUND[:usual]}' AND #{OPEN}", [file.id]).cmd_tuples == 1
+      end
+
+      def known?(url) = Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND url = $2", [@crawl.id, url]).ntuples.positive?
+
       # @return [Boolean] false where it was read already, by a worker that was thought dead
       def close(file, result, entries)
         flaws = result.reading&.flaws&.map(&:to_h)
-        Sql.run("UPDATE sitemap_files SET state = 'read', kind = $2, status = $3, error = $4, bytes = $5, entries = $6, faults = $7 WHERE id = $1 AND state <> 'read'",
+        Sql.run("UPDATE sitemap_files SET state = 'read', kind = $2, status = $3, error = $4, bytes = $5, entries = $6, faults = $7 WHERE id = $1 AND #{OPEN}",
           [file.id, result.reading&.kind, result.status, result.error, result.bytes, entries, flaws && JSON.generate(flaws)]).cmd_tuples == 1
       end
 

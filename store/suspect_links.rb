@@ -6,12 +6,14 @@ module IronTrellis
     class SuspectLinks
       # What tells a suspect among the staged rows.
       STAGED = {
+        outside: "t.kind = '#{Core::Page::Kind::EXTERNAL}' AND (coalesce(t.final_status, t.status) >= 400 OR t.error IS NOT NULL)",
         missing: "t.status BETWEEN 400 AND 499", failing: "(t.status >= 500 OR t.status IS NULL AND t.error IS NOT NULL)",
         broken: "(t.status >= 400 OR t.status IS NULL AND t.error IS NOT NULL)", redirecting: "t.redirect_to IS NOT NULL",
         noindexed: "t.noindex", blocked: "t.robots_allowed IS FALSE", diverted: "t.canonical_state = 'other'",
         unanswering: "t.kind = 'html' AND t.status BETWEEN 200 AND 299", fuller: "t.kind = 'html' AND t.status BETWEEN 200 AND 299",
         heavy: "t.kind = 'image' AND t.bytes > %<heavy_image>d"
       }.freeze
+      OURS = "t.kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"
       # Among all URLs that the site ever mentioned. What may be a camera's name, a number or a hash is looked at closely by the rule.
       MENTIONED = {
         unnamed: "TRUE", unencrypted: "u.url LIKE 'http://%%'",
@@ -63,11 +65,10 @@ module IronTrellis
       private
 
       def suspects(targets)
-        return "SELECT #{StagedRows.columns("t")} FROM %<stage>s t WHERE #{STAGED.fetch(targets)}" if STAGED.key?(targets)
         return "SELECT u.id AS url_id, u.url FROM urls u WHERE u.site_id = #{Integer(@site_id)} AND #{MENTIONED.fetch(targets)}" if MENTIONED.key?(targets)
 
-        "SELECT f.url_id, f.url, p.status, p.error FROM %<frontier>s f JOIN %<page_facts>s p USING (url_id) " \
-          "WHERE f.purpose = #{Frontier::PURPOSES[:external]} AND (p.status >= 400 OR p.error IS NOT NULL)"
+        what = STAGED.fetch(targets) { raise ArgumentError, "no links are suspect for being “#{targets}”" }
+        "SELECT #{StagedRows.columns("t")} FROM %<stage>s t WHERE #{what}#{" AND #{OURS}" unless targets == :outside}"
       end
     end
   end

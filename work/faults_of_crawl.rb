@@ -23,7 +23,7 @@ module IronTrellis
       # @param judged [Array<JudgedUrl>]
       # @return [void]
       def pages(judged)
-        keep(judged.flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) })
+        keep(judged.reject { |one| one.subject.kind == Core::Page::Kind::EXTERNAL }.flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) })
       end
 
       # Runs all other rules, when the rows are staged and the copies known.

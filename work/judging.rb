@@ -40,7 +40,7 @@ module IronTrellis
         end
         writer.staged
         writer.copies.fill(CopiesOfCrawl.new(Store::PageTexts.new(writer.stage, @crawl)).call)
-        faults.rest(Store::StagedRows.new(writer.stage, writer.copies.table, @crawl, has_sitemaps: @facts.sitemaps?),
+        faults.rest(Store::StagedRows.new(writer.stage, writer.copies.table, @crawl, has_sitemaps: @facts.sitemaps?, pdfs: @site.sitemap_plan["pdfs"]),
           Store::SuspectLinks.new(writer.stage, @crawl, limits: {heavy_image: @limits.least(:heavy_image)}), Store::SiteBook.new(writer.stage, @crawl).call)
       end
 

@@ -58,22 +58,36 @@ module IronTrellis
         ActiveRecord::Base.transaction do
           next unless Store::RobotsFiles.keep(@crawl.id, result, now)
 
-          add_sitemaps(result) if sitemaps && result.body
+          add_sitemaps(result) if sitemaps
           add_probes(result.origin)
         end
       end
 
       def add_sitemaps(result)
-        robots_url = "#{result.origin}/robots.txt"
-        resolver = Core::Url::Resolver.new(Core::Url::NormalForm.parse(robots_url))
-        named = Core::Robots::Ruleset.new(result.body).sitemaps.filter_map { |location| resolver.call(location) }
-        Store::SitemapFiles.new(@crawl).add(named, parent: robots_url, hosts: @hosts)
+        named = named_sitemaps(result)
+        files = Store::SitemapFiles.new(@crawl)
+        if named.any? then files.add(named, found: :robots, parent: "#{result.origin}/robots.txt", hosts: @hosts)
+        elsif ours?(result.origin) && @crawl.follow_sitemaps? then files.add(usual_sitemaps(result), found: :usual, parent: nil, hosts: @hosts)
+        end
       end
 
-      def add_probes(origin)
-        authority = Core::Url::NormalForm.parse(origin).authority
-        return unless @crawl.crawl_settings.scope.hosts.key?(authority)
+      def named_sitemaps(result)
+        resolver = Core::Url::Resolver.new(Core::Url::NormalForm.parse("#{result.origin}/robots.txt"))
+        Core::Robots::Ruleset.new(result.body.to_s).sitemaps.filter_map { |location| resolver.call(location) }
+      end
 
+      # Nobody named these, so robots.txt is heeded.
+      def usual_sitemaps(result)
+        policy = result.policy(@agent) or return []
+        Core::Sitemaps::Usual.of(result.origin).select { |url| policy.decide(Core::Url::NormalForm.split(url)).allowed? }
+      end
+
+      def ours?(origin) = @crawl.crawl_settings.scope.hosts.key?(Core::Url::NormalForm.parse(origin).authority)
+
+      def add_probes(origin)
+        return unless ours?(origin)
+
+        authority = Core::Url::NormalForm.parse(origin).authority
         variants = Core::Hosts::Variants.of(origin).select { |_, url| may_ask?(Core::Url::NormalForm.parse(url)) }
         Store::Probes.new(@crawl).add(@hosts.id(authority), {Core::Hosts::Variants::MISSING => Crawl::ProbeTask.missing_url(origin)}.merge(variants))
       end

@@ -53,8 +53,7 @@ module IronTrellis
       # @param now [Time]
       # @return [void]
       def self.after_crawl(crawl, now:)
-        plan = crawl.site.decisions.values("sitemaps").values.first
-        ask(crawl.site, now: now) if plan && plan["rebuild"] == "after_crawl" && crawl.site.newest_crawl == crawl
+        ask(crawl.site, now: now) if crawl.site.sitemap_plan["rebuild"] == "after_crawl" && crawl.site.newest_crawl == crawl
       end
 
       # Has those built anew that were last built a day ago or earlier, where the plan says so.
@@ -65,9 +64,8 @@ module IronTrellis
         Store::Decision.where(kind: "sitemaps").distinct.pluck(:site_id).each do |site_id|
           Store::Site.transaction do
             site = Store::Site.lock.find_by(id: site_id) or next
-            plan = site.decisions.values("sitemaps").values.first
             newest = Store::SitemapBuild.where(site_id: site_id).maximum(:asked_at)
-            ask(site, now: now) if plan && plan["rebuild"] == "daily" && site.newest_crawl && (newest.nil? || newest <= now - DAY)
+            ask(site, now: now) if site.sitemap_plan["rebuild"] == "daily" && site.newest_crawl && (newest.nil? || newest <= now - DAY)
           end
         end
       end
@@ -80,7 +78,7 @@ module IronTrellis
         @build = build
         @site = build.site
         @clock = clock
-        @plan = Core::Decisions::Values::PLAN.merge(@site.decisions.values("sitemaps").values.first || {})
+        @plan = @site.sitemap_plan
       end
 
       # @return [void]

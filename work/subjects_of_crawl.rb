@@ -6,6 +6,9 @@ module IronTrellis
     # larger than memory.
     class SubjectsOfCrawl
       PAGE = Store::Frontier::PURPOSES[:page]
+      EXTERNAL = Store::Frontier::PURPOSES[:external]
+      # In place of a page group.
+      OTHER_SITES = "other sites"
 
       # @param facts [Store::CrawlFacts] prepared
       # @param crawl [Store::Crawl]
@@ -41,6 +44,8 @@ module IronTrellis
       private
 
       def judge(row)
+        return elsewhere(row) if row["purpose"] == EXTERNAL
+
         subject = subject(row)
         score = importance(row, subject)
         subject.importance = score&.value
@@ -50,6 +55,20 @@ module IronTrellis
         JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb, score: score)
       end
 
+      # What is linked to on another site: how it answers, and who links to it.
+      def elsewhere(row)
+        chain = chain(row)
+        subject = Core::Faults::Subject.new(
+          url: row["url"], kind: Core::Page::Kind::EXTERNAL, status: row["status"], error: row["error"], found_by: found_by(row, row["url"], []), in_sitemaps: [], robots_allowed: row["robots_allowed"],
+          robots_line: row["robots_line"], redirect_to: row["redirect_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, final_url: final_url(row, chain), final_status: final_status(row, chain),
+          links_in: row["links_in"] || 0, group: OTHER_SITES, intent: "undecided", wanted: false, indexable: false, soft_missing: false
+        )
+        facts = row.slice("url_id", "fetched_at", "content_type", "bytes", "first_byte_ms", "response_ms", "reason")
+        JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, climb: Core::Ladder::Climb.new(nil))
+      end
+
+      def chain(row) = Core::Redirects::Chain.follow(row["url_id"], ->(node) { @hops[node]&.first })
+
       # @return [Float, nil] 1 or 0; nil where the site has no sitemap
       def listed(subject)
         return unless @has_sitemaps
@@ -57,9 +76,9 @@ module IronTrellis
         subject.in_sitemaps.any? ? 1.0 : 0.0
       end
 
-      # Only pages that stand for themselves have one.
+      # Whatever may be a page of the site has one, also where it is blocked, missing, moved or failing.
       def importance(row, subject)
-        return if row["authority"].nil?
+        return unless row["purpose"] == PAGE && subject.document?
 
         Core::Importance::Score.of({"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
           key_page: @wishes.key_page?(subject.url), weights: @weights)
@@ -67,7 +86,7 @@ module IronTrellis
 
       def subject(row)
         id, url = row.values_at("url_id", "url")
-        chain = Core::Redirects::Chain.follow(id, ->(node) { @hops[node]&.first })
+        chain = chain(row)
         canonical = Core::Redirects::Chain.follow(url, @canonicals.method(:[]))
         listed = row["in_sitemaps"] || []
         wish = @wishes.wish_for(url)
@@ -96,7 +115,8 @@ module IronTrellis
           robots_reachable: subject.robots_reachable, fetched: !row["fetched_at"].nil?, status: subject.status, error: subject.error,
           redirect_to: row["redirect_to"], refresh_to: row["refresh_to"], noindex_where: subject.noindex_where, kind: subject.kind,
           canonical: subject.canonical, canonical_state: subject.canonical_state,
-          words: subject.words, word_floor: @limits.for(subject.group).word_floor, soft_missing: subject.soft_missing
+          words: subject.words, word_floor: @limits.for(subject.group).word_floor, soft_missing: subject.soft_missing,
+          kept_out: subject.intent == "keep_out"
         )
       end
 

@@ -11,9 +11,10 @@ module IronTrellis
         # What the routes share.
         module View
           def sitemaps
-            book = Store::Deciding::SitemapBook.new(run)
             decided = crawl.site.decisions.in_force("sitemaps").values.first
-            {files: book.files, difference: book.difference, outline: book.outline, plan: Core::Decisions::Values::PLAN.merge(decided&.value || {}), decision: decided&.view,
+            plan = crawl.site.sitemap_plan
+            book = Store::Deciding::SitemapBook.new(run, plan)
+            {files: book.files, difference: book.difference, outline: book.outline, plan: plan, decision: decided&.view,
              builds: Store::SitemapBuild.where(site_id: crawl.site_id).order(id: :desc).map(&:view)}
           end
 

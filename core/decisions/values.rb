@@ -7,8 +7,8 @@ module IronTrellis
       module Values
         MOST_ROBOTS_BYTES = 512_000
         REBUILDS = %w[by_hand after_crawl daily].freeze
-        # Of a sitemap plan: whether files are split by group, packed, and carry images, languages, dates and news; `priority` and `changefreq` by group, as asked.
-        PLAN = {"by_group" => true, "packed" => true, "images" => true, "languages" => false, "rebuild" => "by_hand", "priority" => {}, "changefreq" => {}}.freeze
+        # Of a sitemap plan: whether files are split by group, packed, carry images and languages, and list PDFs; `priority` and `changefreq` by group, as asked.
+        PLAN = {"by_group" => true, "packed" => true, "images" => true, "languages" => false, "pdfs" => false, "rebuild" => "by_hand", "priority" => {}, "changefreq" => {}}.freeze
 
         module_function
 

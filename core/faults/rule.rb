@@ -20,6 +20,9 @@ module IronTrellis
           # @return [String] one of GRADES
           def grade = self::GRADE
 
+          # @return [Boolean] whether it is worth a note only, and weighs nothing
+          def note? = const_defined?(:NOTE)
+
           # A fault on a URL that is to be kept out is told only where it lets the URL climb.
           def lets_climb? = false
 

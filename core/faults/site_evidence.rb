@@ -12,13 +12,15 @@ module IronTrellis
       #   probes: [{"authority" => "a.test", "kind" => "missing", "url" => "…", "status" => 404, "location" => nil, "links" => 3}],
       #   spaces: [{"space" => "http://a.test/cal?day=#", "kind" => "calendar", "most" => 250, "first_url" => "http://a.test/cal?day=1"}],
       #   odd_facts: [Data::BusinessFacts::Odd]
-      SiteEvidence = Struct.new(:home, :reads_sitemaps, :robots, :sitemaps, :probes, :spaces, :odd_facts, keyword_init: true) do
+      #   serving: ["http://a.test"] (origins on which pages answer 2xx)
+      SiteEvidence = Struct.new(:home, :reads_sitemaps, :robots, :sitemaps, :probes, :spaces, :odd_facts, :serving, keyword_init: true) do
         # @return [Array<Hash>] robots.txt files that were there
         def robots_files = robots.select { |file| file["error"].nil? && (200..299).cover?(file["status"]) }
 
-        # @param kind [String] one of Hosts::Variants'
-        # @return [Array<Hash>] what answers under another address instead of sending on
-        def answering(kind) = probes.select { |probe| probe["kind"] == kind && probe["error"].nil? && (200..299).cover?(probe["status"]) }
+        # @return [Array<Array(String, Hash)>] origins with pages of their own, each with what answers under another of its addresses
+        def variants
+          probes.filter_map { |probe| Hosts::Variants.origin(probe)&.then { |origin| [origin, probe] if serving.include?(origin) } }
+        end
 
         # @param code [String] of a rule
         # @return [Array<Array(Hash, Hash)>] sitemap files, each with a flaw of that code

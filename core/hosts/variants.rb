@@ -22,8 +22,23 @@ module IronTrellis
           {SCHEME => "#{SCHEMES.fetch(scheme)}://#{authority}/", WWW => "#{scheme}://#{other_host(authority)}/"}.compact
         end
 
+        # @param probe [Hash{String => Object}] kind, authority and url of what was asked
+        # @return [String, nil] the origin for which it was; nil where it was asked for a missing page
+        #   Variants.origin("kind" => "scheme", "authority" => "a.test", "url" => "https://a.test/") # => "http://a.test"
+        def origin(probe)
+          scheme = probe["url"][/\A\w+/]
+          {SCHEME => "#{SCHEMES.fetch(scheme)}://#{probe["authority"]}", WWW => "#{scheme}://#{probe["authority"]}"}[probe["kind"]]
+        end
+
+        # @param one [String] a URL
+        # @param other [String] a URL
+        # @return [Boolean] whether their hosts are one but for www, whatever their schemes
+        def same_site?(one, other) = bare_host(one) == bare_host(other)
+
+        def bare_host(url) = url[%r{\Ahttps?://([^/]+)}, 1].delete_prefix("www.")
+
         def other_host(host) = host.start_with?("www.") ? host.delete_prefix("www.") : "www.#{host}"
-        private_class_method :other_host
+        private_class_method :other_host, :bare_host
       end
     end
   end

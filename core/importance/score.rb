@@ -19,9 +19,9 @@ module IronTrellis
         def of(standings, key_page: false, weights: Weights::DEFAULT)
           known = standings.slice(*weights.keys).compact
           whole = known.keys.sum { |part| weights[part] }
-          return if whole.zero?
+          return if whole.zero? && !key_page
 
-          value = known.sum { |part, standing| standing * weights[part] } / whole * 100
+          value = whole.zero? ? 0.0 : known.sum { |part, standing| standing * weights[part] } / whole * 100
           parts = known.to_h { |part, standing| [part, {standing: standing.round(4), weight: (weights[part] / whole).round(4)}] }
           parts["key_page"] = {least: KEY_PAGE} if key_page
           new((key_page ? [value, KEY_PAGE].max : value).round(1), parts)

@@ -6,8 +6,9 @@ module IronTrellis
       # What other wishes would change, told before they are decided: which URLs would get a noindex or lose one, join sitemaps or leave them, which links would
       # lead to pages that nobody should find, and which wanted pages would be reached by nothing but such pages.
       class Change
-        # One URL as it is; `noindex` whether it says so now, `direct` whether it answers as a page of its own.
-        Page = Struct.new(:url, :before, :after, :wanted_after, :noindex, :direct, :indexable, :listed, :importance, keyword_init: true)
+        # One URL as it is; `noindex` whether it says so now, `direct` whether it answers as a page of its own, `listable` whether nothing but a noindex and what is wanted
+        # keeps it out of a sitemap.
+        Page = Struct.new(:url, :before, :after, :wanted_after, :noindex, :direct, :indexable, :listed, :listable, :importance, keyword_init: true)
 
         # @param pages [Array<Page>]
         # @param linked [Hash{String => Array<String>}] by URL the pages that link to it, followed
@@ -22,7 +23,7 @@ module IronTrellis
           {
             gets_noindex: @pages.select { |page| keeps_out?(page) && page.direct && !page.noindex },
             loses_noindex: @pages.select { |page| page.wanted_after && page.noindex && page.direct },
-            joins_sitemaps: @pages.select { |page| page.wanted_after && !page.listed && (page.indexable || page.noindex && page.direct) },
+            joins_sitemaps: @pages.select { |page| page.wanted_after && !page.listed && page.listable },
             leaves_sitemaps: @pages.select { |page| page.listed && keeps_out?(page) },
             links_useless: @pages.select { |page| newly_out?(page) && @linked.fetch(page.url, []).any? },
             cut_off: @pages.select { |page| page.wanted_after && page.indexable && cut_off?(page) }

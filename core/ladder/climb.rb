@@ -11,9 +11,9 @@ module IronTrellis
 
         attr_reader :judgements
 
-        # @param evidence [Evidence]
+        # @param evidence [Evidence, nil] nil for what lies on another site, which is on nobody's ladder here
         def initialize(evidence)
-          @judgements = RUNGS.to_h { |rung| [rung::NAME, rung.judge(evidence)] }
+          @judgements = evidence ? RUNGS.to_h { |rung| [rung::NAME, rung.judge(evidence)] } : {}
         end
 
         # @return [String, nil] the name of the rung it stops at; nil where it passes all that can be judged
@@ -23,7 +23,7 @@ module IronTrellis
         def reason = stop && @judgements[stop].reason
 
         # @return [Boolean] whether it passes the rungs 2 to 6
-        def indexable? = INDEXABLE.all? { |name| @judgements[name].state == :pass }
+        def indexable? = INDEXABLE.all? { |name| @judgements[name]&.state == :pass }
       end
     end
   end

@@ -8,6 +8,10 @@ module IronTrellis
       module Kind
         NAMES = %w[html pdf image script style other].freeze
         RESOURCES = %w[image script style].freeze
+        # What lies on other sites and is only linked to, whatever it is.
+        EXTERNAL = "external"
+        # What isn't read as a document of the site.
+        NO_DOCUMENTS = [*RESOURCES, EXTERNAL].freeze
         SIGNS = [
           [/\A\s*<(?:!doctype html|html|head|script|iframe|h1|div|font|table|a|style|title|b|body|br|p|!--)[\s>]/in, "text/html"],
           [/\A%PDF-/n, "application/pdf"],

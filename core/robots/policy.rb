@@ -23,7 +23,7 @@ module IronTrellis
           case status
           when 200..299 then of_rules(Ruleset.new(text.to_s), agent)
           when 400..499 then new(rules: [])
-          else new(rules: [], reachable: false)
+          else new(rules: [], reachable: false, answered: !status.nil?)
           end
         end
 
@@ -33,13 +33,17 @@ module IronTrellis
         # @return [Float, nil] seconds to leave between requests, where the file asks for them
         attr_reader :delay
 
-        def initialize(rules:, reachable: true, delay: nil)
+        def initialize(rules:, reachable: true, answered: true, delay: nil)
           @rules = rules
           @reachable = reachable
+          @answered = answered
           @delay = delay
         end
 
         def reachable? = @reachable
+
+        # @return [Boolean] whether the host answered at all
+        def answered? = @answered
 
         # @param url [Url::Parts]
         # @return [Decision] the longest match decides; where two are as long, allow wins (section 2.2.2)

@@ -71,7 +71,10 @@ module IronTrellis
             url = line.dup.force_encoding(Encoding::UTF_8).scrub.delete_prefix("\uFEFF").strip
             take("text", Entry.new(url: url, line: number, alternates: [], extras: [])) unless url.empty?
           end
-          @address ? finish("text", [], nil) : unreadable("sitemap-malformed", "it is neither XML nor a list of addresses")
+          return finish("text", [], nil) if @address
+
+          @result.kind = "unknown"
+          unreadable("sitemap-malformed", "it is neither XML nor a list of addresses")
         end
 
         def take(kind, entry)

@@ -6,7 +6,7 @@ module IronTrellis
       # What other wishes would change on the pages that a run knows, before they are decided.
       class IntentTrial
         PAGES = <<~SQL
-          SELECT url_id, url, noindex, indexable, status = 200 AND redirect_to IS NULL AS direct, cardinality(in_sitemaps) > 0 AS listed, importance, intent FROM %<ledger>s
+          SELECT url_id, url, noindex, indexable, status = 200 AND redirect_to IS NULL AS direct, cardinality(in_sitemaps) > 0 AS listed, importance, intent, #{Ledger::Scopes.listable} AS listable FROM %<ledger>s
           WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY url_id
         SQL
         LINK = "k.type = #{FactsRows::TYPES.fetch("anchor")} AND k.followed AND k.source_id <> k.target_id".freeze
@@ -55,7 +55,7 @@ module IronTrellis
           url, before, listed = row.values_at("url", "intent", "listed")
           after = wishes.of(url)
           wanted = wishes.wanted?(url, listed: listed, intent: after)
-          Core::Intents::Change::Page.new(url: url, before: before, after: after, wanted_after: wanted, noindex: row["noindex"], indexable: row["indexable"], direct: row["direct"], listed: listed, importance: row["importance"])
+          Core::Intents::Change::Page.new(url: url, before: before, after: after, wanted_after: wanted, noindex: row["noindex"], indexable: row["indexable"], direct: row["direct"], listed: listed, listable: row["listable"], importance: row["importance"])
         end
 
         def linked(pages)

@@ -23,7 +23,7 @@ module IronTrellis
         # @param now [Time]
         def initialize(run, site, plan, now)
           places = Core::Page::Link.places
-          @names = Partitions.of_crawl(run.crawl_id).merge(ledger: Partitions.name("ledger_rows", run.id), with_images: plan["images"].to_s, right: SitemapBook::RIGHT.gsub(/\b(kind|wanted|indexable|status)\b/, 'l.\1'),
+          @names = Partitions.of_crawl(run.crawl_id).merge(ledger: Partitions.name("ledger_rows", run.id), with_images: plan["images"].to_s, right: Ledger::Scopes.belongs_in_sitemaps(pdfs: plan["pdfs"], of: "l."),
             **%w[nav header footer].to_h { |name| [name.to_sym, places.index(name)] })
           @dates = ChangeDates.new(run).call
           @sets = plan["languages"] ? LanguageSets.new(run, site).by_url : {}

@@ -17,8 +17,8 @@ module IronTrellis
         }.freeze
         SORTABLE = %w[url importance authority status depth words title_chars links_in first_byte_ms response_ms bytes own_share fault_count].freeze
 
-        # Rows of pages and documents, without what they embed.
-        DOCUMENTS = "(kind IS NULL OR kind NOT IN ('image', 'script', 'style'))"
+        # Rows of pages and documents of the site, without what they embed and what they link to elsewhere.
+        DOCUMENTS = "(kind IS NULL OR kind NOT IN ('#{Core::Page::Kind::NO_DOCUMENTS.join("', '")}'))"
         # What isn't a whole number.
         FRACTIONS = %w[importance authority own_share].freeze
 

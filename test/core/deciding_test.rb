@@ -38,7 +38,7 @@ class DecidingTest < Minitest::Test
   end
 
   def change(pages, linked = {})
-    made = pages.map { |path, fields| Core::Intents::Change::Page.new(url: path, direct: true, indexable: true, before: "undecided", after: "undecided", **fields) }
+    made = pages.map { |path, fields| Core::Intents::Change::Page.new(url: path, direct: true, indexable: true, listable: true, before: "undecided", after: "undecided", **fields) }
     Core::Intents::Change.new(made, linked).call.transform_values { |found| found.map(&:url) }.reject { |_, found| found.empty? }
   end
 

@@ -14,7 +14,7 @@ class SiteRulesTest < Minitest::Test
   PROBE = {"authority" => "a.test", "kind" => "missing", "url" => "http://a.test/not-there", "status" => 404, "error" => nil, "location" => nil, "links" => 2}.freeze
 
   def told(code, **changes)
-    sound = {home: HOME, reads_sitemaps: true, robots: [ROBOTS], sitemaps: [FILE], probes: [PROBE], spaces: [], odd_facts: []}
+    sound = {home: HOME, reads_sitemaps: true, robots: [ROBOTS], sitemaps: [FILE], probes: [PROBE], spaces: [], odd_facts: [], serving: ["http://a.test"]}
     Faults::Registry.fetch(code).new(IronTrellis::Core::Settings::Thresholds.default).check(Faults::SiteEvidence.new(**sound, **changes)).map { |fault| [fault.url, fault.about] }
   end
 
@@ -46,8 +46,16 @@ class SiteRulesTest < Minitest::Test
     bare = PROBE.merge("kind" => "www", "url" => "http://www.a.test/", "status" => 200)
     assert_equal [[HOME, "https://a.test/"], [HOME, "http://www.a.test/"]], told("host-variants", probes: [secure, bare])
     assert_equal [[HOME, "https://a.test/"]], told("insecure", probes: [secure, bare])
-    assert_empty told("host-variants", probes: [secure.merge("status" => 301), bare.merge("status" => nil, "error" => "connect")])
-    assert_empty told("insecure", probes: [secure.merge("url" => "http://a.test/")])
+    assert_empty told("host-variants", probes: [secure.merge("status" => 301, "location" => HOME), bare.merge("status" => nil, "error" => "connect")])
+    assert_empty told("insecure", probes: [bare])
+    # The host that sends its visitors on is not the one that shall: only where both serve pages is there a choice to be made.
+    [%w[host-variants], %w[insecure]].each { |(code)| assert_empty told(code, probes: [secure, bare], serving: ["https://a.test"]) }
+    sent = %w[http://www.a.test/ https://a.test/ http://b.test/].map { |target| bare.merge("status" => 301, "location" => target) }
+    assert_equal [[], [], [[HOME, "http://www.a.test/"]]], sent.map { |probe| told("host-variants", probes: [probe]) }
+    both = [bare, bare.merge("authority" => "www.a.test", "url" => HOME)]
+    assert_equal 1, told("host-variants", probes: both, serving: ["http://a.test", "http://www.a.test"]).size
+    temporary = Faults::Registry.fetch("host-variants").new(nil).check(Faults::SiteEvidence.new(probes: [bare.merge("status" => 302, "location" => HOME)], serving: ["http://a.test"])).first
+    assert_equal({answers: "by a redirect that is temporary", status: 302, location: HOME}, temporary.detail)
     assert_equal({"scheme" => "https://www.a.test/", "www" => "http://a.test/"}, IronTrellis::Core::Hosts::Variants.of("http://www.a.test"))
     assert_empty IronTrellis::Core::Hosts::Variants.of("http://127.0.0.1:8080")
   end

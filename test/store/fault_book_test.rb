@@ -18,7 +18,7 @@ class FaultBookTest < Minitest::Test
     writer = Store::VerdictWriter.new(@run)
     writer.stage_rows(PAGES.each_with_index.map { |(group, importance, wanted), number| row(number, group, importance, wanted) })
     writer.staged
-    writer.faults(told("thin", 0, 1, 2) + told("thin", 2) + told("title-long", 4) + told("canonical-to-missing", 3))
+    writer.faults(told("thin", 0, 1, 2) + told("thin", 2) + told("title-long", 4) + told("canonical-to-missing", 3) + told("copy-near", 0) + told("title-equals-h1", 0, 1, 2, 4))
     writer.finish(Time.now) { {} }
   end
 
@@ -34,11 +34,11 @@ class FaultBookTest < Minitest::Test
 
   def book = Store::FaultBook.new(@run)
 
-  def test_rules_come_by_weight_with_what_they_concern
+  def test_rules_come_by_grade_and_weight_with_what_they_concern_and_notes_weigh_nothing
     rules = book.call
 
-    assert_equal [["canonical-to-missing", 25.0], ["thin", 12.0], ["title-long", 8.0]], rules.map { |rule| rule.values_at(:code, :weight) }
-    assert_equal [3, 4, 1], rules[1].values_at(:urls, :times, :wanted)
+    assert_equal [["canonical-to-missing", 25.0], ["copy-near", 6.0], ["thin", 12.0], ["title-long", 8.0], ["title-equals-h1", 0.0]], rules.map { |rule| rule.values_at(:code, :weight) }
+    assert_equal [3, 4, 1], rules[2].values_at(:urls, :times, :wanted)
   end
 
   def test_what_most_pages_of_a_group_have_comes_from_their_template

@@ -31,8 +31,12 @@ class SmallSite
     end
   end
 
-  # @return [Array<String>] what was asked for, but for robots.txt and the probe
-  def targets = requests.map(&:target).reject { |target| target == "/robots.txt" || target.include?("iron-trellis-asks") }
+  # @return [Array<String>] what was asked for, but for robots.txt, the probe, and sitemaps at usual addresses that aren't there
+  def targets
+    requests.map(&:target).reject do |target|
+      target == "/robots.txt" || target.include?("iron-trellis-asks") || (IronTrellis::Core::Sitemaps::Usual::PATHS.include?(target) && !@pages.key?(target))
+    end
+  end
 
   private
 

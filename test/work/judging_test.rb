@@ -61,11 +61,32 @@ class JudgingTest < Minitest::Test
     assert_equal [["/old", "/"]], told(crawl, "redirect-to-home")
   end
 
-  def test_importance_follows_links_and_what_stands_for_another_has_none
+  # What is blocked, missing, moved or fails stands where its links would place it among the pages, and a key page stays one.
+  def test_urls_that_are_no_pages_have_their_importance_from_what_is_known
+    site = SmallSite.new("/" => page("/hub", "/gone", "/moved", "/shut/key", "/a"), "/hub" => page("/", "/a", "/b", "/gone", "/fails", "/shut/key"), "/a" => page("/", "/hub"), "/b" => page("/hub", "/lost"), "/moved" => [301, {"location" => "/hub"}, ""],
+      "/fails" => [500, {}, ""], "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /shut/\nSitemap: #{AT}/s.xml\n"],
+      "/s.xml" => [200, {"content-type" => "application/xml"}, "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>#{AT}/shut/key</loc></url></urlset>"])
+    crawl = crawl_here(site, retries: 0)
+    crawl.site.want(intents: [], key_pages: ["#{AT}/shut/key"], by: "Test", now: Time.now)
+    IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    rows = rows_of(crawl)
+
+    assert_empty %w[/gone /moved /fails /shut/key /lost].select { |path| rows[path]["importance"].nil? || rows[path]["authority"] }
+    assert_operator rows["/gone"]["importance"], :>, rows["/lost"]["importance"], "linked from two pages of weight, not from a small one"
+    assert_operator rows["/shut/key"]["importance"], :>=, 90
+    assert_equal %w[authority key_page nearness sitemap], rows["/shut/key"]["importance_parts"].keys.sort
+    assert(rows.values.all? { |row| row["importance"].nil? || row["importance"].between?(0, 100) })
+
+    rules = IronTrellis::Store::FaultBook.new(crawl.verdict_run).call
+    assert_equal rules.map { |rule| rule[:grade] }.sort_by { |grade| %w[stops diverts weakens].index(grade) }, rules.map { |rule| rule[:grade] }
+    assert_equal [0.0, "title-equals-h1"], rules.last.values_at(:weight, :code) if rules.any? { |rule| rule[:code] == "title-equals-h1" }
+  end
+
+  def test_importance_follows_links_and_what_stands_behind_another_has_no_authority
     site = SmallSite.new("/" => page("/hub", "/far", "/copy"), "/hub" => page("/", "/a", "/b"), "/a" => page("/hub"), "/b" => page("/hub"), "/far" => page("/hub"), "/copy" => page("/", head: canonical("/hub")))
     rows = rows_of(crawl_here(site))
 
-    assert_nil rows["/copy"]["importance"]
+    assert_nil rows["/copy"]["authority"]
     assert_equal "/hub", rows.except("/copy").max_by { |_, row| row["authority"] }.first
     assert_in_delta 1.0, rows.values.sum { |row| row["authority"] || 0 }, 1e-6
     assert_operator rows["/far"]["importance"], :<, rows["/hub"]["importance"]

@@ -58,6 +58,44 @@ class RulesOnASmallSiteTest < Minitest::Test
     assert_includes site.requests.map(&:host), "www.small.example"
   end
 
+  def test_a_host_that_sends_its_visitors_on_for_good_is_no_variant
+    site = SmallSite.new("/" => ->(env) { (env["HTTP_HOST"] == "small.example") ? page("Home", "<a href=http://www.small.example/>www</a>") : [301, {"location" => "http://small.example/"}, ""] })
+    both = {"small.example:80" => "127.0.0.1:#{site.port}", "www.small.example:80" => "127.0.0.1:#{site.port}"}
+    assert_empty told(site, "host-variants", resolve: both, hosts: ["www.small.example"], start_urls: ["http://www.small.example/"])
+    assert_empty told(site, "host-variants", resolve: both)
+    site = SmallSite.new("/" => ->(env) { (env["HTTP_HOST"] == "small.example") ? page("Home") : [302, {"location" => "http://small.example/"}, ""] })
+    assert_equal [["host-variants", "/", "http://www.small.example/"]], told(site, "host-variants", resolve: {"small.example:80" => "127.0.0.1:#{site.port}", "www.small.example:80" => "127.0.0.1:#{site.port}"})
+  end
+
+  # Nobody listens on the first, the second speaks no TLS, the third is sent on to a page that isn't there.
+  def test_links_to_other_hosts_that_lead_nowhere
+    other = SmallSite.new("/sent" => [302, {"location" => "/gone"}, ""], "/fine" => [200, {"content-type" => "text/html"}, "fine"], "/shy" => [403, {}, ""])
+    closed = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+    links = %w[http://closed.example/x https://plain.example/ http://nowhere.invalid/ http://other.example/sent http://other.example/fine http://other.example/shy]
+    site = SmallSite.new("/" => page("Home", links.map { |url| "<a href=#{url}>#{url}</a>" }.join), "/p" => page("P"))
+    resolve = {"small.example:80" => "127.0.0.1:#{site.port}", "closed.example:80" => "127.0.0.1:#{closed}", "plain.example:443" => "127.0.0.1:#{other.port}", "other.example:80" => "127.0.0.1:#{other.port}"}
+    crawl = crawl_here(site, check_external: true, resolve: resolve)
+    rows = IronTrellis::Store::Sql.rows("SELECT about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'outbound-missing' ORDER BY about").to_h { |row| [row["about"], row["detail"]["error"] || row["detail"]["status"]] }
+    assert_equal({"http://closed.example/x" => "connect", "https://plain.example/" => "tls", "http://nowhere.invalid/" => "dns", "http://other.example/sent" => 404}, rows)
+
+    external = rows_of(crawl).select { |_, row| row["kind"] == "external" }
+    assert_equal 7, external.size
+    assert_equal [302, ["http://other.example/gone"], 404, 1, nil, [], false], external["other.example/sent"].values_at("status", "redirect_chain", "final_status", "links_in", "stop", "climb", "indexable")
+    assert_equal ["HEAD"], other.requests.select { |one| one.target == "/fine" }.map(&:verb)
+    assert_empty IronTrellis::Store::Sql.run("SELECT code FROM faults_#{crawl.verdict_run.id} WHERE url NOT LIKE 'http://small.example%'").values
+    assert_equal 1, IronTrellis::Store::Trellis.new(crawl.verdict_run, "all").call[:pages]
+  end
+
+  def test_what_is_kept_out_and_open_climbs_however_thin_or_alike_it_is
+    thin = "<html><head><title>Thin</title></head><body>few words</body></html>"
+    site = SmallSite.new("/" => page("Home", "<a href=/out/thin>t</a> <a href=/out/copy>c</a> <a href=/copied>d</a> <a href=/out/shut>s</a>"), "/out/thin" => thin, "/copied" => page("Same"), "/out/copy" => page("Same"), "/out/shut" => page("Shut", head: "<meta name=robots content=noindex>"))
+    crawl = crawl_here(site)
+    crawl.site.want(intents: [{"pattern" => "/out/*", "intent" => "keep_out"}], key_pages: [], by: "Test", now: Time.now)
+    run = IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    assert_equal %w[/out/copy /out/thin], IronTrellis::Store::Sql.run("SELECT url FROM faults_#{run.id} WHERE code = 'stray' ORDER BY 1").column_values(0).map { |url| url.delete_prefix("http://small.example") }
+    assert_equal 2, IronTrellis::Store::Trellis.new(run, "strays").call[:groups].sum { |group| group[:through] }
+  end
+
   def test_a_copy_settled_by_its_canonical_is_no_fault_and_the_one_that_most_name_stands
     text = "<p>#{(1..60).map { |number| "word#{number}" }.join(" ")}</p>"
     own = ->(path) { "<link rel=canonical href=http://small.example#{path}>" }

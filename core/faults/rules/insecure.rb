@@ -13,7 +13,8 @@ module IronTrellis
           SOURCE = "RFC 9110 section 4.2.2; CP"
 
           def check(site)
-            site.answering(Hosts::Variants::SCHEME).select { |probe| probe["url"].start_with?("https:") }.map { |probe| fault_at("http://#{probe["authority"]}/", about: probe["url"]) }
+            site.variants.select { |origin, probe| origin.start_with?("http:") && probe["url"].start_with?("https:") && (200..299).cover?(probe["status"]) }
+              .map { |origin, probe| fault_at("#{origin}/", about: probe["url"]) }
           end
         end
       end

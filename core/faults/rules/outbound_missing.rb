@@ -15,9 +15,14 @@ module IronTrellis
           TARGETS = :outside
           # Other refusals (401, 403, 429) are often meant for crawlers alone.
           GONE = [404, 410].freeze
+          # Nobody gets there. Who answers late, or closes a connection, may do so to crawlers alone.
+          UNREACHABLE = %w[dns connect tls].freeze
 
           def check(source, target, links)
-            fault(source, about: target.url, status: target.status, error: target.error, links: links) if GONE.include?(target.status) || target.error == "dns"
+            status = target.final_status || target.status
+            return unless GONE.include?(status) || UNREACHABLE.include?(target.error)
+
+            fault(source, about: target.url, status: status, error: target.error, reason: Ladder::Rungs::Answers::ERRORS[target.error], links: links)
           end
         end
       end

@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A wanted page that may be indexed is in no sitemap.
+        # A page that belongs into a sitemap is in none. It is told about the sitemap that should list it: the one of its group, else the site's first.
         class SitemapOmits < PageRule
           CODE = "sitemap-omits"
           GRADE = "weakens"
@@ -13,8 +13,13 @@ module IronTrellis
           SOURCE = "sitemaps.org protocol 0.9; CP"
           NEEDS_ALL = true
 
+          # Which file that is may change from crawl to crawl.
+          def self.stable_about(_fault) = nil
+
           def check(page)
-            fault(page) if page.wanted && page.page? && page.stop.nil? && page.in_sitemaps.empty? && page.has_sitemaps
+            return unless page.has_sitemaps && page.in_sitemaps.empty? && Sitemaps::Belonging.belongs?(page, pdfs: page.lists_pdfs)
+
+            fault(page, about: page.sitemap_of_group)
           end
         end
       end

@@ -10,6 +10,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "No harm, but a chance let pass: the title can name the site and what the heading leaves out."
           FIX = "Think of the title as the line in a list of results."
+          NOTE = true
           SOURCE = "CP"
 
           def self.stable_about(_fault) = nil

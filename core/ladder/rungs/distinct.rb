@@ -13,7 +13,7 @@ module IronTrellis
           # @return [Judgement]
           def self.judge(evidence)
             return Judgement.unknown if evidence.status.nil?
-            return Judgement.pass unless evidence.kind == "html" && evidence.words
+            return Judgement.pass unless evidence.kind == "html" && evidence.words && !evidence.kept_out
             return Judgement.stop("it reads like the site's missing page") if evidence.soft_missing
             return Judgement.stop("#{evidence.words} words, and the floor is #{evidence.word_floor}") if evidence.words < evidence.word_floor
 

@@ -48,7 +48,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
         <Part level="h2" title="What a set built now would list">
           <Box sx={{ display: "flex", gap: 2, alignItems: "center", mb: 1 }}>
             <span>
-              <strong>{counted(listed, "URL")}</strong>: all that are wanted and may be indexed. Against the published
+              <strong>{counted(listed, "URL")}</strong>: pages that should be indexed and can be. Against the published
               files {count(difference.joins.total)} more, {count(difference.leaves.total)} fewer.
             </span>
             <Button

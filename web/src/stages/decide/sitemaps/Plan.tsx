@@ -11,11 +11,12 @@ import { WhyNot } from "../../../kit/WhyNot";
 
 type SitemapPlan = Schemas["SitemapPlan"];
 
-const CHOICES: [keyof SitemapPlan & ("by_group" | "packed" | "images" | "languages"), string][] = [
+const CHOICES: [keyof SitemapPlan & ("by_group" | "packed" | "images" | "languages" | "pdfs"), string][] = [
   ["by_group", "A file for each page group"],
   ["packed", "Packed with gzip"],
   ["images", "With the images of each page"],
   ["languages", "With the sets of languages"],
+  ["pdfs", "PDFs too, not only pages"],
 ];
 const REBUILDS = { by_hand: "when I say so", after_crawl: "after each crawl of the site", daily: "every day" };
 const FREQUENCIES = ["always", "hourly", "daily", "weekly", "monthly", "yearly", "never"];

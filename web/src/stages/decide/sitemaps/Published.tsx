@@ -16,11 +16,18 @@ const COLUMNS = [
   { name: "File" },
   { name: "Lists", width: 64, right: true },
   { name: "Indexable", width: 76, right: true },
-  { name: "Wanted", width: 64, right: true },
-  { name: "Rightly", width: 64, right: true },
+  { name: "Should be indexed", width: 84, right: true },
+  { name: "Belong here", width: 76, right: true },
   { name: "Size", width: 64, right: true },
   { name: "Faults", width: 210 },
 ];
+
+const FOUND: Record<File["found"], string> = {
+  robots: "named by robots.txt",
+  usual: "found at a usual address",
+  settings: "given in the settings",
+  file: "named by another file",
+};
 
 /** The published files as a tree, each with what it lists against what it should, and what the whole set leaves out. */
 export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
@@ -30,8 +37,9 @@ export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
       <Box sx={{ minWidth: 0 }}>
         {files.length === 0 ? (
           <Box sx={{ color: "text.secondary" }}>
-            The crawl found none: no robots.txt names one, and none lies at the usual address. Build a set from what is
-            wanted.
+            The crawl found none: no robots.txt names one, and none lies at the usual addresses (/sitemap.xml,
+            /sitemap_index.xml, /sitemap-index.xml, /sitemap.xml.gz, /sitemap.txt). Build a set from what should be
+            indexed.
           </Box>
         ) : (
           <Plain label="Published sitemaps" columns={COLUMNS}>
@@ -49,7 +57,7 @@ export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
       <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
         <Part level="h2" title="Against what they should list">
           <Box>
-            <strong>{count(difference.stays.total)}</strong> are listed rightly: wanted, and may be indexed.
+            <strong>{count(difference.stays.total)}</strong> belong here: they should be indexed and can be.
           </Box>
           <Changed change={difference.joins} one="page is missing from them" many="pages are missing from them" />
           <Changed change={difference.leaves} one="address doesn't belong there" many="addresses don't belong there" />
@@ -89,7 +97,7 @@ function Row({ file, depth, files }: { file: File; depth: number; files: number 
         )}
         {depth === 0 && (
           <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-            {file.parent?.endsWith("robots.txt") ? "named by robots.txt" : "found at the usual address"}
+            {FOUND[file.found]}
           </Box>
         )}
       </Box>
@@ -102,7 +110,7 @@ function Row({ file, depth, files }: { file: File; depth: number; files: number 
           <td className="number">{index ? counted(files, "file") : count(file.entries)}</td>
           <td className="number">{index ? "" : count(file.indexable ?? 0)}</td>
           <td className="number">{index ? "" : count(file.wanted ?? 0)}</td>
-          <td className="number">{index ? "" : count(file.rightly ?? 0)}</td>
+          <td className="number">{index ? "" : count(file.belonging ?? 0)}</td>
           <td className="number">{file.bytes === null ? "" : bytes(file.bytes)}</td>
         </>
       )}

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Sitemaps
+      # Whether a URL belongs into a sitemap: a document that should be indexed, answers 200, passes every rung that a crawl can judge, and was not decided to
+      # stand behind another. What is built, what is missed in the published files and what is told to be in its place there all go by this.
+      module Belonging
+        DOCUMENTS = %w[html].freeze
+        # PDFs belong where the plan of the sitemaps asks for them.
+        WITH_PDFS = %w[html pdf].freeze
+        # The rung that only the index can judge.
+        BY_INDEX = "indexed"
+
+        module_function
+
+        # @param page [#url, #kind, #status, #wanted, #indexable, #stop, #chosen_canonical]
+        # @param pdfs [Boolean] whether PDFs are listed too
+        # @return [Boolean]
+        def belongs?(page, pdfs: false)
+          kinds(pdfs).include?(page.kind) && page.status == 200 && page.wanted && page.indexable &&
+            [nil, BY_INDEX].include?(page.stop) && [nil, page.url].include?(page.chosen_canonical)
+        end
+
+        # @param pdfs [Boolean]
+        # @return [Array<String>] kinds of documents that are listed
+        def kinds(pdfs) = pdfs ? WITH_PDFS : DOCUMENTS
+      end
+    end
+  end
+end
