@@ -10,11 +10,13 @@ module IronTrellis
           directives canonical canonical_source canonical_state canonical_marks hreflang lang titles description h1 words images images_without_alt
           viewport outline open_graph data data_problems],
         "raw_answers" => %w[crawl_id url_id header_lines body],
-        "page_blocks" => %w[crawl_id url_id texts frames],
+        "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
         "links" => %w[crawl_id position source_id target_id type place followed internal rel text]
       }.freeze
       TYPES = Core::Page::Link.types.each_with_index.to_h.freeze
       PLACES = Core::Page::Link.places.each_with_index.to_h.freeze
+      # What is told of an anchor besides its lines, a bit each.
+      ANCHORS = {sole: 1, heading: 2}.freeze
       # No page for people has more; what lists more is cut here.
       MOST_LINKS = 50_000
 
@@ -86,8 +88,13 @@ module IronTrellis
 
       def blocks(outcome)
         text = outcome.facts&.text
-        [@crawl_id, outcome.item.id, text, filled(outcome.facts.frames)] unless text.nil? || text.empty?
+        return if text.nil? || text.empty?
+
+        anchors = (outcome.facts.anchors || []).select { |anchor| @ids.of(anchor.target) != outcome.item.id && @ids.internal?(anchor.target) }
+        [@crawl_id, outcome.item.id, text, filled(outcome.facts.frames), filled(outcome.facts.menus), filled(anchors.flat_map { |anchor| place(anchor) }), filled(anchors.map { |anchor| @ids.of(anchor.target) })]
       end
+
+      def place(anchor) = [anchor.from, anchor.to, (anchor.sole ? ANCHORS[:sole] : 0) | (anchor.heading ? ANCHORS[:heading] : 0)]
 
       def links(outcome)
         links = outcome.facts&.links || []

@@ -16,11 +16,16 @@ module IronTrellis
       # The page that stands for a cluster: the one that canonicals name most, then one that a sitemap lists, then that with most links in, then that
       # with the shortest URL, then the first in byte order.
       IN_ORDER = <<~SQL
-        SELECT s.url_id, s.url, s."group", b.texts, b.frames
+        SELECT s.url_id, s.url, s."group", b.texts, b.frames, b.menus, b.anchors, b.anchor_targets
         FROM %<stage>s s JOIN %<page_blocks>s b USING (url_id)
         LEFT JOIN (SELECT canonical, count(*) AS votes FROM %<page_facts>s WHERE canonical_state = 'other' GROUP BY canonical) v ON v.canonical = s.url
         WHERE #{MEMBERS}
         ORDER BY v.votes DESC NULLS LAST, cardinality(s.in_sitemaps) = 0, s.links_in DESC, length(s.url), s.url COLLATE "C"
+      SQL
+
+      URLS = "SELECT url FROM %<stage>s WHERE #{MEMBERS}"
+      IN_FOLDERS = <<~SQL
+        SELECT s.url, b.texts, b.frames FROM unnest($1::text[]) AS wanted (url) JOIN %<stage>s s USING (url) JOIN %<page_blocks>s b USING (url_id) ORDER BY s.url COLLATE "C"
       SQL
 
       # @param stage [String] table of the run's staged rows
@@ -31,6 +36,14 @@ module IronTrellis
 
       # @return [Integer] words of all these pages
       def words = Sql.run("SELECT coalesce(sum(words), 0) FROM #{@names[:stage]} WHERE #{MEMBERS}").getvalue(0, 0).to_i
+
+      # @return [Array<String>] addresses of all these pages
+      def urls = Sql.run(format(URLS, @names)).column_values(0)
+
+      # @param urls [Array<String>] of some of them
+      # @yieldparam rows [Array<Hash>] url, texts, frames, in byte order of their addresses
+      # @return [void]
+      def in_folders(urls, &block) = Sql.stream(format(IN_FOLDERS, @names), [Sql.array(urls)], portion: 500, &block)
 
       # @yieldparam group [String]
       # @yieldparam pages [Array<Hash>] texts and frames of some of its pages
@@ -46,7 +59,7 @@ module IronTrellis
         yield gathered.first["group"], gathered if gathered.any?
       end
 
-      # @yieldparam rows [Array<Hash>] url_id, url, group, texts, frames, in the order in which pages would stand for each other
+      # @yieldparam rows [Array<Hash>] url_id, url, group, texts, frames, menus, anchors, anchor_targets, in the order in which pages would stand for each other
       # @return [void]
       def in_order(&block) = Sql.stream(format(IN_ORDER, @names), portion: 500, &block)
     end

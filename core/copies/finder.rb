@@ -7,8 +7,8 @@ module IronTrellis
       class Finder
         # From here on two texts are near copies (common practice).
         NEAR = 0.85
-        # What is a copy only of a copy belongs to the same cluster as long as it is so like the text that stands for it.
-        LEAST = 0.75
+        # What isn't the same to the letter, though its words are, is told of as nearly so.
+        NEARLY_SAME = 0.9999
         # Of a crowd that meets, each is compared with so many that came before.
         MOST_COMPARED = 50
 
@@ -19,7 +19,7 @@ module IronTrellis
         # texts by a thousand runs is off by 0.011 in one case of three (the standard deviation of a share of 0.85).
         MOST_RUNS = 1_024
         # Which texts meet is told of long ones by every fourth of their runs. Texts a little longer than the limit take part in both, since those that are alike are of nearly
-        # one length (of likeness LEAST by a third at most).
+        # one length (of likeness NEAR by a fifth at most).
         COARSE = 4
         BOTH = (MOST_RUNS + 1)..(MOST_RUNS * 1.4)
         # Sketches by one part of the runs, and the numbers of the texts that they are of.
@@ -34,7 +34,7 @@ module IronTrellis
         end
 
         # @param shingles [Numo::UInt32] of the next text
-        # @param fingerprint [Object] equal where two texts say the same
+        # @param fingerprint [Object] equal where two texts are the same to the letter
         # @return [void]
         def add(shingles, fingerprint)
           number = @texts.size
@@ -63,13 +63,13 @@ module IronTrellis
           copies
         end
 
-        # Walks from a text that stands for itself over pairs of copies, as far as they are still like it.
+        # Walks from a text that stands for itself over pairs of copies, as far as they are copies of it: what is one of a copy only is none of what stands for that.
         def gather(stands, neighbours, copies)
           waiting = neighbours[stands].keys
           while (number = waiting.shift)
-            next if number == stands || copies.key?(number) || (likeness = likeness(stands, number)) < LEAST
+            next if number == stands || copies.key?(number) || (likeness = likeness(stands, number)) < NEAR
 
-            copies[number] = Copy.new(stands, likeness)
+            copies[number] = Copy.new(stands, [likeness, NEARLY_SAME].min)
             waiting.concat(neighbours[number].keys)
           end
         end

@@ -3,10 +3,10 @@
 module IronTrellis
   module Core
     module Copies
-      # The text that a page is there for: without navigation, the page's own header and footer and what stands aside, and without the
-      # boilerplate of its group.
+      # The text that a page is there for: without navigation, the page's own header and footer and what stands aside, without lines that are nothing but
+      # links, and without the boilerplate of its kind.
       module MainText
-        # A page of which nearly nothing is left is nothing but its template: then that counts.
+        # A page of which nearly nothing is left is nothing but its template, or a list of links: then that counts.
         LEAST_WORDS = 15
 
         module_function
@@ -14,25 +14,34 @@ module IronTrellis
         # @param texts [String] a block a line
         # @param frames [Array<Integer>] numbers of lines, from and to (not included) by turns, that are no main text
         # @return [Array<String>] the blocks outside the frames; all of them where there are none
-        def blocks(texts, frames)
-          lines = texts.split("\n")
-          return lines if frames.nil? || frames.empty?
+        def blocks(texts, frames) = texts.split("\n").then { |lines| numbers(lines.size, frames).map { |number| lines[number] } }
+
+        # @param size [Integer] how many lines there are
+        # @param frames [Array<Integer>] as #blocks takes them
+        # @return [Array<Integer>] numbers of the lines outside the frames; of all where there are none
+        def numbers(size, frames)
+          return (0...size).to_a if frames.nil? || frames.empty?
 
           starts = frames.each_slice(2).map(&:last).unshift(0)
-          ends = frames.each_slice(2).map(&:first).push(lines.size)
-          outside = starts.zip(ends).flat_map { |from, to| lines[from...to] || [] }
-          outside.empty? ? lines : outside
+          ends = frames.each_slice(2).map(&:first).push(size)
+          outside = starts.zip(ends).flat_map { |from, to| (from...[to, size].min).to_a }
+          outside.empty? ? (0...size).to_a : outside
         end
 
-        # @param blocks [Array<String>] as #blocks gives them
-        # @param boilerplate [Hash{String => true}] of the page's group
-        # @return [String]
-        def of(blocks, boilerplate)
-          return blocks.join("\n") if boilerplate.empty?
+        # @param lines [Array<String>] all of a page
+        # @param numbers [Array<Integer>] of those outside the frames
+        # @param menus [Array<Integer>] of those that are nothing but links
+        # @param boilerplate [Array<Hash{String => true}>] of the groups and folders that the page belongs to
+        # @return [Array<Integer>] numbers of the lines of its main text
+        def own(lines, numbers, menus, boilerplate)
+          spoken = enough(lines, numbers, numbers - (menus || []))
+          return spoken if boilerplate.all?(&:empty?)
 
-          own = blocks.reject { |block| boilerplate.key?(block) }.join("\n")
-          (own.count(" \n") + 1 < LEAST_WORDS) ? blocks.join("\n") : own
+          enough(lines, spoken, spoken.reject { |number| boilerplate.any? { |blocks| blocks.key?(lines[number]) } })
         end
+
+        def enough(lines, all, some) = (some.size == all.size || some.sum { |number| lines[number].count(" ") + 1 } < LEAST_WORDS) ? all : some
+        private_class_method :enough
       end
     end
   end

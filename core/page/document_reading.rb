@@ -24,7 +24,7 @@ module IronTrellis
         OPEN_GRAPH = /\Aog:/
         JSON_LD = %r{\A\s*application/ld\+json\s*(?:;|\z)}i
 
-        attr_reader :links, :text, :frames, :data
+        attr_reader :links, :text, :frames, :menus, :anchors, :data
 
         # @param html [String] the document as UTF-8
         # @param url [Url::Parts] where it was found
@@ -126,7 +126,8 @@ module IronTrellis
           body = @document.at_css("body")
           @body = serialised(body)
           @links.concat(@body.links)
-          @text, @frames = (fallbacks? ? without_fallbacks(body) : @body).then { |read| [read.text, read.frames] }
+          read = fallbacks? ? without_fallbacks(body) : @body
+          @text, @frames, @menus, @anchors = read.text, read.frames, read.menus, read.anchors
         end
 
         def serialised(body) = SerialisedBody.new(body ? body.inner_html : +"", @resolver).read

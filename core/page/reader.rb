@@ -45,7 +45,7 @@ module IronTrellis
           DocumentReading.new(text, url, drop: @drop).tap do |html|
             facts.lang, facts.titles, facts.description, facts.h1 = html.lang, html.titles, html.description, html.h1
             facts.images, facts.images_without_alt = html.images, html.images_without_alt
-            facts.text, facts.frames = html.text, html.frames
+            facts.text, facts.frames, facts.menus, facts.anchors = html.text, html.frames, html.menus, html.anchors
             facts.words = Content::Words.count(facts.text)
             facts.viewport, facts.outline, facts.open_graph = html.viewport, html.outline, html.open_graph
             facts.data, facts.data_problems = html.data.items, html.data.problems

@@ -15,7 +15,7 @@ module IronTrellis
         # value is taken for one.
         VALUE = '(?:\s+(?!%<name>s=)[^\s=">]+(?:="[^"]*+")?)*+\s+%<name>s="([^"]*)"'
         ANCHOR = "a(?=[\\s>])(?:(?=#{format(VALUE, name: "href")}))?(?:(?=#{format(VALUE, name: "rel")}))?()"
-        SPECIAL = '(/?(?:a|area|img|source|form|nav|header|main|aside|footer)(?=[\s>]))'
+        SPECIAL = '(/?(?:a|area|img|input|source|form|h[1-6]|nav|header|main|aside|footer)(?=[\s>]))'
         # Elements within a line of text, and those without any; all others part words, and blocks.
         INLINE = "/?(?:a|abbr|acronym|b|bdi|bdo|big|cite|code|data|del|dfn|em|font|i|ins|kbd|label|link|mark|meta|noscript|q|s|samp|script|small|span|" \
           'strike|strong|style|sub|sup|time|tt|u|var|wbr|[a-z]+-[a-z0-9-]+)(?=[\s>])()'
@@ -31,10 +31,13 @@ module IronTrellis
         SRCSET_URL = /(?:\A|,)\s*([^\s,]\S*[^\s,])/
         FOLD = /[[:space:]]+/
         UNFOLDED = /\A[[:space:]]|[[:space:]]{2}|[\t-\r\u0085\u00A0\u2000-\u200A\u2028\u2029\u202F\u3000]|[[:space:]]\z/
-        READERS = %w[href src srcset alt rel action method].to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }.freeze
+        READERS = %w[href src srcset alt rel action method type width height].to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }.freeze
 
-        # `text` is the visible text, one block a line, white space folded; `frames` are the numbers of the lines between which it isn't main text.
-        attr_reader :links, :images, :images_without_alt, :text, :frames
+        HEADING = /\Ah[1-6]\z/
+
+        # `text` is the visible text, one block a line, white space folded; `frames` are the numbers of the lines between which it isn't main text, `menus` those of lines that are
+        # nothing but links; `anchors` are [AnchorLines::Anchor] of the main text.
+        attr_reader :links, :images, :images_without_alt, :text, :frames, :menus, :anchors
 
         # @param html [String] serialised, UTF-8; it is taken over
         # @param resolver [Url::Resolver] with the document's base
@@ -45,8 +48,10 @@ module IronTrellis
           @links = []
           @images = @images_without_alt = 0
           @landmarks = []
-          @anchors = []
+          @open = []
           @starts = []
+          @spans = []
+          @headings = 0
           @text = String.new(capacity: html.bytesize, encoding: Encoding::BINARY)
           @broken = true
         end
@@ -61,11 +66,18 @@ module IronTrellis
             act_on(scanner)
           end
           keep_text(from, @html.bytesize)
-          @text, @frames = Content::Frames.part(Content::Blocks.tidy(@text), FRAME)
+          place_anchors
           self
         end
 
         private
+
+        def place_anchors
+          raw = @text.b
+          @text, @frames = Content::Frames.part(Content::Blocks.tidy(@text), FRAME)
+          lines = AnchorLines.new(raw, @spans, mark: FRAME, lines: @text.count("\n") + (@text.empty? ? 0 : 1))
+          @menus, @anchors = lines.menus, lines.anchors
+        end
 
         # Between two blocks there is mostly a line break and nothing else.
         def keep_text(from, to)
@@ -93,12 +105,26 @@ module IronTrellis
           break_text
           case name
           when "img" then image(scanner[REST])
+          when "input" then picture_button(scanner[REST])
+          when HEADING then begin_heading
           when "source" then srcset(scanner[REST], "")
           when "area" then area(scanner[REST])
           when "form" then form(scanner[REST])
           when *Link.places then enter(name)
-          else leave(name.delete_prefix("/"))
+          else leave_element(name.delete_prefix("/"))
           end
+        end
+
+        def leave_element(name)
+          return leave(name) unless HEADING.match?(name)
+
+          @headings -= 1 if @headings.positive?
+        end
+
+        # A link around a heading belongs to what it heads, like one in it.
+        def begin_heading
+          @headings += 1
+          @open.each { |_, span| span.heading = true if span }
         end
 
         def enter(name)
@@ -125,13 +151,17 @@ module IronTrellis
         # The link takes its place among the others where the anchor begins, its text is known where it ends.
         def begin_anchor(scanner)
           href = scanner[HREF]
-          @anchors << (href && add("anchor", plain(href), "", scanner[REL]))
+          link = href && add("anchor", plain(href), "", scanner[REL])
+          span = AnchorLines::Span.new(link.target, @text.bytesize, nil, @headings.positive?) if link && !@framed
+          @open << [link, span]
           @starts << scanner.pos
         end
 
         def end_anchor(position)
-          link, from = @anchors.pop, @starts.pop
+          (link, span), from = @open.pop, @starts.pop
           link.text = anchor_text(@html.byteslice(from, position - from)) if link
+          span.to = @text.bytesize if span
+          @spans << span if span
         end
 
         def anchor_text(html)
@@ -152,6 +182,11 @@ module IronTrellis
           text = folded(alt)
           add("image", attribute(attributes, "src"), text)
           srcset(attributes, text.to_s)
+        end
+
+        # A button may be an image (HTML standard, input type=image).
+        def picture_button(attributes)
+          image(attributes) if attribute(attributes, "type").to_s.strip.casecmp?("image")
         end
 
         def srcset(attributes, text)

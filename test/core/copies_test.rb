@@ -37,9 +37,16 @@ class CoreCopiesTest < Minitest::Test
     assert_equal({1 => [0, 1.0], 2 => [0, 0.92]}, copies(changed, changed, changed(59), (1..60).map { |number| "else#{number}" }.join(" ")))
   end
 
-  def test_a_copy_of_a_copy_belongs_to_the_cluster_while_it_is_still_like_the_first
-    assert_equal({1 => [0, 0.87], 2 => [0, 0.8]}, copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60)))
-    assert_equal({1 => [0, 0.87], 3 => [2, 0.9]}, copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60, 80), changed(0, 1, 2, 20, 60, 80, 100, 119)).then { |found| found.slice(1).merge(found.slice(3)) })
+  def test_a_copy_of_a_copy_is_none_where_it_is_not_like_what_stands_for_that
+    assert_equal({1 => [0, 0.87]}, copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60)))
+    assert_equal({1 => [0, 0.87], 3 => [2, 0.9]}, copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60, 80), changed(0, 1, 2, 20, 60, 80, 100, 119)))
+  end
+
+  def test_what_differs_in_letters_case_or_signs_is_no_exact_copy
+    assert_equal({1 => [0, 1.0]}, copies(changed, changed))
+    finder = Copies::Finder.new
+    [changed, changed.sub("word7", "Word7"), "#{changed};"].each { |text| finder.add(Copies::Shingles.of(text), text) }
+    assert_equal [Copies::Finder::NEARLY_SAME] * 2, finder.copies.values.map(&:likeness)
   end
 
   def test_texts_without_words_are_no_copies_of_others
@@ -98,8 +105,45 @@ class CoreCopiesTest < Minitest::Test
     assert_equal({"Ask us by letter" => true}, boilerplate)
     assert_empty Copies::Boilerplate.of(pages.first(4))
     assert_empty Copies::Boilerplate.of(Array.new(9) { pages.first }), "the same page again and again tells nothing"
-    assert_equal changed, Copies::MainText.of(["Ask us by letter", changed], boilerplate)
-    assert_equal "Ask us by letter\nLamp 1", Copies::MainText.of(pages[1], boilerplate), "nothing but its template"
+    own = ->(lines, menus = nil) { Copies::MainText.own(lines, (0...lines.size).to_a, menus, [boilerplate]) }
+    assert_equal [1], own.call(["Ask us by letter", changed])
+    assert_equal [0, 1], own.call(pages[1]), "nothing but its template"
+    assert_equal [1], own.call(["Contents of the book", changed], [0]), "nothing but links"
+    assert_equal [0, 1], own.call(["Contents of the book", "Lamps"], [0]), "nothing but a list of links"
+  end
+
+  def test_frames_of_a_deeper_folder_are_found_whatever_else_its_group_holds
+    pages = (1..9).map { |number| ["http://a.test/doc/api/#{number}", ["Chapters of the reference", "Page #{number}"]] } + (1..30).map { |number| ["http://a.test/doc/x#{number}/", ["Part #{number}"]] }
+    frames = Copies::FolderFrames.new(pages.map(&:first))
+    frames.sample.each { |url| frames.add(url, pages.to_h.fetch(url)) }
+    assert_equal({"http://a.test/doc/api/" => {"Chapters of the reference" => true}}, frames.call)
+    assert_equal %w[http://a.test/doc/ http://a.test/doc/api/], Copies::FolderFrames.folders("http://a.test/doc/api/1?x=/y/")
+    assert_empty Copies::FolderFrames.folders("http://a.test/top")
+  end
+
+  # A listing quotes two entries with their links and says one line itself; two pages that quote each other have nothing of their own.
+  def test_what_a_listing_quotes_belongs_to_the_page_that_it_links_to
+    said = ->(name, size = 40) { (1..size).map { |number| "#{name}#{number}" }.join(" ") }
+    shingles = Copies::Shingles.method(:of)
+    own = Copies::OwnShare.new(0)
+    own.add(shingles.call("#{said.call("oil", 20)} #{said.call("more")}"), name: :oil)
+    own.add(shingles.call(said.call("wick")), name: :wick)
+    own.add(shingles.call(said.call("list", 9)), name: :list, quotes: [[shingles.call(said.call("oil", 20)), [:wick, :oil]], [shingles.call(said.call("wick")), [:wick]]])
+    own.add(shingles.call("x"), name: :one, quotes: [[shingles.call(said.call("both")), [:other]]])
+    own.add(shingles.call("y"), name: :other, quotes: [[shingles.call(said.call("both")), [:one]]])
+    own.add(shingles.call("z"), name: :teaser, quotes: [[shingles.call(said.call("teased")), [:gone]]])
+    shares = own.shares.map { |share| share.round(2) }
+    assert_equal [1.0, 1.0, 0.09], shares.first(3)
+    assert_equal [0.03, 0.03, 1.0], shares.last(3), "what nobody else says is its own, though a link stands beside it"
+  end
+
+  def test_lines_that_may_be_quotes_are_those_at_a_link_and_under_a_linked_heading
+    anchor = ->(target, line, sole: false, heading: false) { Copies::Quotes::Anchor.new(target: target, from: line, to: line, sole: sole, heading: heading) }
+    quotes = ->(anchors, size = 12) { Copies::Quotes.of((0...size).to_a, anchors).then { |own, found| [own, found.map { |one| [one.lines, one.targets] }] } }
+    assert_equal [[0, 1, 3, 4], [[[2], [:a]]]], quotes.call([anchor.call(:a, 2)], 5)
+    assert_equal [[0], [[[1, 2, 3, 4], [:a]], [[5, 6, 7], [:a, :b]], [[8, 9, 10, 11], [:b]]]], quotes.call([anchor.call(:a, 4, sole: true), anchor.call(:b, 8, sole: true)])
+    heads = quotes.call([anchor.call(:a, 0, heading: true), anchor.call(:b, 9, heading: true)]).last
+    assert_equal [(0..11).to_a, [0, 1, 2, 3, 4, 5, 6, 7, 8], [6, 7, 8, 9, 10, 11]], [heads.flat_map(&:first), *%i[a b].map { |name| heads.select { |_, targets| targets.include?(name) }.flat_map(&:first) }]
   end
 
   def test_frames_are_what_stands_outside_main_and_in_navigation

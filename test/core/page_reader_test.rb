@@ -139,4 +139,19 @@ class PageReaderTest < Minitest::Test
     50.times { read(Random.bytes(2000)) }
     assert_equal "html", read("<a href='http://[bad'>x</a><a href='\xFF\xFE'>y</a>\0<title>\0</title>").kind
   end
+
+  def reading_of(body) = IronTrellis::Core::Page::DocumentReading.new("<body>#{body}</body>", IronTrellis::Core::Url::NormalForm.parse("http://a.test/"))
+
+  def test_lines_that_are_nothing_but_links_and_where_anchors_stand
+    page = reading_of("<nav><a href=/n>Nav</a></nav><div>&nbsp;</div><h2><a href=/a>Oil</a></h2><p>On oil, with <a href=/b>a word</a></p><p><a href=/c>One</a> | &nbsp;<a href=/d>Two</a> ›</p><a href=/e><h3>Card</h3>\n <p>Said</p></a><p> <a href=/f><img src=/i alt=x></a></p>End")
+    assert_equal "Nav\nOil\nOn oil, with a word\nOne | Two ›\nCard\nSaid\nEnd", page.text
+    assert_equal [1, 3], page.menus
+    assert_equal [["/a", 1, 1, true, true], ["/b", 2, 2, false, false], ["/c", 3, 3, false, false], ["/d", 3, 3, false, false], ["/e", 4, 5, false, true], ["/f", 6, 6, false, false]],
+      page.anchors.map { |one| [one.target.delete_prefix("http://a.test"), one.from, one.to, one.sole, one.heading] }
+  end
+
+  def test_a_button_may_be_an_image
+    page = reading_of('<form><input type=image src=/go.png alt=Go><input type="IMAGE" src=/x.png><input type=text name=q></form>')
+    assert_equal [2, 1, [["image", "http://a.test/go.png", "Go"], ["image", "http://a.test/x.png", nil]]], [page.images, page.images_without_alt, page.links.select { |link| link.type == "image" }.map { |link| [link.type, link.target, link.text] }]
+  end
 end

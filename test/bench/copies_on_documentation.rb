@@ -1,0 +1,114 @@
+# frozen_string_literal: true
+
+# What is told of copies on real documentation, against Jaccard's index worked out in full over the same main texts: which share of those told are copies of the
+# page that is said to stand for them, and which share of all copies is told. Pages of Debian's packages are read from their folders:
+#
+#   apt-get install python3-doc postgresql-doc-15 lilypond-doc-html libboost-doc cppreference-doc-en-html
+#   ruby test/bench/copies_on_documentation.rb [PACKAGE]...
+require_relative "support"
+require_relative "../../iron_trellis"
+
+PACKAGES = ARGV.empty? ? %w[python3.11-doc postgresql-doc-15 lilypond-doc-html libboost1.74-doc cppreference-doc-en-html] : ARGV
+Copies = IronTrellis::Core::Copies
+NEAR = Copies::Finder::NEAR
+
+# The pages of one package, in the place of a crawl's (Store::PageTexts).
+class Documentation
+  attr_reader :rows
+
+  def initialize(package)
+    reader = IronTrellis::Core::Page::Reader.new(agent: "x")
+    @rows = files(package).filter_map { |file| row(reader, file) }
+    ids = @rows.to_h { |row| [row["url"], row["url_id"]] }
+    @rows.each { |row| row["anchor_targets"].map! { |target| ids.fetch(target, -1) } }
+  end
+
+  def words = @rows.sum { |row| row["words"] }
+
+  def urls = @rows.map { |row| row["url"] }
+
+  def each_group_sample = @rows.group_by { |row| row["group"] }.each { |group, rows| yield group, rows.sort_by { |row| row["url_id"] }.first(IronTrellis::Store::PageTexts::SAMPLE) }
+
+  def in_folders(urls)
+    wanted = urls.to_h { |url| [url, true] }
+    yield(@rows.select { |row| wanted.key?(row["url"]) }.sort_by { |row| row["url"] })
+  end
+
+  def in_order(&block) = ordered.each_slice(500, &block)
+
+  def ordered = @rows.sort_by { |row| [row["url"].size, row["url"]] }
+
+  private
+
+  def files(package) = `dpkg -L #{package}`.lines.map(&:chomp).grep(/\.html?\z/).select { |file| File.file?(file) && !File.symlink?(file) }
+
+  def row(reader, file)
+    url = "http://doc.test#{file.delete_prefix("/usr/share")}"
+    facts = reader.call(url: IronTrellis::Core::Url::NormalForm.parse(url), header_lines: ["Content-Type: text/html"], body: File.binread(file))
+    return if facts.words.to_i.zero? || facts.refresh&.instant?
+
+    anchors = facts.anchors || []
+    {"url_id" => IronTrellis::Core::Url::NormalForm.id(1, url), "url" => url, "group" => url[%r{\Ahttp://doc.test/[^/]+/[^/]+/}], "texts" => facts.text, "frames" => facts.frames, "menus" => facts.menus, "words" => facts.words,
+     "anchors" => anchors.flat_map { |one| [one.from, one.to, (one.sole ? 1 : 0) | (one.heading ? 2 : 0)] }, "anchor_targets" => anchors.map(&:target)}
+  rescue IronTrellis::Core::Page::Unreadable
+    nil
+  end
+end
+
+# Shingles of each page's main text, as plain strings without our numbers for them: what the copies are held to.
+class MainTexts < IronTrellis::Work::CopiesOfCrawl
+  attr_reader :sets
+
+  def call
+    @sets = {}
+    super
+  end
+
+  private
+
+  def read(pages)
+    pages.each { |page| @sets[page.url] = runs(text(page, page.main)) }
+    super
+  end
+
+  def runs(text)
+    words = text.downcase.scan(/[[:alnum:]_]+/)
+    ((words.size < 5) ? [words] : words.each_cons(5)).to_h { |run| [run.join(" ").hash, true] }
+  end
+end
+
+def likeness(one, other)
+  both = (one.size < other.size) ? one.count { |run, _| other.key?(run) } : other.count { |run, _| one.key?(run) }
+  all = one.size + other.size - both
+  all.zero? ? 1.0 : both.fdiv(all)
+end
+
+# Every page that is a copy of an earlier one that is none itself. Two sets so alike share one of the rarest of their members (prefix filtering, Chaudhuri et al. 2006).
+def true_copies(sets)
+  frequency = sets.each_value.with_object(Hash.new(0)) { |set, counts| set.each_key { |run| counts[run] += 1 } }
+  index = Hash.new { |all, run| all[run] = [] }
+  sets.each_with_object({}) do |(url, set), found|
+    prefix = set.keys.sort_by { |run| [frequency[run], run] }.first(set.size - (NEAR * set.size).ceil + 1)
+    stands = prefix.flat_map { |run| index[run] }.uniq.find { |other| likeness(set, sets[other]) >= NEAR }
+    stands ? found[url] = stands : prefix.each { |run| index[run] << url }
+  end
+end
+
+total = Hash.new(0)
+by_package = PACKAGES.to_h do |package|
+  documentation = Documentation.new(package)
+  finder = MainTexts.new(documentation)
+  rows = nil
+  seconds = Bench.seconds { rows = finder.call }
+  urls = documentation.rows.to_h { |row| [row["url_id"], row["url"]] }
+  sets = documentation.ordered.to_h { |row| [row["url"], finder.sets.fetch(row["url"])] }
+  told = rows.select { |row| row["copy_of"] }.to_h { |row| [urls.fetch(row["url_id"]), row] }
+  right = told.count { |url, row| likeness(sets[url], sets[row["copy_of"]]) >= NEAR }
+  exact = told.select { |_, row| row["likeness"] == 1.0 }
+  same = exact.count { |url, row| documentation.rows.find { |one| one["url"] == url }["texts"].split("\n").size == documentation.rows.find { |one| one["url"] == row["copy_of"] }["texts"].split("\n").size }
+  truth = true_copies(sets)
+  found = truth.keys.count { |url| told.key?(url) }
+  {pages: sets.size, told: told.size, right: right, exact: exact.size, exact_same: same, copies: truth.size, found: found}.each { |name, number| total[name] += number }
+  [package, {pages: sets.size, told: told.size, precision: told.empty? ? nil : right.fdiv(told.size).round(3), recall: truth.empty? ? nil : found.fdiv(truth.size).round(3), seconds: seconds.round(1)}]
+end
+Bench.report(bench: "copies_on_documentation", aim: 0.95, precision: total[:right].fdiv(total[:told]).round(3), recall: total[:found].fdiv(total[:copies]).round(3), **total, by_package: by_package)
