@@ -25,8 +25,8 @@ module IronTrellis
         rescue => error
           failed(FetchError.from(error), guard, url)
         end
-        answer.response_ms = guard.elapsed_ms
-        answer.first_byte_ms = guard.first_byte_ms
+        answer.response_ms = [answer.response_ms, guard.elapsed_ms].compact.min
+        answer.first_byte_ms = guard.first_byte_ms && [guard.first_byte_ms, answer.response_ms].min
         answer
       end
 
@@ -54,6 +54,7 @@ module IronTrellis
           answer.header_lines = guard.header_lines
           guard.begin_body(body_limit)
           answer.body = read_body(response, verb, body_limit)
+          answer.response_ms = connection.served_ms
         end
         @partial = nil
         answer

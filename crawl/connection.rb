@@ -7,6 +7,9 @@ module IronTrellis
   module Crawl
     # A persistent connection to one origin, whose reads are guarded.
     class Connection < Net::HTTP
+      # Where the milliseconds since data were last sent stand in the system's record; those since data were last received stand behind the next number.
+      LAST_DATA_SENT = 44
+
       # @param url [Core::Url::Parts] any URL of the origin
       # @param address [String] the address to connect to
       # @param port [Integer]
@@ -48,6 +51,17 @@ module IronTrellis
 
       # @return [Boolean] whether it has served a request before, so that the server may have closed it meanwhile
       def used? = !@last_communicated.nil?
+
+      # How long the server took, as the system saw it: from the last byte of the request to the last one of the answer, however late we came to read it (tcp(7), TCP_INFO).
+      #
+      # @return [Integer, nil] milliseconds; nil where the system doesn't tell
+      def served_ms
+        info = @socket.io.to_io.getsockopt(Socket::IPPROTO_TCP, Socket::TCP_INFO).data
+        sent, received = info.byteslice(LAST_DATA_SENT, 12).unpack("L<x4L<")
+        sent - received if sent && received && sent >= received
+      rescue SystemCallError, NoMethodError, IOError
+        nil
+      end
 
       # @return [Boolean] whether it is open and can't be used again
       def spoilt? = started? && (@socket.closed? || @socket.spoilt?)

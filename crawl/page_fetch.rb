@@ -59,15 +59,10 @@ module IronTrellis
         Outcome.new(item: item, answer: answer)
       end
 
-      # What turns out to be a page is read, however it was linked to.
+      # What is embedded stays a resource, even where it answers with a page.
       def head(item)
         answer = @client.fetch(item.parts, verb: :head)
-        (HEAD_REFUSED.include?(answer.status) || (page?(answer) && !item.external?)) ? @client.fetch(item.parts) : answer
-      end
-
-      def page?(answer)
-        type = answer.headers.first("content-type").to_s if answer.status == 200
-        type&.match?(%r{\A\s*(?:text/html|application/xhtml\+xml|application/pdf)}i)
+        HEAD_REFUSED.include?(answer.status) ? @client.fetch(item.parts) : answer
       end
 
       def read(url, answer)

@@ -18,9 +18,9 @@ module IronTrellis
             count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1 << type) AS types
           FROM %<links>s WHERE source_id <> target_id GROUP BY target_id
         SQL
-          SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE internal) AS links_out_internal,
-            count(DISTINCT target_id) FILTER (WHERE NOT internal) AS links_out_external
-          FROM %<links>s WHERE type = #{TYPES["anchor"]} AND source_id <> target_id GROUP BY source_id
+          SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND internal) AS links_out_internal,
+            count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND NOT internal) AS links_out_external, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["frame"]}) AS frames_out
+          FROM %<links>s WHERE type IN (#{TYPES["anchor"]}, #{TYPES["frame"]}) AND source_id <> target_id GROUP BY source_id
         SQL
           SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER (WHERE e.alternates IS NOT NULL) AS alternates
           FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
@@ -53,7 +53,7 @@ module IronTrellis
       GRAPH = %w[graph ranks].freeze
 
       URLS = <<~SQL
-        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, l.in_sitemaps, l.alternates
+        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, o.frames_out, l.in_sitemaps, l.alternates
         FROM %<frontier>s f
         LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
         LEFT JOIN %<graph>s g ON g.url_id = f.url_id
@@ -65,8 +65,14 @@ module IronTrellis
       HOPS = "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
       CANONICALS = "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.canonical_state = 'other'"
       TEXTS = <<~SQL
-        SELECT b.url_id, b.texts, p.titles[1] AS title, h.authority FROM %<page_blocks>s b JOIN %<frontier>s f ON f.url_id = b.url_id
-        JOIN %<page_facts>s p ON p.url_id = b.url_id JOIN crawl_hosts h ON h.id = f.host_id WHERE h.authority = ANY($1::text[]) AND p.status = 200
+        SELECT p.url_id, f.url, b.texts AS text, b.frames, b.menus, p.outline, p.titles[1] AS title, h.authority FROM %<page_facts>s p JOIN %<frontier>s f ON f.url_id = p.url_id
+        JOIN crawl_hosts h ON h.id = f.host_id LEFT JOIN %<page_blocks>s b ON b.url_id = p.url_id
+        WHERE h.authority = ANY($1::text[]) AND p.status = 200 AND p.kind = 'html' AND p.redirect_to_id IS NULL AND f.purpose = #{Frontier::PURPOSES[:page]}
+      SQL
+      # The page that a host shows first.
+      HOMES = <<~SQL
+        SELECT DISTINCT ON (h.authority) h.authority, b.texts FROM %<frontier>s f JOIN crawl_hosts h ON h.id = f.host_id JOIN %<page_blocks>s b ON b.url_id = f.url_id JOIN %<page_facts>s p ON p.url_id = f.url_id
+        WHERE h.authority = ANY($1::text[]) AND p.status = 200 ORDER BY h.authority, f.depth, length(f.url), f.url_id
       SQL
 
       # @return [Array<Hash>] what authority flows between page groups, {from, to, links, share}; none of a crawl of a list
@@ -120,11 +126,18 @@ module IronTrellis
         RobotsFiles.all(@crawl.id).to_h { |row| [row["origin"], row["error"].nil? && row["status"].to_i < 500] }
       end
 
-      # @return [Hash{String => Hash}] by authority: title and text of what it answers for a page that isn't there, where it says it were
+      # @param authorities [Array<String>]
+      # @return [Hash{String => String}] by authority, the text of its home page
+      def homes(authorities) = Sql.run(format(HOMES, @names), [Sql.array(authorities)]).values.to_h
+
+      # @return [Array<Integer>] how long the pages took that were asked again, in milliseconds
+      def asked_again = Sql.run("SELECT again_ms FROM #{@names[:page_facts]} WHERE again_ms IS NOT NULL").column_values(0).map(&:to_i)
+
+      # @return [Hash{String => Hash}] by authority: what it answers for a page that isn't there, where it says it were: url, title, text, outline, frames, menus
       def missing_pages = Probes.new(@crawl).answering
 
       # @param authorities [Array<String>]
-      # @yieldparam rows [Array<Hash>] url_id, texts, title, authority of pages that answer 200
+      # @yieldparam rows [Array<Hash>] url_id, url, text, frames, menus, outline, title, authority of pages that answer 200
       def texts(authorities, &block) = Sql.stream(format(TEXTS, @names), [Sql.array(authorities)], portion: 200, &block)
 
       private

@@ -11,7 +11,7 @@ module IronTrellis
           viewport outline open_graph data data_problems],
         "raw_answers" => %w[crawl_id url_id header_lines body],
         "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
-        "links" => %w[crawl_id position source_id target_id type place followed internal rel text]
+        "links" => %w[crawl_id position source_id target_id type place followed internal rel text px]
       }.freeze
       TYPES = Core::Page::Link.types.each_with_index.to_h.freeze
       PLACES = Core::Page::Link.places.each_with_index.to_h.freeze
@@ -103,7 +103,7 @@ module IronTrellis
         source = outcome.item.id
         links.each_with_index.map do |link, position|
           target = link.target
-          [@crawl_id, position, source, @ids.of(target), TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), link.rel, link.text]
+          [@crawl_id, position, source, @ids.of(target), TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), link.rel, link.text, link.px]
         end
       end
     end

@@ -7,6 +7,10 @@ module IronTrellis
       # A fault on more than this share of a group's pages comes from what makes them all, not from one of them.
       TEMPLATE_SHARE = 0.5
       LEAST_PAGES = 3
+      # What nearly all pages of a site have, if it is no small one, is one cause of the site.
+      SITE_SHARE = 0.9
+      LEAST_SITE = 20
+      PAGES = "SELECT count(*) FROM %<ledger>s WHERE kind = 'html' AND indexable"
       MOST_ROWS = 200
 
       # Where robots.txt and sitemap files stand, which are no pages.
@@ -48,7 +52,7 @@ module IronTrellis
         @names = {faults: Partitions.name("faults", run.id), ledger: Partitions.name("ledger_rows", run.id)}
       end
 
-      # @return [Array<Hash>] by rule, by grade and of one grade the heaviest first: code, grade, why, fix, source, urls, times, wanted, weight, groups
+      # @return [Array<Hash>] by rule, by grade and of one grade the heaviest first: code, grade, why, fix, source, urls, times, wanted, weight, whole_site, groups
       #   ([{group, urls, pages, template}], most URLs first), trend ([{crawl, urls}] of the crawls judged by the same rules, the oldest first)
       def call
         Sql.rows(ROLLED_UP, [@run.id]).group_by { |row| row["code"] }.map { |code, rows| rule(code, rows) }.sort_by { |one| [*Core::Faults::Weight.order(one[:grade], one[:weight]), one[:code]] }
@@ -76,10 +80,14 @@ module IronTrellis
         {
           code: code, grade: rule.grade, why: rule::WHY, fix: rule::FIX, source: rule::SOURCE, urls: sum(rows, "urls"), times: sum(rows, "times"), wanted: sum(rows, "wanted"),
           weight: Core::Faults::Weight.of(rule, importance: sum(rows, "importance"), others: sum(rows, "others")),
-          groups: rows.map { |row| group(row) }.sort_by { |one| [-one[:urls], one[:group]] },
+          whole_site: whole_site?(sum(rows, "urls")), groups: rows.map { |row| group(row) }.sort_by { |one| [-one[:urls], one[:group]] },
           trend: before.map { |one| {crawl: one["crawl"], urls: found.fetch([one["run"], code], 0)} }
         }
       end
+
+      def whole_site?(urls) = urls >= LEAST_SITE && urls > SITE_SHARE * pages
+
+      def pages = @pages ||= Sql.run(format(PAGES, @names)).getvalue(0, 0).to_i
 
       def before = @before ||= Sql.rows(BEFORE, [@run.rules_digest, @run.crawl.site_id, @run.crawl.number]).reverse
 

@@ -38,18 +38,19 @@ module IronTrellis
       # @return [void]
       def store(task, outcome)
         answer, facts = outcome.answer, outcome.facts
-        Sql.run("UPDATE host_probes SET state = 'read', status = $3, error = $4, title = $5, text = $6, location = $7, links = $8 WHERE host_id = $1 AND kind = $2",
-          [task.host_id, task.kind, answer&.status, answer&.error, facts&.title, facts&.text, outcome.redirect_to, outcome.ways_on])
+        Sql.run("UPDATE host_probes SET state = 'read', status = $3, error = $4, title = $5, text = $6, location = $7, links = $8, outline = $9, frames = $10, menus = $11 WHERE host_id = $1 AND kind = $2",
+          [task.host_id, task.kind, answer&.status, answer&.error, facts&.title, facts&.text, outcome.redirect_to, outcome.ways_on,
+            JSON.generate(facts&.outline || []), *[facts&.frames, facts&.menus].map { |lines| lines && Sql.array(lines) }])
       end
 
-      # @return [Hash{String => Hash}] by authority: title and text of what answers 2xx for a page that isn't there
+      # @return [Hash{String => Hash}] by authority what answers 2xx for a page that isn't there
       def answering
         all.select { |row| row["kind"] == Core::Hosts::Variants::MISSING && (200..299).cover?(row["status"]) }.to_h { |row| [row["authority"], row] }
       end
 
-      # @return [Array<Hash>] authority, kind, url, status, error, title, text, location, links of each, sorted
+      # @return [Array<Hash>] authority, kind, url, status, error, title, text, location, links, outline, frames, menus of each, sorted
       def all
-        Sql.rows("SELECT h.authority, p.kind, p.url, p.status, p.error, p.title, p.text, p.location, p.links FROM host_probes p JOIN crawl_hosts h ON h.id = p.host_id WHERE h.crawl_id = $1 ORDER BY 1, 2", [@crawl.id])
+        Sql.rows("SELECT h.authority, p.kind, p.url, p.status, p.error, p.title, p.text, p.location, p.links, p.outline, p.frames, p.menus FROM host_probes p JOIN crawl_hosts h ON h.id = p.host_id WHERE h.crawl_id = $1 ORDER BY 1, 2", [@crawl.id])
       end
     end
   end

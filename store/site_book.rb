@@ -18,6 +18,10 @@ module IronTrellis
         WHERE s.crawl_id = $1 AND s.full_at IS NOT NULL AND s.kind <> $2 GROUP BY s.id ORDER BY s.space
       SQL
       SERVING = "SELECT DISTINCT substring(url FROM '^https?://[^/]+') FROM %<stage>s WHERE kind = 'html' AND status BETWEEN 200 AND 299"
+      LANGUAGES = "SELECT lower(substring(lang FROM '^[A-Za-z]+')) AS language, count(*) AS pages FROM %<stage>s WHERE kind = 'html' AND indexable AND lang ~ '^[A-Za-z]' GROUP BY 1"
+      NAMES_LANGUAGES = <<~SQL
+        SELECT 1 FROM (SELECT 1 FROM %<page_facts>s WHERE hreflang IS NOT NULL AND hreflang <> '[]' UNION ALL SELECT 1 FROM %<sitemap_entries>s WHERE alternates IS NOT NULL) named LIMIT 1
+      SQL
       DATA = "SELECT f.url, p.data FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.data IS NOT NULL AND p.status BETWEEN 200 AND 299"
 
       # @param stage [String] the table of staged rows
@@ -32,7 +36,8 @@ module IronTrellis
         settings = @crawl.crawl_settings
         Core::Faults::SiteEvidence.new(
           home: settings.first_urls.first, reads_sitemaps: @crawl.whole? && settings.read_sitemaps, robots: robots(settings.scope), probes: Probes.new(@crawl).all,
-          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN]), odd_facts: odd_facts, serving: Sql.run(format(SERVING, @names)).column_values(0)
+          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN]), odd_facts: odd_facts, serving: Sql.run(format(SERVING, @names)).column_values(0),
+          languages: @crawl.whole? ? Sql.rows(format(LANGUAGES, @names)).to_h { |row| row.values_at("language", "pages") } : {}, names_languages: Sql.run(format(NAMES_LANGUAGES, @names)).ntuples.positive?
         )
       end
 

@@ -4,7 +4,7 @@ module IronTrellis
   module Store
     # What rules ask of the staged rows of a run: pages with what is usual in their group and what is known of their copies, and rows that share a value.
     class StagedRows
-      SUBJECT = %w[url_id url kind status error bytes redirect_to redirect_chain final_url final_status title description h1 words group intent wanted indexable noindex nofollow follow
+      SUBJECT = %w[url_id url kind status error content_type bytes redirect_to redirect_chain final_url final_status title description h1 words group intent wanted indexable noindex nofollow follow
         canonical chosen_canonical robots_allowed robots_line].freeze
       PAGE = "kind = 'html' AND indexable"
       # What is shared, and by which rows. Forms of an address leave out in what two of them differ.

@@ -29,17 +29,19 @@ module IronTrellis
       # @param run [VerdictRun] whose ledger stands
       # @param thresholds [Core::Settings::Thresholds]
       # @param flow [Array<Hash>] {from, to, links, share} between page groups
-      def initialize(run, thresholds, flow)
+      # @param important_known [Boolean] whether anything says which pages of the site matter
+      def initialize(run, thresholds, flow, important_known:)
         @thresholds = thresholds
         @flow = flow
+        @important_known = important_known
         @names = {ledger: Partitions.name("ledger_rows", run.id)}
       end
 
       # @return [Hash] for keeping as JSON
       def call
         {
-          depths: Sql.rows(format(DEPTHS, @names), [@thresholds.important]), folders: folders, flow: @flow, deep_from: @thresholds.deep + 1, important_from: @thresholds.important,
-          deep: list(DEEP, [@thresholds.important, @thresholds.deep]), **LISTS.transform_values { |what| list(what) }
+          depths: Sql.rows(format(DEPTHS, @names), [@thresholds.important]), folders: folders, flow: @flow, deep_from: @thresholds.deep + 1, important_from: @thresholds.important, important_known: @important_known,
+          deep: @important_known ? list(DEEP, [@thresholds.important, @thresholds.deep]) : [], **LISTS.transform_values { |what| list(what) }
         }
       end
 

@@ -4,13 +4,17 @@ module IronTrellis
   module Store
     # The links of a crawl that a rule suspects, picked by the database: the pages they stand on, the targets they lead to.
     class SuspectLinks
+      BROKEN = "t.status >= 400 OR t.status IS NULL AND t.error IS NOT NULL"
+      HTML = "'text/html', 'application/xhtml+xml'"
       # What tells a suspect among the staged rows.
       STAGED = {
         outside: "t.kind = '#{Core::Page::Kind::EXTERNAL}' AND (coalesce(t.final_status, t.status) >= 400 OR t.error IS NOT NULL)",
         missing: "t.status BETWEEN 400 AND 499", failing: "(t.status >= 500 OR t.status IS NULL AND t.error IS NOT NULL)",
-        broken: "(t.status >= 400 OR t.status IS NULL AND t.error IS NOT NULL)", redirecting: "t.redirect_to IS NOT NULL",
+        redirecting: "t.redirect_to IS NOT NULL",
         noindexed: "t.noindex", blocked: "t.robots_allowed IS FALSE", diverted: "t.canonical_state = 'other'",
         unanswering: "t.kind = 'html' AND t.status BETWEEN 200 AND 299", fuller: "t.kind = 'html' AND t.status BETWEEN 200 AND 299",
+        unlike_image: "(#{BROKEN} OR t.kind = 'image' AND t.content_type IN (#{HTML}))",
+        unlike_resource: "(#{BROKEN} OR t.kind = 'style' AND t.content_type <> 'text/css' OR t.kind = 'script' AND (t.content_type IN (#{HTML}, 'text/css', 'application/json') OR t.content_type LIKE 'image/%%'))",
         heavy: "t.kind = 'image' AND t.bytes > %<heavy_image>d"
       }.freeze
       OURS = "t.kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"
@@ -38,6 +42,8 @@ module IronTrellis
         ),
       SQL
 
+      FIRST = "ORDER BY s.url_id, t.url COLLATE \"C\""
+
       # @param stage [String] the table of staged rows
       # @param crawl [Crawl]
       # @param limits [Hash{Symbol => Integer}] the least that the rules judge by: heavy_image
@@ -49,17 +55,20 @@ module IronTrellis
 
       # @param targets [Symbol] which are suspect
       # @param types [Array<String>] of links
-      # @yieldparam rows [Array<Hash>] columns of the linking page, those of the target under "target", and links: [{text, place}] in order
+      # @param once [Boolean] whether of each page only the first target is wanted, with the number of all
+      # @yieldparam rows [Array<Hash>] columns of the linking page, those of the target under "target", links: [{text, place}] in order, and targets, where that was asked for
       # @return [void]
-      def each(targets, types, &block)
-        Sql.stream(format(<<~SQL, @names), [Sql.array(types.map { |type| FactsRows::TYPES.fetch(type) })], portion: 500, &block)
+      def each(targets, types, once: false, &block)
+        sql = format(<<~SQL, @names)
           WITH #{FULLER if targets == :fuller} suspects AS MATERIALIZED (#{suspects(targets)})
           SELECT #{StagedRows.columns("s")}, row_to_json(t) AS target, k.links FROM (
-            SELECT source_id, target_id, json_agg(json_build_object('text', text, 'place', place) ORDER BY position) AS links FROM %<links>s k
+            SELECT source_id, target_id, json_agg(json_build_object('text', text, 'place', place, 'px', px) ORDER BY position) AS links FROM %<links>s k
             WHERE type = ANY($1::smallint[]) AND source_id <> target_id AND target_id IN (SELECT url_id FROM suspects) AND #{LINKS.fetch(targets, "TRUE")}
             GROUP BY source_id, target_id
           ) k JOIN %<stage>s s ON s.url_id = k.source_id JOIN suspects t ON t.url_id = k.target_id
         SQL
+        sql = sql.sub("SELECT #{StagedRows.columns("s")}", "SELECT DISTINCT ON (s.url_id) #{StagedRows.columns("s")}, count(*) OVER (PARTITION BY s.url_id) AS targets") + FIRST if once
+        Sql.stream(sql, [Sql.array(types.map { |type| FactsRows::TYPES.fetch(type) })], portion: 500, &block)
       end
 
       private

@@ -34,7 +34,7 @@ module IronTrellis
       # @return [void]
       def rest(rows, links, site)
         rows.pages(@limits.least(:thin_group_pages)) { |some| keep(some.flat_map { |row| about_page(row) }) }
-        Core::Faults::LinkRule.all.each { |rule| links.each(rule.targets, rule.links) { |some| keep(some.flat_map { |row| about_links(rule, row) }) } }
+        Core::Faults::LinkRule.all.each { |rule| links.each(rule.targets, rule.links, once: rule.once?) { |some| keep(some.flat_map { |row| about_links(rule, row) }) } }
         Core::Faults::SetRule.all.each { |rule| rows.sharing(rule.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) } }
         keep(Core::Faults::SiteRule.all.flat_map { |rule| about_site(rule, site) })
       end
@@ -56,9 +56,13 @@ module IronTrellis
 
       def about_links(rule, row)
         source = Core::Faults::Subject.of(row)
-        links = row["links"].map { |link| {text: link["text"], place: link["place"] && PLACES[link["place"]]} }
-        told(row["url_id"], source, [judge(rule, source.group).check(source, Core::Faults::Subject.of(row["target"]), links)].compact)
+        told(row["url_id"], source, [judge(rule, source.group).check(source, Core::Faults::Subject.of(row["target"]), row["links"].map { |link| link(link) }, **of_page(rule, row))].compact)
       end
+
+      def link(row) = {text: row["text"], place: row["place"] && PLACES[row["place"]], **(row["px"] ? {px: row["px"]} : {})}
+
+      # What is told once a page is told with the number of its targets.
+      def of_page(rule, row) = rule.once? ? {targets: row["targets"]} : {}
 
       def about_set(rule, row)
         page = Core::Faults::Subject.of(row)

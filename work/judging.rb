@@ -46,7 +46,7 @@ module IronTrellis
 
       # What screens show of the site as a whole.
       def summed_up(run)
-        {structure: Store::Structure.new(run, @limits.for(nil), @facts.flow).call, languages: Store::Deciding::LanguageSummary.new(run, @crawl.crawl_settings.main_host).call}
+        {structure: Store::Structure.new(run, @limits.for(nil), @facts.flow, important_known: @facts.sitemaps? || !@wishes.none?).call, languages: Store::Deciding::LanguageSummary.new(run, @crawl.crawl_settings.main_host).call}
       end
 
       def rules_digest

@@ -37,7 +37,9 @@ module IronTrellis
         @robots_reachable = @facts.robots_reachable
         @canonicals = @facts.canonicals
         @has_sitemaps = @facts.sitemaps?
-        @soft_missing = soft_missing
+        @importance_guessed = !@has_sitemaps && @wishes.none?
+        @soft_missing = MissingPages.new(@facts).call
+        @slow = SlowAnswers.new(@facts.asked_again, @limits.least(:slow_ms))
         @facts.urls { |rows| yield rows.map { |row| judge(row) } }
       end
 
@@ -91,7 +93,7 @@ module IronTrellis
         listed = row["in_sitemaps"] || []
         wish = @wishes.wish_for(url)
         Core::Faults::Subject.new(
-          url: url, kind: row["kind"], status: row["status"], error: row["error"], start: @starts.key?(url), whole: @whole,
+          url: url, kind: kind(row), status: row["status"], error: row["error"], content_type: row["content_type"], start: @starts.key?(url), whole: @whole,
           depth: (row["purpose"] == PAGE) ? row["depth"] : nil, found_by: found_by(row, url, listed), in_sitemaps: listed,
           robots_allowed: row["robots_allowed"], robots_line: row["robots_line"], robots_rule: row["robots_rule"], robots_reachable: reachable?(url),
           redirect_to: row["redirect_to"] || row["refresh_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, redirect_loop: chain.loop?,
@@ -101,10 +103,10 @@ module IronTrellis
           words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
           group: @wishes.group(url), intent: wish&.intent || "undecided", wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
           titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
-          links_out: row["words"] && (row["links_out_internal"] || 0) + (row["links_out_external"] || 0), refresh_source: row["refresh_source"],
+          links_out: row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i), importance_guessed: @importance_guessed, refresh_source: row["refresh_source"],
           directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
           canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
-          response_ms: row["response_ms"], viewport: row["viewport"], nofollow: row["nofollow"], intent_of: wish&.of, intent_subject: wish&.subject, follow: wish&.follow, chosen_canonical: @chosen.for(url), data: row["data"], data_problems: row["data_problems"]
+          response_ms: @slow.judged(row), viewport: row["viewport"], nofollow: row["nofollow"], intent_of: wish&.of, intent_subject: wish&.subject, follow: wish&.follow, chosen_canonical: @chosen.for(url), data: row["data"], data_problems: row["data_problems"]
         )
       end
 
@@ -118,6 +120,14 @@ module IronTrellis
           words: subject.words, word_floor: @limits.for(subject.group).word_floor, soft_missing: subject.soft_missing,
           kept_out: subject.intent == "keep_out"
         )
+      end
+
+      # What is embedded stays what it is embedded as, even where it answers with a page.
+      def kind(row)
+        return row["kind"] if row["purpose"] == PAGE
+
+        embedded = Core::Page::Kind::RESOURCES.select { |name| (row["types"] || 0).anybits?(1 << Store::CrawlFacts::TYPES.fetch(name)) }
+        (embedded.empty? || embedded.include?(row["kind"])) ? row["kind"] : embedded.first
       end
 
       def found_by(row, url, listed)
@@ -156,18 +166,6 @@ module IronTrellis
         return nil if chain.loop?
 
         chain.hops.empty? ? row["status"] : @statuses[chain.final]
-      end
-
-      # @return [Hash{Integer => true}] ids of pages that read like their host's missing page
-      def soft_missing
-        missing = @facts.missing_pages.transform_values { |row| Core::Content::MissingPage.new(title: row["title"], text: row["text"]) }
-        found = {}
-        return found if missing.empty?
-
-        @facts.texts(missing.keys) do |rows|
-          rows.each { |row| found[row["url_id"]] = true if missing.fetch(row["authority"]).like?(title: row["title"], text: row["texts"]) }
-        end
-        found
       end
     end
   end

@@ -11,9 +11,11 @@ module IronTrellis
       # punctuation) take a way that makes no string per word: every word is squeezed into one letter.
       module Words
         SINGLE = '[\p{Han}\p{Hiragana}]'
-        LETTER = '(?:(?![\p{Han}\p{Hiragana}])[\p{L}\p{Nl}])\p{M}*'
-        DIGIT = '\p{Nd}\p{M}*'
-        WORD = /#{SINGLE}\p{M}*|(?:#{LETTER}|#{DIGIT}|_)(?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/
+        # Marks, joiners and what formats text belong to the character before them (WB4); the space of no width parts words.
+        EXTENDED = '(?:\p{M}|(?!\u200B)\p{Cf})*'
+        LETTER = "(?:(?![\\p{Han}\\p{Hiragana}])[\\p{L}\\p{Nl}])#{EXTENDED}"
+        DIGIT = "\\p{Nd}#{EXTENDED}"
+        WORD = /#{SINGLE}#{EXTENDED}|(?:#{LETTER}|#{DIGIT}|_)(?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M}|\p{Cf})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/
         # In bytes, since lookbehind over UTF-8 characters costs ten times as much: a letter is ASCII or any longer
         # character but those of the blocks of punctuation (lead bytes C2 and E2).
         BEFORE = '(?<=[A-Za-z\x80-\xFF])(?<!\xC2[\x80-\xBF])(?<!\xE2[\x80-\xBF]{2})'
@@ -23,7 +25,8 @@ module IronTrellis
         ASCII_JOINER = /['.:](?=[A-Za-z])(?<=[A-Za-z].)|['.,;](?=\d)(?<=\d.)/
         LONE_UNDERSCORE = /(?<![\p{L}\p{N}_])_+(?![\p{L}\p{N}_])/
         NO_LETTER = /\xE2[\x80-\xBF]{2}|\xC2[\x80-\xA9\xAB-\xB4\xB6-\xB9\xBB-\xBF]|\xC3[\x97\xB7]|\xEF\xBB\xBF|\xEF\xBF\xBD/n
-        SOFT_HYPHEN = "\xC2\xAD".b
+        # What is passed over within words (WB4): soft hyphen, joiners, marks of direction, the word joiner, the byte order mark.
+        PASSED_OVER = /\xC2\xAD|\xE2\x80[\x8C-\x8F\xAA-\xAE]|\xE2\x81[\xA0-\xA4]|\xEF\xBB\xBF/n
         LETTERS = "A-Za-z0-9_\x80-\xFF".b
         # Outside these ranges stand scripts that need the whole rule.
         OTHER_SCRIPTS = /[^\u0000-\u052F\u2000-\u206F\u20A0-\u20CF\u2190-\u2BFF\uFEFF\uFFFD]/
@@ -45,7 +48,7 @@ module IronTrellis
           return text.gsub(ASCII_JOINER, "a").tr("A-Za-z0-9_", "a").squeeze("a").count("a") if text.ascii_only?
 
           bytes = text.b
-          bytes = bytes.gsub(SOFT_HYPHEN, "") if bytes.include?(SOFT_HYPHEN)
+          bytes = bytes.gsub(PASSED_OVER, "") if PASSED_OVER.match?(bytes)
           bytes.gsub(JOINER, "a").gsub(NO_LETTER, " ").tr(LETTERS, "a").squeeze("a").count("a")
         end
         private_class_method :squeeze

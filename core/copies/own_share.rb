@@ -97,6 +97,8 @@ module IronTrellis
           return said if quotes.empty?
 
           both = join(said, unproved(quotes, Numo::Int32.from_binary(@quotes[part].last), said)).sort
+          return both if both.size < 2
+
           both[1..].ne(both[0...-1]).where.then { |at| at.empty? ? both[0..0] : join(both[0..0], both[at + 1]) }
         end
 

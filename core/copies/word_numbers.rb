@@ -43,7 +43,7 @@ module IronTrellis
 
         def plain(text)
           bytes = text.downcase.byteslice(0, MOST_BYTES - 1).b
-          bytes = bytes.gsub(Content::Words::NO_LETTER, " ") unless text.ascii_only?
+          bytes = bytes.gsub(Content::Words::PASSED_OVER, "").gsub(Content::Words::NO_LETTER, " ") unless text.ascii_only?
           bytes.tr(NO_LETTERS, " ")
         end
 

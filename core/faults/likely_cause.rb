@@ -5,6 +5,10 @@ module IronTrellis
     module Faults
       # Guesses why a link leads to a missing page, from the look of its target.
       module LikelyCause
+        # "https//host/" is a path to a browser.
+        NO_COLON = %r{/https?//+[^/]}i
+        ADDRESS = %r{/[^/?@\s]+(?:@|%40)(?:[a-z0-9-]+\.)+[a-z]{2,}/?\z}i
+
         module_function
 
         # @param source_url [String] the page with the link
@@ -12,6 +16,8 @@ module IronTrellis
         # @return [String, nil] in words; nil where nothing shows
         def of(source_url, target_url)
           path = target_url.sub(%r{\Ahttps?://[^/]+}, "")
+          return "a colon was left out behind the scheme" if path.match?(NO_COLON)
+          return "“mailto:” was left out in front of an e-mail address" if path.match?(ADDRESS)
           return "the scheme was left out of the link" if scheme_left_out?(source_url, path)
           return "a stray space in the link" if path.match?(/%20(?:\z|\/)|\/%20|%C2%A0/)
 
@@ -23,10 +29,11 @@ module IronTrellis
         #   LikelyCause.meant("http://a.test/x/b.test/y") # => {"http://b.test/y" => "its scheme was left out of a link"}
         def meant(url)
           scheme, path = url.match(%r{\A(https?://)[^/]+(.*)\z}m).captures
-          host = path[%r{/((?:[a-z0-9-]+\.)+[a-z]{2,}/.*)\z}, 1]
+          host = path[%r{/((?:[a-z0-9-]+\.)+[a-z]{2,}/.*)\z}, 1] unless path.match?(ADDRESS)
+          whole = path[%r{/(https?)//+(.+)\z}i]&.then { path.sub(%r{\A.*?/(https?)//+}i, '\1://') }
           spaces = url.gsub(/%20(?=\z|\/)|(?<=\/)%20|%C2%A0/, "")
           once = url.sub(%r{\A(https?://[^/]+)((?:/[^/]+)+?)\2(?=/|\z)}, '\1\2')
-          {(scheme + host if host) => "its scheme was left out of a link", (spaces if spaces != url) => "a stray space is in a link", (once if once != url) => "its path is doubled in a link"}.except(nil)
+          {whole => "a colon was left out behind its scheme in a link", (scheme + host if host && whole.nil?) => "its scheme was left out of a link", (spaces if spaces != url) => "a stray space is in a link", (once if once != url) => "its path is doubled in a link"}.except(nil)
         end
 
         # "www.shop.test/x" written as an href becomes a path below the linking page.

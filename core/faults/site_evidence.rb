@@ -12,8 +12,9 @@ module IronTrellis
       #   probes: [{"authority" => "a.test", "kind" => "missing", "url" => "…", "status" => 404, "location" => nil, "links" => 3}],
       #   spaces: [{"space" => "http://a.test/cal?day=#", "kind" => "calendar", "most" => 250, "first_url" => "http://a.test/cal?day=1"}],
       #   odd_facts: [Data::BusinessFacts::Odd]
-      #   serving: ["http://a.test"] (origins on which pages answer 2xx)
-      SiteEvidence = Struct.new(:home, :reads_sitemaps, :robots, :sitemaps, :probes, :spaces, :odd_facts, :serving, keyword_init: true) do
+      #   serving: ["http://a.test"] (origins on which pages answer 2xx), languages: {"en" => 12} (pages by what their lang says; none of a part of a site),
+      #   names_languages: false (whether any page or sitemap names another language)
+      SiteEvidence = Struct.new(:home, :reads_sitemaps, :robots, :sitemaps, :probes, :spaces, :odd_facts, :serving, :languages, :names_languages, keyword_init: true) do
         # @return [Array<Hash>] robots.txt files that were there
         def robots_files = robots.select { |file| file["error"].nil? && (200..299).cover?(file["status"]) }
 

@@ -25,6 +25,9 @@ module IronTrellis
           @key_pages = key_pages.to_h { |url| [url, true] }
         end
 
+        # @return [Boolean] whether nothing was said of what matters
+        def none? = [@own, @patterns, @groups, @key_pages].all?(&:empty?)
+
         # @param url [String] in normal form
         # @return [Wish, nil] what decides for it
         def wish_for(url) = @own[url] || @patterns.find { |pattern, _| pattern.match?(url) }&.last || @groups[group(url)]

@@ -24,7 +24,8 @@ module IronTrellis
         OPEN_GRAPH = /\Aog:/
         JSON_LD = %r{\A\s*application/ld\+json\s*(?:;|\z)}i
 
-        attr_reader :links, :text, :frames, :menus, :anchors, :data
+        # `titles` are all titles, folded; an empty one is an empty string.
+        attr_reader :links, :text, :frames, :menus, :anchors, :data, :titles
 
         # @param html [String] the document as UTF-8
         # @param url [Url::Parts] where it was found
@@ -34,6 +35,8 @@ module IronTrellis
           @document.css("template").each(&:remove)
           @few = @document.css(FEW).group_by(&:name)
           @resolver = Url::Resolver.new(base(url), drop: drop)
+          # Asked before fallbacks are taken out, since it is by what stands around a title that it is one.
+          @titles = few("title").reject { |title| drawn?(title) }.map { |title| fold(title.text) }
           @links = few("link", "script", "iframe", "frame").flat_map { |node| ElementLinks.of(node, @resolver) }
           @data = Data::Reading.new(few("script").select { |one| JSON_LD.match?(one["type"].to_s) }.map(&:text), @document, html, @resolver)
           quiet_raw_elements
@@ -43,17 +46,14 @@ module IronTrellis
         # @return [String, nil] the language the document says it is in
         def lang = presence(@document.root&.[]("lang"))
 
-        # @return [Array<String>] all titles, folded; an empty one is an empty string
-        def titles = few("title").reject { |title| inside_svg?(title) }.map { |title| fold(title.text) }
-
         # @return [String, nil] the first description, folded
         def description
           meta = few("meta").find { |one| one["name"]&.casecmp?("description") }
           meta && fold(meta["content"].to_s)
         end
 
-        # @return [Array<String>] texts of the H1 headings, folded
-        def h1 = few("h1").map { |heading| fold(heading.text) }
+        # @return [Array<String>] texts of the H1 headings, folded; of one that is an image, its alt text
+        def h1 = few("h1").map { |heading| fold(heading.text).then { |text| text.empty? ? fold(heading.css("img[alt]").map { |image| image["alt"] }.join(" ")) : text } }
 
         # @return [Array<Array(Integer, String)>] level and text of each heading, in the order of the document
         def outline
@@ -132,14 +132,15 @@ module IronTrellis
 
         def serialised(body) = SerialisedBody.new(body ? body.inner_html : +"", @resolver).read
 
-        def fallbacks? = few("object", "canvas").any? || few("title").any? { |title| inside_svg?(title) }
+        def fallbacks? = few("object", "canvas").any? || few("title").any? { |title| drawn?(title) }
 
         def without_fallbacks(body)
           @document.css(FALLBACKS).each(&:remove)
           serialised(body)
         end
 
-        def inside_svg?(title) = title.parent&.name != "head" && title.ancestors.any? { |node| node.name == "svg" }
+        # In an SVG drawing or a formula it is no title of the page.
+        def drawn?(title) = title.parent&.name != "head" && title.ancestors.any? { |node| %w[svg math].include?(node.name) }
 
         def related(relation) = few("link").select { |link| link["rel"].to_s.downcase.split.include?(relation) }
 

@@ -5,8 +5,9 @@ module IronTrellis
     module Page
       # One link found on a page. `target` is absolute and in normal form; `text` is the anchor or alt text (nil
       # where there is none); `rel` is kept as written, lower case; `place` is the nearest landmark around it.
+      # `px` is the larger of the width and the height in which an image is shown, where its element gives both.
       # Made by position, since a page has many and keywords cost as much as the rest of a link.
-      Link = Struct.new(:target, :type, :text, :rel, :place, :followed)
+      Link = Struct.new(:target, :type, :text, :rel, :place, :followed, :px)
 
       class << Link
         TYPES = %w[anchor image script style frame canonical hreflang redirect refresh next prev form].freeze

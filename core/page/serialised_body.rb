@@ -180,8 +180,14 @@ module IronTrellis
           @images += 1
           @images_without_alt += 1 unless alt
           text = folded(alt)
-          add("image", attribute(attributes, "src"), text)
+          link = add("image", attribute(attributes, "src"), text)
+          link.px = shown_size(attributes) if link
           srcset(attributes, text.to_s)
+        end
+
+        def shown_size(attributes)
+          sides = %w[width height].map { |name| attribute(attributes, name).to_s[/\A\s*(\d{1,4})(?:px)?\s*\z/, 1] }
+          sides.map(&:to_i).max if sides.all?
         end
 
         # A button may be an image (HTML standard, input type=image).

@@ -10,12 +10,15 @@ module IronTrellis
         # Not in the RFC, but read by some.
         READ_BY_SOME = %w[crawl-delay host clean-param].freeze
         MOST = 1000
+        HTML = /\A[\uFEFF\s]*<(?:!doctype\s+html|html|head|body|!--)/i
 
         module_function
 
         # @param text [String] the file
         # @return [Array<Flaw>] at most MOST
         def flaws(text)
+          return [Flaw.new(line: 1, text: text.strip[0, 200].lines.first.to_s.strip, why: "it is an HTML page, no robots.txt")] if HTML.match?(text)
+
           grouped = false
           lines(text).filter_map do |line, number|
             field, colon, value = line.partition(":").map(&:strip)

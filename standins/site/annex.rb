@@ -51,9 +51,16 @@ module SkerrySite
     def moved(path, target) = Page.new(host: QUAY, path: path, status: 301, location: target, headers: {}, alternates: [])
 
     def archive
-      home = page(ARCHIVE, "/", "The archive", "<h1>The archive of the works</h1><p>Drawings, letters and moulds since 1931. <a href=\"/tags/moulds\">Moulds</a> <a href=\"/tags/letters\">Letters</a> <a href=\"/shelf/1\">Shelves</a></p>")
+      home = page(ARCHIVE, "/", "The archive", "<h1>The archive of the works</h1><p>Drawings, letters and moulds since 1931. <a href=\"/tags/moulds\">Moulds</a> <a href=\"/tags/letters\">Letters</a> <a href=\"/shelf/1\">Shelves</a> <a href=\"/breve/\">Breve</a></p>")
       tags = %w[moulds letters].map { |tag| page(ARCHIVE, "/tags/#{tag}", "Tag: #{tag}", "<h1>Tag: #{tag}</h1><p>Everything that has to do with #{tag}.</p>") }
-      [home, *tags, *(1..5).map { |number| shelf(number) }, *archive_files]
+      [home, *tags, *(1..5).map { |number| shelf(number) }, *danish_letters, *archive_files]
+    end
+
+    # Letters from Denmark, which the archive never told anybody are in Danish.
+    def danish_letters
+      letters = [["/breve/", "Breve", "Breve fra Danmark", "Vi har gemt alle breve fra kunder i Danmark siden 1948. <a href=\"/breve/fyrmesteren\">Fyrmesteren</a> skrev de fleste af dem."],
+        ["/breve/fyrmesteren", "Fyrmesteren", "Fyrmesteren skriver", "Lampen brænder roligt, men væven er kort, og olien lugter af sild. Send en ny væge med næste skib, og tak for sidst."]]
+      letters.map { |path, title, heading, text| page(ARCHIVE, path, title, "<h1>#{heading}</h1><p>#{text} <a href=\"/\">Arkivet</a></p>").tap { |letter| letter.lang = "da" } }
     end
 
     def shelf(number)

@@ -89,7 +89,7 @@ class RulesTest < Minitest::Test
     "soft-missing" => [{soft_missing: true}, {soft_missing: false}],
     "stray-header" => [{header_noindex_alone: true}, {kind: "pdf"}, {header_noindex_alone: false}],
     "stray" => [{intent: "keep_out", words: 3, depth: nil}, {indexable: false}, {intent: "undecided"}, {kind: "image"}],
-    "thin" => [{words: 119}, {words: 120}, {words: 119, indexable: false}, {words: 133, group_median_words: 399}],
+    "thin" => [{words: 119}, {words: 120}, {words: 119, indexable: false}, {words: 133, group_median_words: 399}, {words: 300, group_median_words: 3000}],
     "title-equals-h1" => [{h1: ["Anchor lights", "b"]}, {h1: %w[b]}, {title: "", h1: [""]}],
     "title-long" => [{title_chars: 61}, {title_chars: 60}, {title_chars: 61, indexable: false}],
     "title-missing" => [{title: nil, title_chars: nil}, {title: "x"}, {title: "", indexable: false}, {title: "", kind: "pdf"}],
@@ -123,7 +123,7 @@ class RulesTest < Minitest::Test
 
   LINK_RULES.each do |code, target|
     define_method("test_#{code.tr("-", "_")}_names_the_page_and_what_it_leads_to") do
-      fault = Faults::Registry.fetch(code).new(THRESHOLDS).check(subject, subject(url: target.fetch(:url, "http://a.test/t"), **target.except(:url)), [{text: "here", place: "main"}])
+      fault = Faults::Registry.fetch(code).new(THRESHOLDS).check(subject, subject(url: target.fetch(:url, "http://a.test/t"), **target.except(:url)), [{text: "here", place: "main"}], **(Faults::Registry.fetch(code).once? ? {targets: 1} : {}))
       assert_equal [code, "http://a.test/x", target.fetch(:url, "http://a.test/t")], [fault.code, fault.url, fault.about]
     end
   end
@@ -185,7 +185,7 @@ class RulesTest < Minitest::Test
       assert_includes Faults::Rule::GRADES, rule.grade, rule.code
       [rule::WHY, rule::FIX, rule::SOURCE].each { |text| refute_empty text, rule.code }
     end
-    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + SiteRulesTest::CODES + %w[image-no-alt mixed-content redirect-many-to-one] + SHARED_VALUES).sort
+    assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + SiteRulesTest::CODES + %w[image-no-alt mixed-content redirect-many-to-one resource-broken] + SHARED_VALUES).sort
   end
 
   def test_a_fault_is_known_again_by_site_code_url_and_what_it_is_about

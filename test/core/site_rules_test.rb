@@ -5,7 +5,7 @@ require_relative "../test_helper"
 # The rules of the site as a whole: its files, its hosts, its spaces.
 class SiteRulesTest < Minitest::Test
   Faults = IronTrellis::Core::Faults
-  CODES = %w[crawl-trap facts-differ host-variants insecure missing-page-bare robots-no-sitemap robots-syntax robots-too-big robots-unreadable sitemap-date sitemap-duplicate sitemap-field sitemap-malformed
+  CODES = %w[crawl-trap facts-differ host-variants hreflang-none insecure missing-page-bare robots-no-sitemap robots-syntax robots-too-big robots-unreadable sitemap-date sitemap-duplicate sitemap-field sitemap-malformed
     sitemap-nested-index sitemap-none sitemap-off-host sitemap-too-big sitemap-too-many sitemap-unreadable sitemap-unwanted-group sitemap-value].freeze
 
   HOME = "http://a.test/"
@@ -14,7 +14,7 @@ class SiteRulesTest < Minitest::Test
   PROBE = {"authority" => "a.test", "kind" => "missing", "url" => "http://a.test/not-there", "status" => 404, "error" => nil, "location" => nil, "links" => 2}.freeze
 
   def told(code, **changes)
-    sound = {home: HOME, reads_sitemaps: true, robots: [ROBOTS], sitemaps: [FILE], probes: [PROBE], spaces: [], odd_facts: [], serving: ["http://a.test"]}
+    sound = {home: HOME, reads_sitemaps: true, robots: [ROBOTS], sitemaps: [FILE], probes: [PROBE], spaces: [], odd_facts: [], serving: ["http://a.test"], languages: {"en" => 9}, names_languages: false}
     Faults::Registry.fetch(code).new(IronTrellis::Core::Settings::Thresholds.default).check(Faults::SiteEvidence.new(**sound, **changes)).map { |fault| [fault.url, fault.about] }
   end
 
@@ -58,6 +58,17 @@ class SiteRulesTest < Minitest::Test
     assert_equal({answers: "by a redirect that is temporary", status: 302, location: HOME}, temporary.detail)
     assert_equal({"scheme" => "https://www.a.test/", "www" => "http://a.test/"}, IronTrellis::Core::Hosts::Variants.of("http://www.a.test"))
     assert_empty IronTrellis::Core::Hosts::Variants.of("http://127.0.0.1:8080")
+  end
+
+  def test_several_languages_and_none_of_them_named
+    assert_equal [[HOME, "da, en"]], told("hreflang-none", languages: {"en" => 9, "da" => 2, "pt" => 1})
+    assert_empty told("hreflang-none", languages: {"en" => 9, "da" => 1})
+    assert_empty told("hreflang-none", languages: {"en" => 9, "da" => 9}, names_languages: true)
+  end
+
+  def test_a_robots_txt_that_is_a_page_is_told_of_once
+    page = "<!DOCTYPE html>\n<html>\n<body>\nNot found\n</body>\n</html>\n"
+    assert_equal [["http://a.test/robots.txt", "1"]], told("robots-syntax", robots: [ROBOTS.merge("body" => page)])
   end
 
   def test_a_missing_page_without_a_way_on

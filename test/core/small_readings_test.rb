@@ -89,4 +89,13 @@ class SmallReadingsTest < Minitest::Test
 
     assert_equal [2.5, 10.0, nil], [delay.call("lampbot"), delay.call("Other"), delay.call("Reefbot")]
   end
+
+  def test_what_was_meant_by_a_mistyped_link
+    cause = Core::Faults::LikelyCause
+    {"http://a.test/x/https//b.test/y" => "a colon was left out behind the scheme", "http://a.test/x/info@a.test" => "“mailto:” was left out in front of an e-mail address", "http://a.test/users/@ines" => nil}.each do |target, expected|
+      assert_equal [expected], [cause.of("http://a.test/x/", target)], target
+    end
+    assert_equal({"https://b.test/y" => "a colon was left out behind its scheme in a link"}, cause.meant("http://a.test/x/https//b.test/y"))
+    assert_empty cause.meant("http://a.test/x/info@a.test")
+  end
 end

@@ -16,7 +16,7 @@ class ChromiumWordsTest < Minitest::Test
   JS
   # Letters with marks, quotes and hyphens within words, numbers, and scripts that need the whole rule.
   TEXTS = ["The keeper's lamp isn't lit: 1,250.50 candles at 3:45", "naïve café — coöperate, Ærø, Łódź; 3.5mm", "ξένος κόσμος και φως", "маяк светит далеко", "harbour-lights & co.", "don’t can’t o’clock", "2026-03-01 12:30",
-    "snake_case _alone_ a_1", "(brackets) [and] {braces}", "under­stand soft hyphen", "ends with a dot. And... dots", "100% €5 £3.20 §7"].freeze
+    "snake_case _alone_ a_1", "(brackets) [and] {braces}", "under­stand soft hyphen", "ends with a dot. And... dots", "100% €5 £3.20 §7", "می‌خواهم خانه‌ها را", "co‍op un⁠joined ze​ro", "‎left‏ right"].freeze
 
   # Chromium's rules are CLDR's, which part letters at a full stop; UAX #29 (WB6, WB7: MidNumLet) joins them: text, their words, ours.
   EXPLAINED = [["e.g. U.S.A.", 5, 2], ["www.skerrylamps.example", 3, 1]].freeze

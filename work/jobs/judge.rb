@@ -12,7 +12,10 @@ module IronTrellis
         def run(crawl_id:)
           crawl = Store::Crawl.find_by(id: crawl_id)
           return finish unless crawl&.state == Store::Crawl::JUDGING
-          return wait(crawl) if crawl.frontier.open_states[:leased] && now - crawl.fetching_ended_at < PATIENCE
+          return look_again(crawl, LOOK_AGAIN_SECONDS) if crawl.frontier.open_states[:leased] && now - crawl.fetching_ended_at < PATIENCE
+
+          # With a good conscience a page is called slow only when it was asked alone.
+          return look_again(crawl, 0) if AskingAgain.new(crawl).call(SECONDS)
 
           crawl.count
           Judging.new(crawl, clock: -> { now }).call
@@ -23,9 +26,9 @@ module IronTrellis
 
         private
 
-        def wait(crawl)
+        def look_again(crawl, seconds)
           ActiveRecord::Base.transaction do
-            Queue.enqueue(Judge, {crawl_id: crawl.id}, queue: crawl.queue, at: now + LOOK_AGAIN_SECONDS)
+            Queue.enqueue(Judge, {crawl_id: crawl.id}, queue: crawl.queue, at: now + seconds)
             finish
           end
         end

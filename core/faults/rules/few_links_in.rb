@@ -13,7 +13,7 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            return unless page.page? && page.importance && page.importance >= settings.important
+            return unless page.page? && page.important?(settings.important)
 
             fault(page, links_in: page.links_in, importance: page.importance) if page.links_in < settings.few_links && page.links_in.positive?
           end

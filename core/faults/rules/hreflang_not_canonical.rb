@@ -13,9 +13,12 @@ module IronTrellis
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :diverted
+          ONCE = true
 
-          def check(source, target, _links)
-            fault(source, about: target.url, canonical: target.canonical)
+          def self.stable_about(_fault) = nil
+
+          def check(source, target, _links, targets:)
+            fault(source, about: target.url, canonical: target.canonical, targets: targets)
           end
         end
       end

@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # An image of the page isn't there.
+        # An image of the page isn't there, or answers with a page.
         class ImageBroken < LinkRule
           CODE = "image-broken"
           GRADE = "weakens"
@@ -12,10 +12,10 @@ module IronTrellis
           FIX = "Put the image back or take it out of the page."
           SOURCE = "CP"
           LINKS = %w[image].freeze
-          TARGETS = :broken
+          TARGETS = :unlike_image
 
           def check(source, target, _links)
-            fault(source, about: target.url, status: target.status, error: target.error)
+            fault(source, about: target.url, status: target.status, error: target.error, content_type: target.content_type)
           end
         end
       end

@@ -14,8 +14,8 @@ module IronTrellis
           LINKS = %w[image].freeze
           TARGETS = :numbered
 
-          def check(source, target, _links)
-            fault(source, about: target.url) if Content::FileName.says_nothing?(target.url)
+          def check(source, target, links)
+            fault(source, about: target.url) if Content::FileName.says_nothing?(target.url) && !Content::FileName.icon?(target.url, links)
           end
         end
       end

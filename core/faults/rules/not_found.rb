@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A linked or listed URL answers 404 or another 4xx (410 apart).
+        # A linked or listed page or document answers 404 or another 4xx (410 apart).
         class NotFound < PageRule
           CODE = "not-found"
           GRADE = "stops"
@@ -13,7 +13,7 @@ module IronTrellis
           SOURCE = "RFC 9110 section 15.5; CP"
 
           def check(page)
-            fault(page, status: page.status) if page.missing? && !page.gone? && page.mentioned?
+            fault(page, status: page.status) if page.document? && page.missing? && !page.gone? && page.mentioned?
           end
         end
       end

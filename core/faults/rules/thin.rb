@@ -10,6 +10,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "A page that says little has little to be found for, and may be left out of the index."
           FIX = "Say more that readers came for, merge it with a fuller page, or keep it out of the index."
+          # Whatever its group says, a page of so many words isn't thin (ours).
+          ENOUGH = 300
           SOURCE = "CP"
           NEEDS_ALL = true
 
@@ -24,7 +26,7 @@ module IronTrellis
           def short?(page) = page.words < settings.thin_words
 
           def short_for_its_group?(page)
-            page.group_median_words && page.words < page.group_median_words * settings.thin_share
+            page.group_median_words && page.words < ENOUGH && page.words < page.group_median_words * settings.thin_share
           end
         end
       end

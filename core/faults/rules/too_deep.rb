@@ -13,7 +13,7 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            fault(page, depth: page.depth, importance: page.importance) if page.depth && page.depth > settings.deep && page.importance && page.importance >= settings.important
+            fault(page, depth: page.depth, importance: page.importance) if page.depth && page.depth > settings.deep && page.important?(settings.important)
           end
         end
       end
