@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-require "etc"
+require "fileutils"
+require "tempfile"
 
 module IronTrellis
   module Cli
@@ -24,6 +25,8 @@ module IronTrellis
 
         settings = Core::Settings::Crawl.new(values)
         intents = intents()
+        workers
+        make_folder
         crawl = prepare(settings, intents)
         run(crawl)
         finish(crawl)
@@ -35,6 +38,14 @@ module IronTrellis
         NOT_BUILT.each do |name, words|
           raise Root::Stop.new("#{words} is not built yet.", Root::WRONG_USAGE) if @options[name]
         end
+      end
+
+      # A folder that can't be written to is told of before hours of crawling.
+      def make_folder
+        FileUtils.mkdir_p(@options["out"])
+        Tempfile.create("trellis", @options["out"]) { |file| file.write("x") }
+      rescue SystemCallError => error
+        raise Root::Stop.new("The files can't be written to #{@options["out"]}: #{error.message}. Give another folder with --out.", Root::COULD_NOT)
       end
 
       def values
@@ -65,9 +76,13 @@ module IronTrellis
       def prepare(settings, intents)
         Store::Database.prepare
         Work::Queue.connect
-        site = site(settings)
-        site.want(intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
-        Work::Crawling.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}")
+        Work::CrawlWatch.end_abandoned(Time.now)
+        # What can't be used leaves no site behind.
+        ActiveRecord::Base.transaction do
+          site = site(settings)
+          site.want(intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
+          Work::Crawling.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}").tap { |crawl| Work::CrawlWatch.watch(crawl, Time.now) }
+        end
       end
 
       def workers
@@ -89,14 +104,36 @@ module IronTrellis
       def run(crawl)
         pids = Array.new(workers) { spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s) }
         bar = ProgressLine.new(crawl)
-        until crawl.reload.ended?
-          bar.show(Store::Progress.of(crawl))
-          check_on(pids, crawl)
-          sleep POLL_SECONDS
+        heed_signals do
+          until crawl.reload.ended?
+            raise Interrupt if @signal
+
+            bar.show(Store::Progress.of(crawl))
+            look_after(pids, crawl)
+            sleep POLL_SECONDS
+          end
         end
         bar.finish(Store::Progress.of(crawl))
+      rescue Interrupt
+        end_workers(pids)
+        Work::CrawlWatch.end_it(crawl, Time.now)
+        raise Root::Stop.new("Interrupted. Crawl #{crawl.number} of “#{crawl.site.name}” is kept as far as it came; it can be judged in the application.", Root::COULD_NOT)
       ensure
-        pids&.each { |pid| end_worker(pid) }
+        end_workers(pids)
+      end
+
+      def heed_signals
+        before = %w[INT TERM].to_h { |signal| [signal, trap(signal) { @signal = signal }] }
+        yield
+      ensure
+        before.each { |signal, handler| trap(signal, handler) }
+      end
+
+      def look_after(pids, crawl)
+        check_on(pids, crawl)
+        return if @watched_at && Time.now - @watched_at < Work::CrawlWatch::SECONDS
+
+        Work::CrawlWatch.watch(crawl, @watched_at = Time.now)
       end
 
       def worker_environment = {"TRELLIS_DATABASE" => Store::Database.name}
@@ -113,24 +150,40 @@ module IronTrellis
         raise Root::Stop.new("The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}", Root::COULD_NOT) if troubles.any?
       end
 
-      def end_worker(pid)
+      # All at once, and each only once.
+      def end_workers(pids)
+        pids.each { |pid| tell(pid) }
+        pids.each { |pid| Process.wait(pid) }
+        pids.clear
+      rescue Errno::ECHILD
+        pids.clear
+      end
+
+      def tell(pid)
         Process.kill("TERM", pid)
-        Process.wait(pid)
-      rescue Errno::ESRCH, Errno::ECHILD
+      rescue Errno::ESRCH
         # It has ended already.
       end
 
       def finish(crawl)
-        summary = Work::AuditExport.new(crawl, @options["out"]).call
+        summary = write(crawl)
         refuse_silence(crawl)
         warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; written to #{@options["out"]}"
         failing?(summary) ? Root::FAULTS_FOUND : Root::DONE
       end
 
+      # Where the disk is full the crawl isn't lost.
+      def write(crawl)
+        Work::AuditExport.new(crawl, @options["out"]).call
+      rescue SystemCallError => error
+        raise Root::Stop.new("The files could not be written to #{@options["out"]}: #{error.message}.\nThe crawl is kept. Make room, then write its tables with: " \
+          "bin/trellis export --site \"#{crawl.site.name}\" --crawl #{crawl.number} --what urls --format jsonl --out FILE (and --what links, --what faults)", Root::COULD_NOT)
+      end
+
       # Where no start URL could be had there is nothing to judge, and a pipeline must see that.
       def refuse_silence(crawl)
         troubles = Store::StartTroubles.of(crawl)
-        return unless troubles.size == crawl.crawl_settings.start_urls.size
+        return unless troubles.size == crawl.crawl_settings.first_urls.size
 
         raise Root::Stop.new(troubles.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"), Root::COULD_NOT)
       end

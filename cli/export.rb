@@ -45,8 +45,7 @@ module IronTrellis
       end
 
       def crawl
-        @crawl ||= Sites.named(@options["site"]).crawls.where(state: Store::Crawl::FINISHED).order(:number).last ||
-          raise(Root::Stop.new("“#{@options["site"]}” has no finished crawl yet.", Root::COULD_NOT))
+        @crawl ||= Sites.crawl(Sites.named(@options["site"]), @options["crawl"])
       end
     end
   end

@@ -84,6 +84,7 @@ module IronTrellis
       option :what, required: true, enum: %w[urls links faults fixes]
       option :format, default: "csv", enum: %w[csv xlsx jsonl]
       option :out, required: true, banner: "FILE"
+      option :crawl, type: :numeric, banner: "N", desc: "Its number (default: the newest judged one of the whole site)"
       # @return [Integer] exit code
       def export
         Export.new(options).call

@@ -12,6 +12,17 @@ module IronTrellis
       def named(name)
         Store::Site.find_by(name: name) || raise(Root::Stop.new("There is no site “#{name}”. These are known: #{Store::Site.order(:name).pluck(:name).join(", ")}.", Root::COULD_NOT))
       end
+
+      # @param site [Store::Site]
+      # @param number [Integer, nil] nil for the newest judged one of the whole site
+      # @return [Store::Crawl] judged
+      # @raise [Root::Stop]
+      def crawl(site, number)
+        crawl = number ? site.crawls.find_by(number: number) : site.newest_crawl
+        return crawl if crawl&.verdict_run
+
+        raise Root::Stop.new("“#{site.name}” has #{number ? "no judged crawl #{number}" : "no judged crawl yet"}.", Root::COULD_NOT)
+      end
     end
   end
 end

@@ -20,6 +20,8 @@ module IronTrellis
         @resolve = resolve
         @allow_private = allow_private
         @known = {}
+        # One for each host: a name that is slow to be found holds up no other.
+        @locks = Hash.new { |locks, host| locks[host] = Mutex.new }
         @lock = Mutex.new
       end
 
@@ -52,7 +54,7 @@ module IronTrellis
       end
 
       def permitted(host)
-        addresses = @lock.synchronize { @known[host] ||= lookup(host) }
+        addresses = @lock.synchronize { @locks[host] }.synchronize { @known[host] ||= lookup(host) }
         raise FetchError.new("dns", "#{host} has no address") if addresses.empty?
 
         allowed = @allow_private ? addresses : addresses.reject { |address| private?(address) }

@@ -47,6 +47,12 @@ module IronTrellis
         freed.each { |slot| slot.wait = waiting }
       end
 
+      # @param slots [Array<#wait>] that others have taken over
+      # @return [void]
+      def lose(slots)
+        @slots -= slots if slots.any?
+      end
+
       # @return [Float] seconds that one slot leaves between its requests
       def gap_of_a_slot = @of * [@rate.zero? ? 0.0 : 1.0 / @rate, @delay].max
 

@@ -19,9 +19,10 @@ module IronTrellis
       # @param client [Client]
       # @param url [Core::Url::Parts]
       # @param now [Time]
+      # @param patient [Boolean] whether it is asked for again where the failure may pass
       # @return [Result]
-      def self.call(client, url, now:)
-        answer, last = patiently(client, url)
+      def self.call(client, url, now:, patient: true)
+        answer, last = patient ? patiently(client, url) : fetch(client, url)
         return Result.new(url: last.to_s, status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
 
         reading = Core::Sitemaps::Reader.new(url, now: now).call(answer.body)

@@ -37,7 +37,8 @@ module IronTrellis
             scope: (urls || settings.mode != "follow") ? PARTIAL : WHOLE, asked: urls&.size)
           Secrets.keep(site.id, crawl.id, Secrets.of(site.id))
           Partitions.make(Partitions::BY_CRAWL, crawl.id)
-          crawl.seed(urls || settings.first_urls, now)
+          # Of a bare domain it is found out first where it answers.
+          crawl.seed(urls || settings.first_urls, now) unless urls.nil? && settings.start_to_find?
           crawl
         end
       end
@@ -91,6 +92,22 @@ module IronTrellis
         frontier.add(ids.map { |id, url| Frontier::Entry.new(id: id, url: url, purpose: :page, depth: 0, host_id: hosts.id(Core::Url::NormalForm.split(url).authority)) })
         SitemapFiles.new(self).add(crawl_settings.sitemaps, found: :settings, parent: nil, hosts: hosts) if asked.nil?
         update!(waiting_by_depth: frontier.queue)
+      end
+
+      # Lets a crawl begin of which it had to be found out where; the site keeps what was found.
+      #
+      # @param found [Core::Settings::Crawl]
+      # @param now [Time]
+      # @return [Boolean] false where it waits no more
+      def begin_with(found, now)
+        lock!
+        return false unless state == WAITING && crawl_settings.start_to_find?
+
+        site.update!(settings: found.to_h) if site.settings == settings
+        update!(settings: found.to_h)
+        @crawl_settings = nil
+        seed(found.first_urls, now)
+        true
       end
 
       # Counts what is left and what is known, when fetching has ended.

@@ -5,7 +5,7 @@ module IronTrellis
     # Which slots of a crawl are worked at the moment, and by whom.
     module CrawlSlots
       # One that wasn't heard of for so long counts as gone.
-      SECONDS = 4
+      SECONDS = 8
 
       module_function
 

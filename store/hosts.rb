@@ -6,14 +6,11 @@ module IronTrellis
     # several machines may differ.
     class Hosts
       # A lease that isn't renewed for so long may be taken over. A worker stops asking a while before.
-      LEASE_SECONDS = 4.0
+      LEASE_SECONDS = 8.0
       MOST_AT_ONCE = 64
 
       # One slot of a host; wait is how many seconds its next request must be held back.
       Held = Struct.new(:host_id, :slot, :wait)
-
-      # The right to ask was lost: it was not renewed in time.
-      class Lost < Core::Error::Conflict; end
 
       WITH_WORK = <<~SQL
         SELECT h.id, h.authority FROM crawl_hosts h
@@ -66,13 +63,11 @@ module IronTrellis
       end
 
       # @param token [Integer]
-      # @param held [Integer] how many slots are held under it
-      # @return [void]
-      # @raise [Lost]
-      def renew(token, held)
-        renewed = Sql.run("UPDATE host_slots SET leased_until = clock_timestamp() + $2 * interval '1 second' WHERE lease_token = $1 AND host_id IN (SELECT id FROM crawl_hosts WHERE crawl_id = $3)",
-          [token, LEASE_SECONDS, @crawl.id]).cmd_tuples
-        raise Lost.new("Another worker took over the requests to a host, since this one wasn't heard of in time.") if renewed < held
+      # @return [Hash{Integer => Array<Integer>}] the slots that are still held under it, by host: others may have been taken over when nothing was heard in time
+      def renew(token)
+        rows = Sql.run("UPDATE host_slots SET leased_until = clock_timestamp() + $2 * interval '1 second' WHERE lease_token = $1 AND host_id IN (SELECT id FROM crawl_hosts WHERE crawl_id = $3) RETURNING host_id, slot",
+          [token, LEASE_SECONDS, @crawl.id]).values
+        rows.each_with_object(Hash.new { |held, host| held[host] = [] }) { |(host_id, slot), held| held[host_id.to_i] << slot.to_i }
       end
 
       # @param slots [Array<Held>] to be given back, each with what it must wait

@@ -16,7 +16,7 @@ module IronTrellis
       end
 
       # @return [Hash] for JSON
-      def view = {status: status, location: location, error: error, right: right, tested_at: tested_at.iso8601}
+      def view = {status: status, location: location, error: error, right: right, tested_at: tested_at.utc.iso8601(3)}
     end
   end
 end

@@ -49,10 +49,23 @@ module IronTrellis
 
         def own
           FileUtils.mkdir_p(FILE.dirname)
-          File.write(FILE, SecureRandom.hex(32), mode: File::WRONLY | File::CREAT | File::EXCL, perm: 0o600) unless FILE.exist?
+          FILE.read
+        rescue Errno::ENOENT
+          make
           FILE.read
         end
-        private_class_method :own
+
+        # Written beside it and then linked, so that of several who begin at once one is first and nobody reads half of it.
+        def make
+          beside = "#{FILE}.#{Process.pid}.#{SecureRandom.hex(4)}"
+          File.write(beside, SecureRandom.hex(32), perm: 0o600)
+          File.link(beside, FILE)
+        rescue Errno::EEXIST
+          # Another was first.
+        ensure
+          File.delete(beside)
+        end
+        private_class_method :own, :make
       end
     end
   end

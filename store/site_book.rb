@@ -14,9 +14,11 @@ module IronTrellis
         ) e ON e.sitemap_file_id = f.id WHERE f.crawl_id = $1 AND f.state <> '#{SitemapFiles::ABSENT}' ORDER BY f.url
       SQL
       SPACES = <<~SQL
-        SELECT s.space, s.kind, s.most, min(f.url COLLATE "C") AS first_url FROM crawl_spaces s JOIN %<frontier>s f ON f.space_id = s.id
-        WHERE s.crawl_id = $1 AND s.full_at IS NOT NULL AND s.kind <> $2 GROUP BY s.id ORDER BY s.space
+        SELECT s.space, s.kind, s.taken AS most, min(f.url COLLATE "C") AS first_url FROM crawl_spaces s JOIN %<frontier>s f ON f.space_id = s.id
+        WHERE s.crawl_id = $1 AND s.kind <> $2 GROUP BY s.id HAVING s.full_at IS NOT NULL OR s.taken >= $3 AND count(*) FILTER (WHERE f.state = #{Frontier::STATES[:waiting]}) > 0 ORDER BY s.space
       SQL
+      # A short crawl may end before such a space is full: then it is one where so many of it were fetched and more were waiting.
+      ENDLESS = 20
       SERVING = "SELECT DISTINCT substring(url FROM '^https?://[^/]+') FROM %<stage>s WHERE kind = 'html' AND status BETWEEN 200 AND 299"
       LANGUAGES = "SELECT lower(substring(lang FROM '^[A-Za-z]+')) AS language, count(*) AS pages FROM %<stage>s WHERE kind = 'html' AND indexable AND lang ~ '^[A-Za-z]' GROUP BY 1"
       NAMES_LANGUAGES = <<~SQL
@@ -36,7 +38,7 @@ module IronTrellis
         settings = @crawl.crawl_settings
         Core::Faults::SiteEvidence.new(
           home: settings.first_urls.first, reads_sitemaps: @crawl.whole? && settings.read_sitemaps, robots: robots(settings.scope), probes: Probes.new(@crawl).all,
-          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN]), odd_facts: odd_facts, serving: Sql.run(format(SERVING, @names)).column_values(0),
+          sitemaps: Sql.rows(format(SITEMAPS, @names), [@crawl.id]), spaces: Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN, ENDLESS]), odd_facts: odd_facts, serving: Sql.run(format(SERVING, @names)).column_values(0),
           languages: @crawl.whole? ? Sql.rows(format(LANGUAGES, @names)).to_h { |row| row.values_at("language", "pages") } : {}, names_languages: Sql.run(format(NAMES_LANGUAGES, @names)).ntuples.positive?
         )
       end

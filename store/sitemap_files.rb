@@ -40,9 +40,9 @@ module IronTrellis
 
       # @param slot [Integer]
       # @param host_ids [Array<Integer>]
-      # @return [Array<Hash>] id, url, host_id of those that this slot is to fetch now
+      # @return [Array<Hash>] id, url, host_id, usual (whether it is only at a usual address) of those that this slot is to fetch now
       def take(slot, host_ids)
-        Sql.rows("UPDATE sitemap_files SET state = 'leased', slot = $2 WHERE crawl_id = $1 AND state = 'waiting' AND host_id = ANY($3::bigint[]) RETURNING id, url, host_id",
+        Sql.rows("UPDATE sitemap_files SET state = 'leased', slot = $2 WHERE crawl_id = $1 AND state = 'waiting' AND host_id = ANY($3::bigint[]) RETURNING id, url, host_id, found = '#{FOUND[:usual]}' AS usual",
           [@crawl.id, slot, Sql.array(host_ids)])
       end
 

@@ -19,7 +19,7 @@ module IronTrellis
       def reason(row, scope)
         return "it redirects to #{row["redirect_to"]}, which is not on a host in scope (add its host)" if row["redirect_to"] && !scope.host?(row["redirect_to"])
 
-        row["stop_reason"] if %w[allowed answers].include?(row["stop"]) && row["status"].nil? || row["error"]
+        row["stop_reason"] if %w[allowed answers].include?(row["stop"])
       end
 
       def rows(crawl)

@@ -23,7 +23,7 @@ module IronTrellis
         urls &&= checked(urls)
         ActiveRecord::Base.transaction do
           crawl = Store::Crawl.begin(site, now: now, slots: slots, queue: queue, urls: urls)
-          enqueue(crawl)
+          (urls.nil? && crawl.crawl_settings.start_to_find?) ? Queue.enqueue(Jobs::FindStart, {crawl_id: crawl.id}, queue: queue) : enqueue(crawl)
           crawl
         end
       end
@@ -62,6 +62,22 @@ module IronTrellis
         raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching any more, so it can't be stopped.")
       end
 
+      # Has a crawl judged that was interrupted, as far as it came.
+      #
+      # @param crawl [Store::Crawl]
+      # @param now [Time]
+      # @return [void]
+      # @raise [Core::Error::Conflict] where it wasn't interrupted
+      def judge_interrupted(crawl, now:)
+        ActiveRecord::Base.transaction do
+          moved = crawl.advance(Store::Crawl::FAILED, Store::Crawl::JUDGING, fetching_ended_at: crawl.fetching_ended_at || now, started_at: crawl.started_at || now, queue: QUEUE, watched_at: nil,
+            message: "It was interrupted: some URLs were not fetched.")
+          raise Core::Error::Conflict.new("Crawl #{crawl.number} wasn't interrupted.") unless moved
+
+          Queue.enqueue(Jobs::Judge, {crawl_id: crawl.id}, queue: QUEUE)
+        end
+      end
+
       # Has the verdicts of a crawl worked out again, in a job.
       #
       # @param crawl [Store::Crawl] judged
@@ -85,6 +101,8 @@ module IronTrellis
         end
       end
 
+      # @param crawl [Store::Crawl]
+      # @return [void]
       def enqueue(crawl)
         crawl.slots.times { |slot| Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue) }
       end
@@ -95,7 +113,7 @@ module IronTrellis
 
         urls.map { |url| Core::Url::NormalForm.of(url) }
       end
-      private_class_method :enqueue, :checked
+      private_class_method :checked
     end
   end
 end

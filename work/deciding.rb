@@ -28,6 +28,21 @@ module IronTrellis
         ids
       end
 
+      # What is wanted, by patterns and key pages, as a whole; what was decided for single URLs stays. Pages are judged again where that changes anything.
+      #
+      # @param site [Store::Site]
+      # @param intents [Array<Hash>] {"pattern", "intent"}, the one that wins first
+      # @param key_pages [Array<String>] URLs
+      # @param by [String]
+      # @param now [Time]
+      # @return [void]
+      # @raise [Core::Error::InvalidInput]
+      def want(site, intents:, key_pages:, by:, now:)
+        before = wishes(site)
+        site.want(intents: intents, key_pages: key_pages, by: by, now: now, exceptions: true)
+        follow(site, ["intent"], now) unless wishes(site) == before
+      end
+
       # @param site [Store::Site]
       # @param ids [Array<Integer>]
       # @param by [String]
@@ -43,7 +58,9 @@ module IronTrellis
         newest = site.newest_crawl
         Crawling.judge_again(newest, now: now) if newest && kinds.intersect?(JUDGED_BY)
       end
-      private_class_method :follow
+
+      def wishes(site) = [site.decisions.values("intent"), site.key_pages.reload.pluck(:url).sort]
+      private_class_method :follow, :wishes
     end
   end
 end

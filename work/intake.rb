@@ -24,7 +24,7 @@ module IronTrellis
         wants = @lanes.wants
         return if wants.empty?
 
-        @sitemaps.take(@slot, wants.keys).each { |row| @lanes.hand(Crawl::SitemapTask.new(*row.values_at("id", "url", "host_id"))) }
+        @sitemaps.take(@slot, wants.keys).each { |row| @lanes.hand(Crawl::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual"))) }
         @probes.take(@slot, wants.keys).each { |row| @lanes.hand(Crawl::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
         @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @lanes.hand(item) }
       end

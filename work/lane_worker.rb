@@ -28,7 +28,7 @@ module IronTrellis
       # @return [Crawl::Outcome, Crawl::SitemapFetch::Result]
       def call(item)
         case item
-        when Crawl::SitemapTask then Crawl::SitemapFetch.call(@client, item.parts, now: @clock.call)
+        when Crawl::SitemapTask then Crawl::SitemapFetch.call(@client, item.parts, now: @clock.call, patient: !item.usual)
         when Crawl::ProbeTask then @pages.probe(item)
         else @pages.call(item)
         end

@@ -36,10 +36,10 @@ module IronTrellis
       #
       # @param sessions [Integer] how many sessions work on this crawl
       # @return [void]
-      # @raise [Store::Hosts::Lost]
       def tend(sessions)
         asked_at = monotonic
-        @hosts.renew(@token, @lanes.values.sum { |lane| lane.slots.size })
+        held = @hosts.renew(@token)
+        @lanes.each { |host_id, lane| lane.lose(lane.slots.reject { |slot| held[host_id].include?(slot.slot) }) }
         @sure_until = asked_at + SURE_SECONDS
         work = @hosts.with_work(@clock.call)
         close_idle(work)

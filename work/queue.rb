@@ -41,8 +41,20 @@ module IronTrellis
         locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads, poll_interval: POLL_SECONDS,
           maximum_buffer_size: 0)
         sleep 0.1 until yield
+        @ending = true
         locker.stop!
+      ensure
+        @ending = false
       end
+
+      # @return [Boolean] whether this process was told to end: slices of work that can be cut short look at it
+      def ending? = @ending || false
+
+      # Forgets all jobs of a queue.
+      #
+      # @param queue [String]
+      # @return [void]
+      def clear(queue) = Store::Sql.run("DELETE FROM que_jobs WHERE queue = $1", [queue])
 
       # @param queue [String]
       # @return [Array<Hash>] jobs that failed for good or wait for another try, with what went wrong

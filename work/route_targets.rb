@@ -4,6 +4,23 @@ module IronTrellis
   module Work
     # Works out where the lost addresses of one judged crawl could lead.
     class RouteTargets
+      # Who asked so long ago may have died over it.
+      PATIENCE_SECONDS = 600
+      ASK = "UPDATE verdict_runs SET suggestions_asked_at = $2 WHERE id = $1 AND suggested_at IS NULL AND (suggestions_asked_at IS NULL OR suggestions_asked_at < $3)"
+
+      # Has them worked out in a job, unless they are there or it was asked already.
+      #
+      # @param run [Store::VerdictRun]
+      # @param now [Time]
+      # @return [Boolean] whether it was this call that asked
+      def self.ask(run, now:)
+        ActiveRecord::Base.transaction do
+          asked = Store::Sql.run(ASK, [run.id, now.utc.iso8601(6), (now - PATIENCE_SECONDS).utc.iso8601(6)]).cmd_tuples == 1
+          Queue.enqueue(Jobs::SuggestTargets, {run_id: run.id}, queue: Crawling::QUEUE) if asked
+          asked
+        end
+      end
+
       # @param run [Store::VerdictRun]
       # @param clock [#call]
       def initialize(run, clock:)

@@ -28,6 +28,8 @@ module IronTrellis
         @probes = Store::Probes.new(crawl)
         @beats = Store::Beats.new(crawl, slot: slot)
         @sameness = Crawl::Sameness.new
+        @endless = Crawl::EndlessAnswers.new
+        @probes.answering.each_value { |row| learn(row) }
         @pages = []
         @later = []
       end
@@ -44,7 +46,7 @@ module IronTrellis
       def put(item, outcome)
         case item
         when Crawl::SitemapTask then @sitemaps.store(item, outcome, hosts: @hosts, now: @clock.call)
-        when Crawl::ProbeTask then @probes.store(item, outcome)
+        when Crawl::ProbeTask then put_probe(item, outcome)
         else put_page(item, outcome)
         end
       end
@@ -73,7 +75,18 @@ module IronTrellis
 
       private
 
+      def put_probe(item, outcome)
+        @probes.store(item, outcome)
+        @endless.learn(item.url, outcome.facts) if outcome.facts && outcome.answer.status == 200 && !item.variant?
+      end
+
+      # What another session, or an earlier one, was answered.
+      def learn(row)
+        @endless.learn(row["url"], Core::Page::Facts.new(titles: [row["title"]].compact, text: row["text"].to_s, frames: row["frames"] || [], menus: row["menus"] || [], outline: row["outline"] || []))
+      end
+
       def put_page(item, outcome)
+        outcome.facts.links = [] if @endless.answer?(outcome)
         if outcome.answer&.passing? && item.tries < @retries then @later << outcome
         else @pages << outcome
         end

@@ -10,6 +10,8 @@ module IronTrellis
       SIGN_SECONDS = 1
       # A worker that gives no sign for so long is ended.
       SILENCE_SECONDS = 40
+      # One that was told to end and hasn't after so long is ended: what it held is taken up again, as after any crash.
+      LAST_SECONDS = 4
       # Before it is started again; longer each time it dies soon.
       PAUSES = [0.2, 0.5, 1, 2, 5].freeze
       LONG_LIFE_SECONDS = 30
@@ -58,8 +60,9 @@ module IronTrellis
         heard_at = monotonic
         until gone?
           heard_at = monotonic if heard?(reader)
-          kill("TERM") if over?
-          kill("KILL") if monotonic - heard_at > SILENCE_SECONDS
+          told_at ||= monotonic if over?
+          kill("TERM") if told_at
+          kill("KILL") if monotonic - heard_at > SILENCE_SECONDS || (told_at && monotonic - told_at > LAST_SECONDS)
         end
       ensure
         reader&.close

@@ -2,7 +2,7 @@
 
 module IronTrellis
   module Work
-    # Starts the crawls, and the building of sitemaps, whose time has come. Every worker looks now and then; the rows of the timetables see to it that each starts once.
+    # Starts the crawls, and the building of sitemaps, whose time has come, and ends crawls of which nobody is heard any more. Every worker looks now and then; the rows of the timetables see to it that each starts once.
     class Timetables
       SECONDS = 15
 
@@ -19,6 +19,7 @@ module IronTrellis
         return if @looked_at && now - @looked_at < SECONDS
 
         @looked_at = now
+        CrawlWatch.end_abandoned(now)
         start_due(now)
         SitemapBuilding.ask_due(now)
         nil

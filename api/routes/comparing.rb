@@ -23,8 +23,9 @@ module IronTrellis
           app.get("/api/crawls/:crawl/compare/urls") { json(comparison.urls(params[:move])) }
 
           app.post("/api/crawls/:crawl/judge") do
-            run
-            Work::Crawling.judge_again(crawl, now: now)
+            if crawl.state == Store::Crawl::FAILED then Work::Crawling.judge_interrupted(crawl, now: now)
+            else run && Work::Crawling.judge_again(crawl, now: now)
+            end
             status 202
             crawl_json(crawl)
           end

@@ -11,13 +11,6 @@ module IronTrellis
 
           def route_map = Store::Deciding::RouteMap.new(site, site.newest_crawl&.verdict_run)
 
-          # Suggestions are worked out when they are first looked for.
-          def broken
-            verdicts = run
-            Work::Queue.enqueue(Work::Jobs::SuggestTargets, {run_id: verdicts.id}, queue: Work::Crawling::QUEUE) if verdicts.suggested_at.nil? && params[:work] == "true"
-            route_book.broken
-          end
-
           def route_trial(input)
             from, value = Core::Decisions::Values.read("route", input["from"], input.slice("to", "status", "kind", "query"))
             route_map.trial(route_map.route(from, value))
@@ -25,7 +18,7 @@ module IronTrellis
 
           def import_routes(input)
             routes, bad = Ports::Routes.reader(input["format"]).read(input["text"])
-            base = site.crawl_settings.start_urls.first
+            base = site.crawl_settings.first_urls.first
             values = routes.map { |route| {"subject" => whole(base, route, route.from), "value" => {"to" => route.to && whole(base, route, route.to), "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}} }
             kept, refused = usable(values, routes)
             ids = Work::Deciding.decide(site, "route", kept, by: user.name, now: now, note: input["note"])
@@ -64,7 +57,12 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/redirects") { json(route_book.observed(params[:kind] || "all")) }
 
-          app.get("/api/crawls/:crawl/broken") { json(broken) }
+          app.get("/api/crawls/:crawl/broken") { json(route_book.broken) }
+
+          app.post("/api/crawls/:crawl/suggestions") do
+            status 202
+            json(asked: Work::RouteTargets.ask(run, now: now))
+          end
 
           app.get("/api/sites/:site/routes") { json(route_map.call) }
 
@@ -73,7 +71,7 @@ module IronTrellis
           app.post("/api/sites/:site/routes/import") { json(import_routes(body_json)) }
 
           app.post("/api/sites/:site/routes/tests") do
-            asked_at = now.iso8601
+            asked_at = now.utc.iso8601(3)
             Work::Queue.enqueue(Work::Jobs::TestRoutes, {site_id: site.id, asked_at: asked_at}, queue: Work::Crawling::QUEUE)
             json(asked_at: asked_at, routes: route_map.flattened.count { |route| !route.pattern? })
           end

@@ -9,7 +9,7 @@ module IronTrellis
         module Input
           # Settings, what is wanted, secrets and timetable in one: all of it is kept, or nothing.
           def keep_site(site, input)
-            site.want(intents: input["intents"] || [], key_pages: input["key_pages"] || [], by: user.name, now: now, exceptions: true) if input["intents"] || input["key_pages"]
+            Work::Deciding.want(site, intents: input["intents"] || [], key_pages: input["key_pages"] || [], by: user.name, now: now) if input["intents"] || input["key_pages"]
             Store::Secrets.keep(site.id, nil, Store::Secrets.of(site.id).with(input["secrets"])) if input["secrets"]
             Store::Timetable.keep(site, timetable_of(input["timetable"]), now) if input.key?("timetable")
           end

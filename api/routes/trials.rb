@@ -8,6 +8,8 @@ module IronTrellis
         NEXT = 3
         # URLs of the newest crawl that are tried along with those that were pasted.
         KNOWN = 300
+        # Of more it isn't asked what a pattern matches.
+        MOST_KNOWN = 20_000
 
         # What the routes share.
         module Asked
@@ -15,12 +17,14 @@ module IronTrellis
 
           # Settings that can't be used are an answer here, not an error: they are being typed.
           def scope_trial(input)
-            known = asked_site(input)&.known_urls(KNOWN) || []
-            rows = Core::Settings::Trial.new(Core::Settings::Crawl.new(input["settings"])).call(input["urls"] + known)
-            {rows: rows.map(&:to_h), problems: []}
+            known = asked_site(input)&.known_urls(MOST_KNOWN) || []
+            trial = Core::Settings::Trial.new(Core::Settings::Crawl.new(input["settings"]))
+            {rows: trial.call(input["urls"] + spread(known)).map(&:to_h), patterns: trial.patterns(known).map(&:to_h), known: known.size, problems: []}
           rescue Core::Settings::Problems => error
-            {rows: [], problems: error.data[:problems]}
+            {rows: [], patterns: [], known: 0, problems: error.data[:problems]}
           end
+
+          def spread(urls) = urls.each_slice([urls.size.fdiv(KNOWN).ceil, 1].max).map(&:first)
 
           def robots_trial(input)
             settings = asked_site(input)&.crawl_settings

@@ -19,6 +19,9 @@ module IronTrellis
           @said = (said && said.split.size >= LEAST_WORDS) ? Likeness.runs(said) : nil
         end
 
+        # @return [Boolean] whether it says enough by itself to be known by
+        def sure? = !@said.nil?
+
         # @param title [String, nil]
         # @param text [String, nil]
         # @param said [String, nil]

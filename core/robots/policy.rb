@@ -53,7 +53,8 @@ module IronTrellis
           return FREE if @rules.empty?
 
           target = url.query ? "#{url.path}?#{Url::Percent.normalise_triples(url.query)}" : url.path
-          rule = @rules.select { |one| one.match?(target) }.max_by { |one| [one.octets, one.allow? ? 1 : 0, -one.line] }
+          literal = Rule.literally(target)
+          rule = @rules.select { |one| one.match?(literal) }.max_by { |one| [one.octets, one.allow? ? 1 : 0, -one.line] }
           rule ? Decision.new(allowed: rule.allow?, line: rule.line, rule: rule.text) : FREE
         end
       end

@@ -18,15 +18,21 @@ module IronTrellis
           pattern = Url::Percent.target(path)
           @octets = pattern.bytesize
           @anchored = pattern.end_with?("$")
-          @pieces = (@anchored ? pattern.chomp("$") : pattern).split("*", -1)
+          @pieces = (@anchored ? pattern.chomp("$") : pattern).split("*", -1).map { |piece| Rule.literally(piece) }
         end
 
         def allow? = @allow
 
+        # A star or a dollar sign of a path is written in a rule as %2A or %24 (section 2.2.3), so that is how they are compared.
+        #
+        # @param text [String]
+        # @return [String]
+        def self.literally(text) = text.match?(/[*$]/) ? text.gsub("*", "%2A").gsub("$", "%24") : text
+
         # Pieces between the stars are looked for from left to right, which is enough because a star may
         # stand for anything; so a hostile pattern costs no more than the length of the path for each star.
         #
-        # @param target [String] path and query with percent-encoding normalised
+        # @param target [String] path and query with percent-encoding normalised, and as .literally gives it
         # @return [Boolean]
         def match?(target)
           first, *rest = @pieces

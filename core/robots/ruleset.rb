@@ -9,6 +9,8 @@ module IronTrellis
         LINE_END = /\r\n|\r|\n/
         BOM = "\uFEFF"
         PRODUCT_TOKEN = /\A[A-Za-z_-]*/
+        # RFC 9309 knows no digits in a token, but files do: such a group is the whole name's as well.
+        TOKEN_IN_USE = /\A[A-Za-z0-9_-]*/
 
         # Seconds that a crawler is asked to leave between requests; RFC 9309 doesn't know it (common practice).
         DELAY = /\A\d+(?:\.\d+)?\z/
@@ -54,11 +56,9 @@ module IronTrellis
         def begin_group(value)
           @open = [] if @group_begun
           @group_begun = false
-          token = value.start_with?("*") ? "*" : value[PRODUCT_TOKEN].downcase
-          return if token.empty?
-
-          @groups[token]
-          @open << token
+          tokens = value.start_with?("*") ? ["*"] : [value[PRODUCT_TOKEN], value[TOKEN_IN_USE]].map(&:downcase).uniq.reject(&:empty?)
+          tokens.each { |token| @groups[token] }
+          @open.concat(tokens)
         end
 
         def delay(value)

@@ -22,7 +22,7 @@ module IronTrellis
         def initialize(values)
           given = self.class.defaults.merge(values.slice(*FIELDS.keys).compact)
           problems = FIELDS.values.flat_map { |field| field.problems(given[field.name]).map { |message| {field: field.name, message: message} } }
-          problems << {field: "start_urls", message: "Give at least one start URL, with http:// or https:// in front."} if given["start_urls"] == [] && given["list"] == []
+          problems << {field: "start_urls", message: "Give at least one start URL, like https://www.example.test/ or example.test."} if given["start_urls"] == [] && given["list"] == []
           raise Problems.new(problems) if problems.any?
 
           @values = FIELDS.to_h { |name, field| [name, field.clean(given[name])] }.freeze
@@ -32,7 +32,10 @@ module IronTrellis
         def to_h = @values
 
         # @return [Array<String>] the URLs with which the crawl begins
-        def first_urls = (mode == "list" && list.any?) ? list : start_urls
+        def first_urls = (mode == "list" && list.any?) ? list : start_urls.map { |text| Start.url(text) }
+
+        # @return [Boolean] whether it must be found out first where the crawl begins
+        def start_to_find? = start_urls.any? { |text| Start.bare?(text) }
 
         # @return [Url::Scope] the hosts of the first URLs and those named, narrowed by folders and patterns
         def scope

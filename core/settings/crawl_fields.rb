@@ -7,14 +7,15 @@ module IronTrellis
       module CrawlFields
         # Follow links; fetch only a list; fetch only what sitemaps list.
         MODES = %w[follow list sitemaps].freeze
-        TOKEN = /\A[A-Za-z_-]+\z/
+        # RFC 9309 knows no digits in it, but robots.txt files and crawlers do.
+        TOKEN = /\A[A-Za-z0-9_-]+\z/
         HEADER_VALUE = /\A[\x21-\x7E][\x20-\x7E]{0,500}\z/
         PARAMETER = /\A[^\s&=*?#]+\*?\z|\A\*\z/
         FOLDER = %r{\A(?:https?://[^/\s]+)?/(?:\S*/)?\z}
 
         def scope_fields
           [
-            urls("start_urls", 1000), urls("list", 500_000), Fields::Choice.new("mode", "follow", MODES),
+            Fields::List.new("start_urls", most: 1000, clean: Start.method(:read)) { |text| Start.read(text) && nil }, urls("list", 500_000), Fields::Choice.new("mode", "follow", MODES),
             Fields::List.new("hosts", clean: :downcase.to_proc) { |host| host_problem(host) },
             Fields::List.new("folders") { |folder| "“#{folder}” is no folder. Give a path that ends in a slash, like /pt/." unless FOLDER.match?(folder) },
             patterns("include"), patterns("exclude"),
@@ -30,7 +31,8 @@ module IronTrellis
             Fields::Number.new("body_limit", 15_000_000, 1_000..500_000_000, "The size of an answer"),
             *%w[pdfs images scripts styles].map { |name| Fields::Flag.new(name, true) },
             *%w[check_external follow_nofollow].map { |name| Fields::Flag.new(name, false) },
-            Fields::Flag.new("read_sitemaps", true), urls("sitemaps", 1000)
+            Fields::Flag.new("read_sitemaps", true), urls("sitemaps", 1000),
+            Fields::Number.new("keep_crawls", 20, 0..10_000, "The number of crawls to keep (0 for all)")
           ]
         end
 
@@ -45,7 +47,7 @@ module IronTrellis
 
         def identity_fields
           [
-            Fields::Text.new("agent", "IronTrellis", TOKEN, "The agent token may hold letters, hyphens and underscores only (RFC 9309)."),
+            Fields::Text.new("agent", "IronTrellis", TOKEN, "The agent token may hold letters, digits, hyphens and underscores only (RFC 9309)."),
             Fields::Text.new("agent_header", "", HEADER_VALUE, "The agent header must be one line of plain characters."),
             Fields::Flag.new("ignore_robots", false), Fields::Mapping.new("resolve", {}), Fields::Flag.new("allow_private", false),
             Fields::Certificates.new("trusted_authority", "")

@@ -16,6 +16,17 @@ module IronTrellis
           @spaces = Url::Spaces.new(caps: settings.caps, trap_limit: settings.trap_limit)
         end
 
+        # Of each pattern what it is read as, and how many of the URLs match it.
+        Read = Struct.new(:field, :pattern, :meaning, :matches, keyword_init: true)
+
+        # @param urls [Array<String>] in normal form
+        # @return [Array<Read>]
+        def patterns(urls)
+          {"include" => @settings.include, "exclude" => @settings.exclude, "caps" => @settings.caps.map { |cap| cap["pattern"] }}.flat_map do |field, sources|
+            sources.map { |source| Url::Pattern.new(source) }.map { |pattern| Read.new(field: field, pattern: pattern.source, meaning: pattern.meaning, matches: urls.count { |url| pattern.match?(url) }) }
+          end
+        end
+
         # @param urls [Array<String>] as people paste them
         # @return [Array<Verdict>]
         def call(urls) = urls.map { |url| verdict(url.strip) }

@@ -20,6 +20,8 @@ module IronTrellis
         MOST_SEEN = 10 * MOST_ENTRIES
         # Feeds have dates of their own form.
         W3C_DATES = %w[urlset index].freeze
+        # Feeds may speak of other sites.
+        OF_ONE_HOST = %w[urlset index text].freeze
 
         # @param kind [String] of the file
         # @param location [Url::Parts, nil] where it is published; nil where that isn't known
@@ -79,7 +81,7 @@ module IronTrellis
           return flaw("sitemap-malformed", entry, url.empty? ? "an entry without an address" : url) unless url.match?(%r{\Ahttps?://[^/]}i)
           return flaw("sitemap-nested-index", entry, url) if @kind == "index" && url == @location
 
-          flaw("sitemap-off-host", entry, url) if @folder && W3C_DATES.include?(@kind) && off?(url)
+          flaw("sitemap-off-host", entry, url) if @folder && OF_ONE_HOST.include?(@kind) && off?(url)
         end
 
         def off?(url)

@@ -6,7 +6,8 @@ module IronTrellis
   module Core
     module Url
       # A pattern on whole URLs, as auditors write them: a plain glob ("*/tags/*", where * stands for anything),
-      # a path ("/tags/*", matched on every host), or a regular expression between slashes ("/\/p\d+$/").
+      # a path ("/tags/*", matched on every host; "/tags/" is the folder with all in it), a host ("shop.test/tags/*"), a part of an
+      # address ("?sort="), or a regular expression between slashes ("/\/p\d+$/").
       # Regular expressions run on RE2, whose time is linear in the URL: no pattern can hang a crawl.
       class Pattern
         # The pattern can't be read.
@@ -14,6 +15,9 @@ module IronTrellis
 
         EXPRESSION = %r{\A/(.+)/\z}m
         EXPRESSION_SIGNS = /[\\\[\](){}+^$|]|\.\*/
+        HOST = %r{\A(?:www\.|(?=[^/]+/))(?:[a-z0-9-]+\.)+[a-z0-9-]+(?::\d+)?(?=/|\z)}i
+        # A folder, and all in it; but not the home page.
+        FOLDER = %r{\A/[^*]+/\z}
 
         attr_reader :source
 
@@ -57,6 +61,10 @@ module IronTrellis
         # @return [String] the regular expression that it stands for
         def translated = @translated ||= translate
 
+        # @return [String] the pattern as it is read, with what was left out written
+        #   Pattern.new("/tags/").meaning # => "/tags/*"
+        def meaning = @meaning ||= expression? ? @source : meant(@source.gsub("/.*", "/*"))
+
         # @return [Boolean] whether it names one URL only
         def exact? = !expression? && !@source.include?("*") && @source.match?(%r{\Ahttps?://})
 
@@ -70,8 +78,18 @@ module IronTrellis
         def translate
           return @source[EXPRESSION, 1] if expression?
 
-          glob = @source.split("*", -1).map { |piece| RE2::Regexp.escape(piece) }.join(".*")
-          @source.start_with?("/") ? "^https?://[^/]+#{glob}$" : "^#{glob}$"
+          glob = meaning.split("*", -1).map { |piece| RE2::Regexp.escape(piece) }.join(".*")
+          return "^https?://[^/]+#{glob}$" if meaning.start_with?("/")
+
+          HOST.match?(meaning) ? "^https?://#{glob}$" : "^#{glob}$"
+        end
+
+        def meant(glob)
+          return "#{glob}*" if FOLDER.match?(glob)
+          return glob if glob.start_with?("/", "*") || glob.match?(%r{\Ahttps?://}i)
+          return glob.include?("*") ? glob : "#{glob.delete_suffix("/")}/*" if HOST.match?(glob)
+
+          "*#{glob}*".squeeze("*")
         end
       end
     end

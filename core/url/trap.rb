@@ -8,12 +8,15 @@ module IronTrellis
       Trap = Struct.new(:kind, :space)
 
       class << Trap
-        # /a/a/a/, /a/b/a/b/a/b/: one to three segments, three times running.
-        REPEATING = %r{(/[^/]++(?:/[^/]++){0,2}?)\1\1(?:/|\z)}
+        # Of the segments of a path so many are there again: /a/a/a/, /a/b/a/b/, /a/b/b/a/. Numbers may well repeat, as in dates.
+        REPEATS = 2
+        COUNTED = /[^\d._-]/
         # A date at the end of the path, down to the month or the day.
-        CALENDAR = %r{(?<![0-9])(?:19|20|21)\d\d[/-](?:0?[1-9]|1[0-2])(?:[/-](?:0?[1-9]|[12]\d|3[01]))?/?\z}
+        CALENDAR = %r{(?<![0-9])(?:(?:19|20|21)\d\d[/-](?:0?[1-9]|1[0-2])(?:[/-](?:0?[1-9]|[12]\d|3[01]))?|(?:0?[1-9]|1[0-2])[/-](?:19|20|21)\d\d)/?\z}
         # Parameters that name a date, or a part of one.
         DATE_NAMES = %w[date day month year week cal calendar].to_h { |name| [name, true] }.freeze
+        # Letters name a month and a year only together.
+        SHORT_NAMES = [%w[m y], %w[mo yr], %w[mon yr]].freeze
         DATE_VALUE = /\A(?:\d{1,4}|\d{4}-\d{1,2}(?:-\d{1,2})?)\z/
         # Names under which servers carry a visitor's session (common practice).
         SESSION_NAMES = %w[sid sessid session sessionid session_id phpsessid jsessionid aspsessionid cfid cftoken].to_h { |name| [name, true] }.freeze
@@ -31,9 +34,14 @@ module IronTrellis
 
         private
 
+        # All such paths below one folder of the host are one space, however many small ones they may be parted into.
         def repeating(url)
-          match = REPEATING.match(url.path)
-          match && new("repeating segments", "#{url.origin}#{match.pre_match}#{match[1]}#{match[1]}…")
+          segments = url.path.split("/").drop(1)
+          counted = segments.grep(COUNTED)
+          return if counted.size < 3 || counted.size - counted.uniq.size < REPEATS
+
+          first = segments.first
+          new("repeating segments", "#{url.origin}/#{"#{first}/" if segments.count(first) == 1}…")
         end
 
         def path_session(url)
@@ -55,7 +63,12 @@ module IronTrellis
           return new("session ids", "#{place}?#{session}=*") if session
           return new("growing parameters", "#{place}?*") if names.size > MOST_PARAMETERS || names.tally.any? { |_, count| count >= MOST_REPEATS }
 
-          new("calendar", "#{place}?#{names.uniq.sort.map { |name| "#{name}=#" }.join("&")}") if pairs.any? { |name, value| date?(name, value) }
+          new("calendar", "#{place}?#{names.uniq.sort.map { |name| "#{name}=#" }.join("&")}") if pairs.any? { |name, value| date?(name, value) } || short_date?(pairs)
+        end
+
+        def short_date?(pairs)
+          dated = pairs.select { |_, value| DATE_VALUE.match?(value.to_s) }.map { |name, _| name.to_s.downcase }
+          SHORT_NAMES.any? { |names| (names - dated).empty? }
         end
 
         def date?(name, value) = DATE_NAMES.key?(name.to_s.downcase) && DATE_VALUE.match?(value.to_s)

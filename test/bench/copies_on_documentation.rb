@@ -104,7 +104,7 @@ by_package = PACKAGES.to_h do |package|
   sets = documentation.ordered.to_h { |row| [row["url"], finder.sets.fetch(row["url"])] }
   told = rows.select { |row| row["copy_of"] }.to_h { |row| [urls.fetch(row["url_id"]), row] }
   right = told.count { |url, row| likeness(sets[url], sets[row["copy_of"]]) >= NEAR }
-  exact = told.select { |_, row| row["likeness"] == 1.0 }
+  exact = told.select { |_, row| row["likeness"] >= 1 }
   same = exact.count { |url, row| documentation.rows.find { |one| one["url"] == url }["texts"].split("\n").size == documentation.rows.find { |one| one["url"] == row["copy_of"] }["texts"].split("\n").size }
   truth = true_copies(sets)
   found = truth.keys.count { |url| told.key?(url) }

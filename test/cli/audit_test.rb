@@ -40,7 +40,7 @@ class AuditTest < Minitest::Test
 
   def test_wrong_usage_is_told_with_exit_code_2_and_no_stack_trace
     {
-      ["audit", "--out", "/tmp/x"] => /start URL/, ["audit", "www.a.test", "--out", "/tmp/x"] => %r{http://},
+      ["audit", "--out", "/tmp/x"] => /start URL/, ["audit", "no domain", "--out", "/tmp/x"] => %r{http://},
       ["audit", "http://a.test/"] => /--out/, ["audit", "http://a.test/", "--out", "/tmp/x", "--render"] => /not built yet/,
       ["audit", "http://a.test/", "--out", "/tmp/x", "--resolve", "a"] => /HOST:PORT:ADDRESS/, ["audit", "http://a.test/", "--out", "/tmp/x", "--limit", "0"] => /limit/,
       ["audit", "http://a.test/", "--out", "/tmp/x", "--exclude", "/(/"] => /pattern/, ["audit", "http://a.test/", "--out", "/tmp/x", "--intent", "x"] => /PATTERN=index/,
@@ -93,11 +93,53 @@ class AuditTest < Minitest::Test
 
   def bad_start(path, socket)
     case path
-    when "/robots.txt" then socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
+    when "/robots.txt", /sitemap/ then socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
     when "/hang" then sleep 40
     when "/off-site" then socket.write("HTTP/1.1 301 Moved\r\nLocation: http://elsewhere.example/\r\nContent-Length: 0\r\n\r\n")
     when "/huge" then socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 104857600\r\n\r\n") && 100.times { socket.write("x" * 1_048_576) }
     end
     :keep
+  end
+
+  def test_a_start_that_is_missing_is_exit_code_3
+    site = SmallSite.new({})
+    result = audit("http://gone.example/", "--resolve", "gone.example:80:127.0.0.1:#{site.port}")
+    assert_equal [3, 404], [result.code, result.rows("urls").first["status"]]
+    assert_match(%r{http://gone.example/ could not be crawled: status 404}, result.err)
+  end
+
+  def test_what_cannot_be_used_leaves_no_site_behind_and_a_folder_is_tried_first
+    name = "left behind #{SecureRandom.hex(4)}"
+    assert_equal 2, audit("http://a.test/", "--site", name, "--key-page", "no address").code
+    assert_equal 2, audit("http://a.test/", "--site", name, "--workers", "0").code
+    Tempfile.create("taken") do |file|
+      result = audit("http://a.test/", "--site", name, folder: File.join(file.path, "report"))
+      assert_equal 3, result.code
+      assert_match(/can't be written to/, result.err)
+    end
+    IronTrellis::Store::Database.prepare
+    assert_nil IronTrellis::Store::Site.find_by(name: name)
+  end
+
+  # A server that never ends: the command is told to end, and is gone soon, with its workers; what it made is marked as interrupted.
+  def test_an_audit_that_is_told_to_end_ends_at_once_and_says_what_became_of_its_crawl
+    site = SmallSite.new({}) { |path| sleep(0.2).then { "<html><body>#{(1..5).map { |number| "<a href=\"#{path}#{number}/\">x</a>" }.join}</body></html>" } }
+    name = "told to end #{SecureRandom.hex(4)}"
+    read, write = IO.pipe
+    pid = spawn({"TRELLIS_ENV" => "test"}, File.join(AuditRun::ROOT, "bin/trellis"), "audit", "http://small.example/", "--resolve", "small.example:80:127.0.0.1:#{site.port}", "--allow-private", "--out", Dir.mktmpdir, "--site", name, "--workers", "2", err: write)
+    write.close
+    sleep 0.1 until site.targets.size > 5
+    workers = `pgrep -P #{pid}`.split.map(&:to_i)
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    Process.kill("TERM", pid)
+    code = Process.wait2(pid).last.exitstatus
+    said = read.read
+    assert_equal [3, 2], [code, workers.size], said
+    assert_match(/Interrupted. Crawl 1 of/, said)
+    # Five seconds are what is promised; a busy machine may need some more.
+    assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 20
+    assert_empty(workers.select { |worker| File.exist?("/proc/#{worker}") })
+    crawl = IronTrellis::Store::Site.find_by(name: name).crawls.first
+    assert_equal ["failed", 0], [crawl.state, IronTrellis::Store::Sql.run("SELECT count(*) FROM que_jobs WHERE queue = $1", [crawl.queue]).getvalue(0, 0).to_i]
   end
 end

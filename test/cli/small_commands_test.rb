@@ -32,6 +32,17 @@ class SmallCommandsTest < Minitest::Test
     assert_match(/line 4: a quoted cell isn't closed/, err)
   end
 
+  def test_a_rule_with_a_status_that_is_none_is_counted_and_told
+    code, found, err = answer("from,to,status\n/a,/b,301\n/c,/d,moved\n/e,/f,418\n/g,/h,\n", "routes", "check")
+    assert_equal [0, 4, "", [["/c", "moved"], ["/e", "418"], ["/g", ""]]], [code, found["routes"], err, found["faults"].map { |fault| fault.values_at("from", "about") }]
+    assert_equal ["route-status"], found["faults"].map { |fault| fault["code"] }.uniq
+  end
+
+  def test_a_text_sitemap_of_another_host_is_told
+    found = answer("http://a.test/1\nhttp://b.test/2\n", "sitemap", "check", "--location", "http://a.test/list.txt")[1]
+    assert_equal ["text", [["sitemap-off-host", 2, "http://b.test/2"]]], [found["kind"], found["faults"].map(&:values)]
+  end
+
   def test_sets_of_languages_are_checked_without_a_crawl
     code, found, err = answer(SETS, "hreflang", "check")
     assert_equal [0, [{"members" => %w[http://a.test/en http://b.test/da], "codes" => {"da" => ["http://b.test/da"], "en" => ["http://a.test/en"]}}]], [code, found["clusters"]]

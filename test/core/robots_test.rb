@@ -72,4 +72,12 @@ class RobotsTest < Minitest::Test
     assert_equal %w[http://a.test/one.xml http://a.test/two.xml], file.sitemaps
     assert_equal 1, file.rules_for("x").size
   end
+
+  def test_tokens_with_digits_are_taken_as_files_hold_them
+    file = "User-agent: bot777\nDisallow: /a\n\nUser-agent: *\nDisallow: /\n"
+    allowed = ->(agent, path) { IronTrellis::Core::Robots::Policy.from_answer(status: 200, text: file, agent: agent).decide(IronTrellis::Core::Url::NormalForm.parse("http://a.test#{path}")).allowed? }
+    assert_equal [true, false], [allowed.call("BOT777", "/b"), allowed.call("bot777", "/a")]
+    assert allowed.call("bot", "/b"), "the token of RFC 9309 ends before the digits"
+    refute allowed.call("other", "/b")
+  end
 end

@@ -32,7 +32,7 @@ class CoreSettingsTest < Minitest::Test
     assert_match(/number from 0 to 1000/, problem(rate: "fast"))
     assert_match(/true or false/, problem(images: "yes"))
     assert_match(/can't be chosen/, problem(mode: "wander"))
-    assert_match(/letters, hyphens and underscores/, problem(agent: "Bot/1"))
+    assert_match(/letters, digits, hyphens and underscores/, problem(agent: "Bot/1"))
     assert_match(/one line/, problem(agent_header: "a\r\nX: y"))
     assert_match(/ends in a slash/, problem(folders: ["pt"]))
     assert_match(/no parameter/, problem(drop_parameters: ["a=1"]))

@@ -43,7 +43,7 @@ class SmallReadingsTest < Minitest::Test
     spaces = Core::Url::Spaces.new(caps: [{"pattern" => "*/tags/*", "most" => 7}], trap_limit: 50)
 
     assert_equal ["pattern", "*/tags/*", 7], spaces.of("http://a.test/tags/x/x/x/").to_a
-    assert_equal ["repeating segments", "http://a.test/x/x…", 50], spaces.of("http://a.test/x/x/x/").to_a
+    assert_equal ["repeating segments", "http://a.test/…", 50], spaces.of("http://a.test/x/x/x/").to_a
     assert_nil spaces.of("http://a.test/lamps/")
   end
 

@@ -65,7 +65,7 @@ class UrlTest < Minitest::Test
 
   def test_a_path_between_slashes_is_a_path
     assert Url::Pattern.new("/lamps/").match?("http://a.test/lamps/")
-    refute Url::Pattern.new("/lamps/").match?("http://a.test/lamps/x")
+    assert Url::Pattern.new("/lamps/").match?("http://a.test/lamps/x"), "a folder is all that lies in it"
   end
 
   def test_scope_is_hosts_narrowed_by_patterns_and_exclude_wins
@@ -77,5 +77,20 @@ class UrlTest < Minitest::Test
     refute scope.cover?("https://a.test/about")
     refute scope.cover?("https://a.test/shop/cart")
     assert scope.host?("https://a.test/about")
+  end
+
+  # As they are typed: what it is read as, an address that it means, and one that it doesn't.
+  AS_TYPED = {
+    "/tag/" => ["/tag/*", "http://a.test/tag/x/y", "http://a.test/old/tag/x"], "/author/.*" => ["/author/*", "http://a.test/author/x", "http://a.test/authors"], "*.pdf" => ["*.pdf", "http://a.test/x.pdf", "http://a.test/x.pdf/y"],
+    "?sort=" => ["*?sort=*", "http://a.test/x?sort=up", "http://a.test/sort"], "/" => ["/", "http://a.test/", "http://a.test/x"], "shop.test/lamps/" => ["shop.test/lamps/*", "https://shop.test/lamps/x", "http://a.test/shop.test/lamps/x"],
+    "www.shop.test" => ["www.shop.test/*", "http://www.shop.test/x", "http://shop.test/x"], "print" => ["*print*", "http://a.test/x/print", "http://a.test/x"], "http://a.test/x/" => ["http://a.test/x/", "http://a.test/x/", "http://a.test/x/y"],
+    "/page=\\d+$/" => ["/page=\\d+$/", "http://a.test/?page=2", "http://a.test/?page=x"]
+  }.freeze
+
+  def test_patterns_mean_what_people_mean_who_type_them
+    AS_TYPED.each do |typed, (meaning, meant, other)|
+      pattern = Url::Pattern.new(typed)
+      assert_equal [meaning, true, false], [pattern.meaning, pattern.match?(meant), pattern.match?(other)], typed
+    end
   end
 end

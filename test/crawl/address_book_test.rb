@@ -50,4 +50,15 @@ class AddressBookTest < Minitest::Test
 
   # Resolvers write an address in a form of their own.
   def plain(found, address) = (IPAddr.new(found) == IPAddr.new(address.delete("[]"))) ? address.delete("[]") : found
+
+  # The one waits for the other's turn, which would never come if all names were looked up one after the other.
+  def test_a_name_that_is_slow_to_be_found_holds_up_no_other
+    slow = Thread::Queue.new
+    book = Class.new(Book) { define_method(:lookup) { |host| (host == "slow.test") ? slow.pop : ["1.1.1.1"] } }.new(resolve: {}, allow_private: false)
+    waiting = Thread.new { book.find("slow.test", 80) }
+    Thread.pass until slow.num_waiting == 1
+    assert_equal [["1.1.1.1", 80]], book.find("quick.test", 80)
+    slow << ["2.2.2.2"]
+    assert_equal [["2.2.2.2", 80]], waiting.value
+  end
 end

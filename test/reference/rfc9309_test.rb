@@ -58,6 +58,11 @@ class Rfc9309Test < Minitest::Test
     assert allowed?(text, "x", "https://a.test/this/path/exactly")
     refute allowed?(text, "x", "https://a.test/this/path/exactly/not")
     refute allowed?("User-agent: *\nDisallow: /path/foo-%24\n", "x", "https://a.test/path/foo-%24")
+    # The table: a star or a dollar sign of the address itself, as it is and encoded.
+    [["/path/file-with-a-%2A.html", "/path/file-with-a-*.html"], ["/path/foo-%24", "/path/foo-$"], ["/path/foo-%24", "/path/foo-%24"]].each do |rule, path|
+      refute allowed?("User-agent: *\nDisallow: #{rule}\n", "x", "https://a.test#{path}"), rule
+    end
+    assert allowed?("User-agent: *\nDisallow: /path/file-with-a-%2A.html\n", "x", "https://a.test/path/file-with-a-x.html")
     assert allowed?("User-agent: *\nDisallow: /path/file-with-a-%2A.html\n", "x", "https://a.test/path/file-with-a-xyz.html")
   end
 

@@ -202,9 +202,10 @@ class SettingsTest < Minitest::Test
   end
 
   def test_every_setting_has_its_test
+    # Where a crawl begins, and which are kept, have tests of their own.
     here = File.read(__FILE__) + File.read(File.join(__dir__, "tls_and_proxy_test.rb"))
 
-    assert_empty(IronTrellis::Core::Settings::Crawl::FIELDS.keys.reject { |name| here.match?(/\b#{name}:/) || %w[start_urls].include?(name) })
+    assert_empty(IronTrellis::Core::Settings::Crawl::FIELDS.keys.reject { |name| here.match?(/\b#{name}:/) || %w[start_urls keep_crawls].include?(name) })
     assert_empty(IronTrellis::Core::Settings::Secrets::NAMES.reject { |name| here.include?("\"#{name}\" =>") })
   end
 end

@@ -14,7 +14,7 @@ module IronTrellis
 
           deadline = monotonic + SECONDS
           early = false
-          CrawlSession.new(crawl, slot: slot, clock: -> { now }).run { early = monotonic > deadline || stopped?(crawl) }
+          CrawlSession.new(crawl, slot: slot, clock: -> { now }).run { early = monotonic > deadline || Queue.ending? || stopped?(crawl) }
           go_on(crawl, slot, idle: !early)
         end
 

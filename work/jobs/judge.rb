@@ -21,6 +21,7 @@ module IronTrellis
           Judging.new(crawl, clock: -> { now }).call
           crawl.advance(Store::Crawl::JUDGING, Store::Crawl::FINISHED, finished_at: now)
           SitemapBuilding.after_crawl(crawl, now: now)
+          Pruning.call(crawl.site)
           finish
         end
 

@@ -18,6 +18,7 @@ export type Fields = {
   limit: string;
   max_depth: string;
   trap_limit: string;
+  keep_crawls: string;
   body_megabytes: string;
   pdfs: boolean;
   images: boolean;
@@ -68,6 +69,7 @@ export const FRESH: Fields = {
   limit: "500000",
   max_depth: "50",
   trap_limit: "250",
+  keep_crawls: "20",
   body_megabytes: "15",
   pdfs: true,
   images: true,
@@ -115,6 +117,7 @@ const NUMBERS = [
   "limit",
   "max_depth",
   "trap_limit",
+  "keep_crawls",
   "rate",
   "concurrency",
   "connect_seconds",

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
@@ -21,14 +21,17 @@ const COLUMNS = "28px minmax(0, 5fr) 60px 70px minmax(0, 7fr) 120px";
 export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
   const broken = useQuery({
     queryKey: ["decide", "broken", crawl.id, crawl.run],
-    queryFn: () =>
-      data(api.GET("/crawls/{crawl}/broken", { params: { path: { crawl: crawl.id }, query: { work: "true" } } })),
+    queryFn: () => data(api.GET("/crawls/{crawl}/broken", { params: { path: { crawl: crawl.id } } })),
     // Suggestions are being worked out.
     refetchInterval: (query) => (query.state.data?.suggested_at === null ? 1500 : false),
   });
   const [picked, setPicked] = useState<Record<string, Pick>>({});
   const [ticked, setTicked] = useState<Record<string, boolean>>({});
   const decide = useDecide(site);
+  const missing = broken.data?.suggested_at === null;
+  useEffect(() => {
+    if (missing) void api.POST("/crawls/{crawl}/suggestions", { params: { path: { crawl: crawl.id } } });
+  }, [missing, crawl.id]);
   if (broken.error) return <Failed error={broken.error} retry={() => broken.refetch()} />;
   if (!broken.data) return <Loading what="lost addresses" />;
   const { rows, total, suggested_at } = broken.data;

@@ -119,7 +119,7 @@ const waiting = (routes: Route[], asked: string | undefined) =>
         (one) =>
           one.kind === "exact" &&
           !one.flaws.some((flaw) => LEFT_OUT.has(flaw.code)) &&
-          (one.test === null || one.test.tested_at < asked),
+          (one.test === null || Date.parse(one.test.tested_at) < Date.parse(asked)),
       ).length;
 
 const LEFT_OUT = new Set(["route-loop", "route-twice", "route-to-itself"]);
