@@ -126,7 +126,11 @@ export function Limits() {
         rows={1}
         help="A pattern and a number, one a line: /tags/* 100."
       />
-      <Text name="keep_crawls" label="Crawls to keep" help="Older ones are dropped, but for those you mark. 0 keeps all." />
+      <Text
+        name="keep_crawls"
+        label="Crawls to keep"
+        help="Older ones are dropped, but for those you mark. 0 keeps all."
+      />
     </>
   );
 }

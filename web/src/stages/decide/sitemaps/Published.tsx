@@ -95,11 +95,7 @@ function Row({ file, depth, files }: { file: File; depth: number; files: number 
             <UrlText url={file.url} size={12} withHost={depth === 0} />
           </Link>
         )}
-        {depth === 0 && (
-          <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-            {FOUND[file.found]}
-          </Box>
-        )}
+        {depth === 0 && <Box sx={{ fontSize: 12, color: "text.secondary" }}>{FOUND[file.found]}</Box>}
       </Box>
       {failed ? (
         <Box component="td" colSpan={5} sx={{ color: "rust", textAlign: "right" }}>
