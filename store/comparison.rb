@@ -5,14 +5,17 @@ module IronTrellis
     # Two crawls of one site, the newer against the earlier: which URLs rose or fell on the ladder, came or went, and what became of each fault. Only
     # verdicts of equal rules can be compared.
     class Comparison
-      MOVES = %w[rose fell came went].freeze
+      # Rose and fell are of what is wanted in both; what changed as it was decided is told apart, and what isn't wanted changes as it likes. Where nothing is wanted yet
+      # all that isn't to be kept out counts.
+      MOVES = %w[rose fell as_decided came went others].freeze
       MOST_ROWS = 200
       # A higher number is further up; one that passes all rungs stands above them.
       HEIGHT = "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), #{Core::Ladder::Climb::NAMES.size + 1})"
       BOTH = <<~SQL
         SELECT coalesce(n.url_id, o.url_id) AS url_id, coalesce(n.url, o.url) AS url, o.stop AS stop_before, n.stop AS stop_after, n.stop_reason, coalesce(n.importance, o.importance) AS importance,
-          CASE WHEN o.url_id IS NULL THEN 'came' WHEN n.url_id IS NULL THEN 'went' WHEN #{format(HEIGHT, table: "n")} > #{format(HEIGHT, table: "o")} THEN 'rose'
-            WHEN #{format(HEIGHT, table: "n")} < #{format(HEIGHT, table: "o")} THEN 'fell' ELSE 'stayed' END AS move
+          CASE WHEN o.url_id IS NULL THEN 'came' WHEN n.url_id IS NULL THEN 'went' WHEN #{format(HEIGHT, table: "n")} = #{format(HEIGHT, table: "o")} THEN 'stayed'
+            WHEN n.fulfilled IS NOT NULL AND n.fulfilled IS DISTINCT FROM o.fulfilled THEN 'as_decided' WHEN NOT %<counts>s THEN 'others'
+            WHEN #{format(HEIGHT, table: "n")} > #{format(HEIGHT, table: "o")} THEN 'rose' ELSE 'fell' END AS move
         FROM (SELECT * FROM %<new>s WHERE #{Ledger::Fields::DOCUMENTS}) n FULL JOIN (SELECT * FROM %<old>s WHERE #{Ledger::Fields::DOCUMENTS}) o ON o.url_id = n.url_id
       SQL
       COUNTS = "SELECT move, stop_before, stop_after, count(*) AS urls FROM (#{BOTH}) b GROUP BY 1, 2, 3"
@@ -42,9 +45,10 @@ module IronTrellis
         check(crawl, earlier)
         @before = crawl.site.crawls.where(number: ...earlier.number, scope: Crawl::WHOLE).filter_map { |one| one.verdict_run&.id }
         @names = {new: table("ledger_rows", 0), old: table("ledger_rows", 1), new_faults: table("faults", 0), old_faults: table("faults", 1)}
+        @names[:counts] = anything_wanted? ? "(n.wanted AND o.wanted)" : "(n.intent <> 'keep_out' AND o.intent <> 'keep_out')"
       end
 
-      # @return [Hash] moves (how many URLs rose, fell, came, went), steps ([{move, stop_before, stop_after, urls}], most first) and faults
+      # @return [Hash] moves (how many URLs rose, fell, changed as decided, came, went, and how many others changed), steps ([{move, stop_before, stop_after, urls}], most first) and faults
       #   ([{code, grade, new, returned, still, cleared, unchecked}])
       def call
         steps = Sql.rows(format(COUNTS, @names)).reject { |row| row["move"] == "stayed" }.sort_by { |row| [-row["urls"], row["move"], row["stop_before"].to_s, row["stop_after"].to_s] }
@@ -59,6 +63,8 @@ module IronTrellis
       end
 
       private
+
+      def anything_wanted? = @names.values_at(:new, :old).any? { |ledger| Sql.run("SELECT 1 FROM #{ledger} WHERE wanted LIMIT 1").ntuples.positive? }
 
       def table(parent, which) = Partitions.name(parent, @runs[which].id)
 

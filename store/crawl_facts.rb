@@ -113,7 +113,11 @@ module IronTrellis
       def canonicals = Sql.run(format(CANONICALS, @names)).values.to_h
 
       # @return [Boolean] whether the site has a sitemap that could be read
-      def sitemaps? = Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND entries > 0 LIMIT 1", [@crawl.id]).ntuples.positive?
+      def sitemaps? = self.class.sitemaps?(@crawl.id)
+
+      # @param crawl_id [Integer]
+      # @return [Boolean]
+      def self.sitemaps?(crawl_id) = Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND entries > 0 LIMIT 1", [crawl_id]).ntuples.positive?
 
       # @param ids [Array<Integer>]
       # @return [Hash{Integer => Integer}] statuses

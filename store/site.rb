@@ -66,6 +66,12 @@ module IronTrellis
       # @return [Core::Canonical::Choices]
       def chosen_canonicals = Core::Canonical::Choices.new(decisions.values("canonical"))
 
+      # @return [Core::Routes::Table] the redirects that were decided
+      def decided_routes
+        routes = decisions.values("route").reject { |_, value| value["refused"] }
+        Core::Routes::Table.new(routes.map { |from, value| Core::Routes::Route.new(from: from, to: value["to"], status: value["status"], kind: value["kind"], query: value["query"]) })
+      end
+
       # @return [Hash] how its sitemaps shall be built: see Core::Decisions::Values::PLAN
       def sitemap_plan = Core::Decisions::Values::PLAN.merge(decisions.values("sitemaps").values.first || {})
 

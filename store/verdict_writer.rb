@@ -7,7 +7,7 @@ module IronTrellis
     class VerdictWriter
       STAGED = %w[url_id url kind status error content_type bytes first_byte_ms response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
         final_url final_status noindex nofollow fetched_at canonical canonical_source canonical_state lang title title_chars description description_chars h1 words links_in
-        links_out_internal links_out_external images images_without_alt in_sitemaps group intent intent_of intent_subject follow chosen_canonical wanted indexable soft_missing stop stop_reason unfetched climb authority importance importance_parts].freeze
+        links_out_internal links_out_external images images_without_alt in_sitemaps group intent intent_of intent_subject follow chosen_canonical fulfilled wanted indexable soft_missing stop stop_reason unfetched climb authority importance importance_parts].freeze
       FAULTS = %w[run_id identity code grade url_id url about detail].freeze
       # Each column by which the ledger can be sorted, so that any page of it is found at once.
       INDEXED = Ledger::Fields::SORTABLE

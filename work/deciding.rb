@@ -22,6 +22,7 @@ module IronTrellis
         raise Core::Error::InvalidInput.new("“#{kind}” is no kind of decision.") unless Store::Decision::KINDS.include?(kind)
         raise Core::Error::InvalidInput.new("At most #{MOST} things can be decided at once; these are #{values.size}.") if values.size > MOST
 
+        values = values.map { |one| Addressing.of_site(site, one) } if kind == "route"
         read = values.to_h { |one| Core::Decisions::Values.read(kind, one["subject"], one["value"]) }
         ids = Store::Site.transaction { site.decisions.decide(kind, read, by: by, now: now, note: note) }
         follow(site, [kind], now) if ids.any?

@@ -69,7 +69,7 @@ module IronTrellis
       def decide(site)
         run = site.newest_crawl.verdict_run
         singles, groups = Store::Deciding::IntentBook.new(run, site).proposals.partition { |one| one[:urls] }
-        groups.first(DECIDED_GROUPS).each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
+        groups.select { |one| one[:sure] }.first(DECIDED_GROUPS).each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
         singles.first(DECIDED_SINGLES).each { |one| settle(site, "intent", one[:urls].to_h { |url| [url, {"intent" => one[:intent]}] }, one[:reasons].join(" ")) }
         RouteTargets.new(run, clock: -> { Time.now }).call
         lost = Store::Deciding::RouteBook.new(run, site).broken[:rows].first(DECIDED_ROUTES)

@@ -7,7 +7,7 @@ module IronTrellis
       # Columns of the ledger that are facts as they were stored, and those that a Subject has under the same name.
       const_set(:FROM_FACTS, %w[fetched_at content_type bytes first_byte_ms response_ms nofollow canonical_source lang description h1 images images_without_alt].freeze)
       const_set(:FROM_SUBJECT, %w[url kind status error depth found_by robots_allowed robots_line redirect_to redirect_chain final_url final_status
-        noindex canonical canonical_state title title_chars words links_in in_sitemaps group intent intent_of intent_subject follow chosen_canonical wanted indexable soft_missing stop authority importance].freeze)
+        noindex canonical canonical_state title title_chars words links_in in_sitemaps group intent intent_of intent_subject follow chosen_canonical fulfilled wanted indexable soft_missing stop authority importance].freeze)
       const_set(:REASONS, Store::Frontier::REASONS.invert.freeze)
 
       # @return [Hash{String => Object}] a row of the ledger, but for its faults

@@ -34,7 +34,7 @@ module IronTrellis
 
       def judge(writer)
         faults = FaultsOfCrawl.new(@site.id, @limits, writer)
-        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @wishes, limits: @limits, weights: @site.importance_weights, canonicals: @site.chosen_canonicals).each_portion do |judged|
+        SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @wishes, limits: @limits, weights: @site.importance_weights, canonicals: @site.chosen_canonicals, routes: @site.decided_routes).each_portion do |judged|
           writer.stage_rows(judged.map(&:row))
           faults.pages(judged)
         end

@@ -16,11 +16,13 @@ module IronTrellis
       # @param limits [Core::Settings::Limits]
       # @param weights [Hash{String => Float}] of the parts of importance
       # @param canonicals [Core::Canonical::Choices]
-      def initialize(facts, crawl:, wishes:, limits:, weights:, canonicals:)
+      # @param routes [Core::Routes::Table] those that were decided
+      def initialize(facts, crawl:, wishes:, limits:, weights:, canonicals:, routes:)
         @facts = facts
         @limits = limits
         @weights = weights
         @chosen = canonicals
+        @routes = routes
         @whole = crawl.whole?
         @agent = crawl.crawl_settings.agent
         @scope = crawl.crawl_settings.scope
@@ -54,7 +56,14 @@ module IronTrellis
         climb = Core::Ladder::Climb.new(evidence(row, subject))
         subject.stop = climb.stop
         subject.indexable = climb.indexable?
+        settle(subject)
         JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb, score: score)
+      end
+
+      # What stands behind another by choice, and what was sent elsewhere as decided, is no page that is wanted.
+      def settle(subject)
+        subject.fulfilled = Core::Decisions::Fulfilment.of(subject, @routes)
+        subject.wanted = false if subject.fulfilled || ![nil, subject.url].include?(subject.chosen_canonical)
       end
 
       # What is linked to on another site: how it answers, and who links to it.

@@ -5,7 +5,7 @@ module IronTrellis
     module Routes
       # What is wanted of each page: the evidence, what other wishes would change, and what has to be written where.
       module Intents
-        COLUMNS = %w[step url where action text reason].freeze
+        COLUMNS = %w[step url where action text reason warning].freeze
 
         # What the routes share.
         module View

@@ -30,14 +30,14 @@ module IronTrellis
         def self.registered(app)
           app.helpers View
 
-          app.get("/api/crawls/:crawl/languages") { json((run.languages || NOTHING).merge("decided" => crawl.site.decisions.in_force("languages").values.map(&:view), "alone" => language_sets.alone)) }
+          app.get("/api/crawls/:crawl/languages") { json((run.languages || NOTHING).merge("decided" => crawl.site.decisions.in_force("languages").values.map(&:view), "alone" => language_sets.alone, "to_add" => language_sets.still_to_add)) }
 
           app.get("/api/crawls/:crawl/languages/cluster") { json(cluster_named(params[:first])) }
 
           app.post("/api/crawls/:crawl/languages/lines") { json(language_sets.lines(body_json["pages"])) }
 
           app.get("/api/crawls/:crawl/languages/:form") do
-            text = language_sets.write(params[:form])
+            text = language_sets.write(params[:form], missing: params[:missing] == "true", host: params[:host])
             content_type TYPES.fetch(params[:form])
             file_of(crawl.site, "languages.#{{"sitemap" => "xml", "csv" => "csv"}.fetch(params[:form], "txt")}")
             text

@@ -12,24 +12,17 @@ module IronTrellis
           def route_map = Store::Deciding::RouteMap.new(site, site.newest_crawl&.verdict_run)
 
           def route_trial(input)
-            from, value = Core::Decisions::Values.read("route", input["from"], input.slice("to", "status", "kind", "query"))
+            whole = Work::Addressing.of_site(site, {"subject" => input["from"], "value" => input.slice("to", "status", "kind", "query")})
+            from, value = Core::Decisions::Values.read("route", whole["subject"], whole["value"])
             route_map.trial(route_map.route(from, value))
           end
 
           def import_routes(input)
             routes, bad = Ports::Routes.reader(input["format"]).read(input["text"])
-            base = site.crawl_settings.first_urls.first
-            values = routes.map { |route| {"subject" => whole(base, route, route.from), "value" => {"to" => route.to && whole(base, route, route.to), "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}} }
+            values = routes.map { |route| Work::Addressing.of_site(site, {"subject" => route.from, "value" => {"to" => route.to, "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}}) }
             kept, refused = usable(values, routes)
             ids = Work::Deciding.decide(site, "route", kept, by: user.name, now: now, note: input["note"])
             {ids: ids, read: routes.size + bad.size, bad: (bad + refused).sort_by(&:line).map(&:to_h)}
-          end
-
-          # A path is one of the site's main host.
-          def whole(base, route, address)
-            return address if route.pattern? || address.match?(%r{\Ahttps?://}i)
-
-            Core::Url::Resolver.new(Core::Url::NormalForm.parse(base)).call(address) || address
           end
 
           # What can be read from a file may still be no route that can be used.
@@ -73,7 +66,7 @@ module IronTrellis
           app.post("/api/sites/:site/routes/tests") do
             asked_at = now.utc.iso8601(3)
             Work::Queue.enqueue(Work::Jobs::TestRoutes, {site_id: site.id, asked_at: asked_at}, queue: Work::Crawling::QUEUE)
-            json(asked_at: asked_at, routes: route_map.flattened.count { |route| !route.pattern? })
+            json(asked_at: asked_at, routes: route_map.flattened.size)
           end
 
           app.get("/api/sites/:site/routes/:format") { write_routes(params[:format]) }

@@ -9,7 +9,11 @@ module IronTrellis
         # One URL as it is. `chosen` is the canonical that was chosen for it, nil where none was; `follow` is false where its links shall not be followed.
         Page = Struct.new(:url, :group, :kind, :intent, :wanted, :allowed, :robots_line, :robots_rule, :direct, :noindex, :noindex_where, :nofollow, :follow, :canonical, :chosen, :climbs, keyword_init: true)
         # `step` orders them in time (1 first); `where` is html, header or robots.txt; `action` add or remove; `text` what is to be written or taken out, exactly.
-        Item = Struct.new(:step, :url, :group, :where, :action, :text, :reason, keyword_init: true)
+        # `warning` is what else was decided that says the opposite, and which of the two to choose; nil where nothing does.
+        Item = Struct.new(:step, :url, :group, :where, :action, :text, :reason, :warning, keyword_init: true)
+        DISAGREE = "It shall be kept out, too, and a noindex beside a canonical to another page says the opposite: that page would be told of one that isn't to be indexed. " \
+          "Choose the canonical where what this page has earned shall go to the other, and the noindex where it shall go to nobody; undo the other decision."
+        DISAGREES_NOW = "The page says noindex, and a noindex beside a canonical to another page says the opposite: take the noindex out, or undo the choice of the canonical."
 
         UNBLOCK = 1
         CHANGE = 2
@@ -45,7 +49,7 @@ module IronTrellis
           if @page.wanted && @page.noindex
             where = @page.noindex_where.to_s.match?(/header/i) ? "header" : "html"
             item(CHANGE, where, "remove", (where == "header") ? "X-Robots-Tag: noindex" : '<meta name="robots" content="noindex">', "It is wanted, and says noindex#{" in #{@page.noindex_where}" if @page.noindex_where}.")
-          elsif @page.intent == "keep_out" && @page.direct && !@page.noindex && @page.allowed != false
+          elsif @page.intent == "keep_out" && @page.direct && !@page.noindex && @page.allowed != false && !diverted?
             html? ? item(CHANGE, "html", "add", robots_meta(noindex: true), "It shall be kept out.") : item(CHANGE, "header", "add", "X-Robots-Tag: noindex", "It shall be kept out, and only a header can say so of a #{@page.kind}.")
           end
         end
@@ -64,10 +68,20 @@ module IronTrellis
           return if @page.chosen.nil? || @page.chosen == @page.canonical || !@page.direct
 
           text = html? ? %(<link rel="canonical" href="#{Sitemaps::Xml.escape(@page.chosen)}">) : %(Link: <#{@page.chosen}>; rel="canonical")
-          item(CHANGE, html? ? "html" : "header", "add", text, @page.canonical ? "Another URL was chosen to stand for it than #{@page.canonical}." : "A URL was chosen to stand for it.")
+          item(CHANGE, html? ? "html" : "header", "add", text, @page.canonical ? "Another URL was chosen to stand for it than #{@page.canonical}." : "A URL was chosen to stand for it.", warning: disagreement)
         end
 
-        def item(step, where, action, text, reason) = Item.new(step: step, url: @page.url, group: @page.group, where: where, action: action, text: text, reason: reason)
+        # Whether another page was chosen to stand for it.
+        def diverted? = ![nil, @page.url].include?(@page.chosen)
+
+        def disagreement
+          return unless diverted?
+          return DISAGREE if @page.intent == "keep_out"
+
+          DISAGREES_NOW if @page.noindex
+        end
+
+        def item(step, where, action, text, reason, warning: nil) = Item.new(step: step, url: @page.url, group: @page.group, where: where, action: action, text: text, reason: reason, warning: warning)
       end
     end
   end

@@ -16,7 +16,7 @@ module IronTrellis
         :followed_in, :in_sitemaps, :group, :group_median_words, :intent, :wanted, :stop, :indexable,
         :soft_missing, :whole, :titles, :h1, :description, :description_chars, :lang, :bytes, :links_out, :directives,
         :canonicals, :canonical_marks, :canonical_chain, :canonical_loop, :canonical_off_site, :refresh_source,
-        :redirect_off_site, :has_sitemaps, :sitemap_of_group, :lists_pdfs, :authority, :importance, :importance_guessed, :hreflang, :copy_of, :likeness, :copies, :own_share, :response_ms, :viewport, :nofollow, :unfollowed, :intent_of, :intent_subject, :follow, :chosen_canonical, :data, :data_problems,
+        :redirect_off_site, :has_sitemaps, :sitemap_of_group, :lists_pdfs, :authority, :importance, :importance_guessed, :hreflang, :copy_of, :likeness, :copies, :own_share, :response_ms, :viewport, :nofollow, :unfollowed, :intent_of, :intent_subject, :follow, :chosen_canonical, :fulfilled, :data, :data_problems,
         keyword_init: true
       ) do
         # @param row [Hash{String => Object}] of the ledger, or some columns of one

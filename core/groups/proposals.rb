@@ -10,8 +10,8 @@ module IronTrellis
         Proposal = Struct.new(:name, :pattern, :pages, keyword_init: true)
         # By what their addresses show (common practice).
         KINDS = {
-          "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/), "Paged lists" => "/([?&](page|p|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/", "Lists by parameters" => %q(/\?.+/),
-          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9])?/?$/", "Tags and topics" => "//(tags?|topics?|schlagwort|emne|etiqueta)/[^/?]+/?$/", "Authors" => "//(authors?|makers|autor|forfatter)/[^/?]+/?$/"
+          "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/), "Paged lists" => "/([?&](page|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/", "Lists by parameters" => %q(/\?.+/),
+          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9])?/?$/", "Tags" => "//(tags?|schlagwort|emne|etiqueta)/[^/?]+/?$/", "Authors" => "//(authors?|autor|forfatter)/[^/?]+/?$/"
         }.freeze
         LEAST_PAGES = 3
         LEAST_SHARE = 0.01

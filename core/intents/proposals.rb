@@ -3,29 +3,40 @@
 module IronTrellis
   module Core
     module Intents
-      # Proposes what to want of each page group, and of pages that are of another kind than their group, from what the crawl shows. Archives whose pages have
-      # text of their own are left open: what brings something is never dropped by a blanket rule.
+      # Proposes what to want of each page group, and of pages that are of another kind than their group, from what the crawl shows. What a sitemap lists, what is marked a
+      # key page and what brings visits is never dropped by a blanket rule: it is named and left out.
       class Proposals
-        # What is known of one page.
-        Page = Struct.new(:url, :title, :group, :words, :own_share, :indexable, :in_sitemap, :key_page, keyword_init: true)
-        # For a whole group, or for single URLs of it (`urls` is nil then for groups).
-        Proposal = Struct.new(:group, :urls, :intent, :reasons, keyword_init: true)
+        # What is known of one page. `own_share` is the share of its words that no other page has; `bare_title` is the title of the page at its address without parameters;
+        # `anchors` are what links call it; `formed` is whether a form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
+        Page = Struct.new(:url, :title, :group, :words, :own_share, :indexable, :in_sitemap, :key_page, :visited, :kind, :content_type, :copy, :links_in, :password, :formed, :paged, :anchors,
+          :bare_title, :canonical_to_bare, :limits, keyword_init: true) do
+          # @return [Boolean] whether somebody or something says that it matters
+          def valued? = in_sitemap || key_page || visited || false
+
+          def little_of_its_own? = !own_share.nil? && own_share < limits.little_own_share
+
+          def thin? = !words.nil? && words < limits.thin_words
+        end
+        # For a whole group, or for single URLs of it (`urls` is nil then for groups). `except` are pages of the group that stay as they are; `sure` is whether it may be taken
+        # with others at once.
+        Proposal = Struct.new(:group, :urls, :intent, :reasons, :except, :sure, keyword_init: true)
 
         # From this share on the kind of its pages is that of the group.
         MOST = 0.6
-        # Under a quarter of their words are found on no other page (see the rule little-of-its-own).
-        LITTLE = 0.25
         # Archives may be worth their place.
         ARCHIVES = ["archive by date", "tag archive", "author archive", "image page"].freeze
-        LISTED = 0.5
-        THIN = 120
+        # From this share on its pages matter as a group.
+        VALUED = 0.5
+        LEAST_PAGES = 3
 
         # @param pages [Array<Page>]
         # @param decided [Hash{String => String}] intent by group, of those where something was decided
-        def initialize(pages, decided)
+        # @param has_sitemaps [Boolean] whether the site has one
+        def initialize(pages, decided, has_sitemaps: true)
           @groups = pages.group_by(&:group)
-          @known = pages.to_h { |page| [page.url, true] }
           @decided = decided
+          @has_sitemaps = has_sitemaps
+          @kinds = pages.to_h { |page| [page.url, Kinds.of(page)] }
         end
 
         # @return [Array<Proposal>] groups first, the largest first
@@ -40,57 +51,80 @@ module IronTrellis
 
         # @return [Kinds::Kind, nil] what most of its pages are
         def kind(pages)
-          kind, count = pages.filter_map { |page| Kinds.of(page.url, page.title) }.tally.max_by { |_, size| size }
+          kind, count = pages.filter_map { |page| @kinds[page.url]&.first }.tally.max_by { |_, size| size }
           kind if kind && count >= pages.size * MOST
         end
 
         def of_group(group, pages, kind)
-          return keep_out(group, pages, kind) if kind
-          return wanted(group, pages) if pages.count(&:in_sitemap) >= pages.size * LISTED || pages.any?(&:key_page)
+          return wanted(group, pages) if pages.count(&:valued?) >= pages.size * VALUED || (kind.nil? && pages.any?(&:key_page))
+          return archive(group, pages, kind) if kind && ARCHIVES.include?(kind.name)
 
-          little(group, pages)
+          kind ? keep_out(group, pages, [kind.why, told_by(pages, kind)]) : little(group, pages)
         end
 
-        def keep_out(group, pages, kind)
-          own = median(pages.filter_map(&:own_share))
-          words = median(pages.filter_map(&:words))
-          return if ARCHIVES.include?(kind.name) && own && own >= LITTLE && words.to_i >= THIN
-
-          Proposal.new(group: group, intent: "keep_out", reasons: [kind.why, *poor(own, words)])
+        # One whose pages have enough of their own is left open.
+        def archive(group, pages, kind)
+          poor = poor(pages)
+          keep_out(group, pages, [kind.why, told_by(pages, kind), *poor]) if poor.any?
         end
 
-        def poor(own, words)
-          [("Half of its pages have less than #{percent(own)} of their words for themselves." if own && own < LITTLE), ("They are thin: #{words.round} words." if words && words < THIN)].compact
+        def keep_out(group, pages, reasons)
+          valued = pages.select(&:valued?)
+          Proposal.new(group: group, intent: "keep_out", reasons: [*reasons, except(valued)].compact, except: valued.map(&:url).sort, sure: valued.empty?)
         end
 
-        def wanted(group, pages)
-          listed = pages.count(&:in_sitemap)
-          own = median(pages.filter_map(&:own_share))
-          return if pages.count(&:indexable).zero?
+        def except(valued)
+          return if valued.empty?
 
-          Proposal.new(group: group, intent: "index", reasons: [("#{listed} of #{pages.size} are listed in a sitemap." if listed.positive?), ("Half of its pages have #{percent(own)} of their words or more for themselves." if own)].compact)
+          why = [("listed in a sitemap" if valued.any?(&:in_sitemap)), ("marked as key pages" if valued.any?(&:key_page)), ("visited" if valued.any?(&:visited))].compact.join(" or ")
+          (valued.size == 1) ? "1 page of it is #{why.sub("key pages", "a key page")} and stays as it is." : "#{valued.size} pages of it are #{why} and stay as they are."
+        end
+
+        # How it was told, by the sign that is there most often.
+        def told_by(pages, kind)
+          signs = pages.filter_map { |page| @kinds[page.url] }.select { |one, _| one == kind }.map(&:last)
+          "#{signs.size} of #{pages.size} are told by the address and #{signs.tally.max_by { |_, count| count }.first}."
         end
 
         # No kind that is known, but hardly a word of its own.
         def little(group, pages)
-          own = median(pages.filter_map(&:own_share))
-          words = median(pages.filter_map(&:words))
-          return unless own && own < LITTLE && pages.size >= 3
+          return if pages.size < LEAST_PAGES || !below?(pages, :own_share, :little_own_share)
 
-          Proposal.new(group: group, intent: "keep_out", reasons: [*poor(own, words), "Sitemaps list few of them, or none."])
+          listed = pages.count(&:in_sitemap)
+          keep_out(group, pages, [*poor(pages), ("No sitemap lists any of them." if @has_sitemaps && listed.zero?)].compact)
         end
+
+        def poor(pages)
+          own, words = median(pages, :own_share), median(pages, :words)
+          [("At the median page #{percent(own)} of the words are found on no other page." if below?(pages, :own_share, :little_own_share)),
+            ("The median page has #{words.round} words." if below?(pages, :words, :thin_words))].compact
+        end
+
+        def below?(pages, fact, limit) = median(pages, fact)&.then { |value| value < pages.first.limits.public_send(limit) } || false
+
+        def wanted(group, pages)
+          return if pages.count(&:indexable).zero?
+
+          listed, own = pages.count(&:in_sitemap), median(pages, :own_share)
+          enough = own && !below?(pages, :own_share, :little_own_share)
+          Proposal.new(group: group, intent: "index", except: [], sure: true, reasons: [
+            ("#{listed} of #{pages.size} are listed in a sitemap." if listed.positive?), (key_pages(pages) if pages.any?(&:key_page)), ("At the median page #{percent(own)} of the words are found on no other page." if enough)
+          ].compact)
+        end
+
+        def key_pages(pages) = pages.count(&:key_page).then { |count| (count == 1) ? "1 of them is marked as a key page." : "#{count} of them are marked as key pages." }
 
         def singles(group, pages, kind_of_group)
-          pages.reject(&:key_page).group_by { |page| Kinds.of(page.url, page.title) || (Kinds::PART_OF_LIST if part?(page.url)) }.reject { |kind, _| kind.nil? || kind == kind_of_group || ARCHIVES.include?(kind.name) }
-            .map { |kind, ones| Proposal.new(group: group, urls: ones.map(&:url).sort, intent: "keep_out", reasons: [kind.why]) }
+          others = pages.reject(&:valued?).filter_map { |page| @kinds[page.url]&.then { |kind, sign| [page, kind, sign] } }
+          others.reject { |_, kind, _| kind == kind_of_group || ARCHIVES.include?(kind.name) }.group_by { |_, kind, _| kind }.map do |kind, ones|
+            signs = ones.map(&:last).uniq.join(", or ")
+            Proposal.new(group: group, urls: ones.map { |page, _, _| page.url }.sort, intent: "keep_out", reasons: [kind.why, "Told by the address and #{signs}."], except: [], sure: true)
+          end
         end
 
-        # The same address without its parameters is a page, too.
-        def part?(url) = url.include?("?") && @known.key?(url[/\A[^?]+/])
+        def median(pages, fact) = pages.filter_map(&fact).sort.then { |values| values[(values.size - 1) / 2] if values.any? }
 
-        def median(values) = values.sort[(values.size - 1) / 2]
-
-        def percent(share) = "#{(share * 100).round}%"
+        def percent(share) = (share * 100).then { |value| "#{(value < 10) ? value.round(1).to_s.delete_suffix(".0") : value.round} %" }
       end
     end
   end

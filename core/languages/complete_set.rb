@@ -19,17 +19,26 @@ module IronTrellis
         # @return [Hash{String => String}] in order, x-default last
         def to_h = @pages.merge(Matrix::DEFAULT => @default)
 
+        # @param pages [Hash{String => String}] URL by code
         # @return [Array<String>] lines for the head
-        def head_lines = to_h.map { |code, url| %(<link rel="alternate" hreflang="#{code}" href="#{Sitemaps::Xml.escape(url)}">) }
+        def self.head_lines(pages) = pages.map { |code, url| %(<link rel="alternate" hreflang="#{code}" href="#{Sitemaps::Xml.escape(url)}">) }
+
+        # @param pages [Hash{String => String}] URL by code
+        # @return [String] the value of a Link header
+        def self.header(pages) = pages.map { |code, url| %(<#{url}>; rel="alternate"; hreflang="#{code}") }.join(", ")
+
+        # @return [Array<String>] lines for the head
+        def head_lines = self.class.head_lines(to_h)
 
         # @return [String] the value of a Link header
-        def header = to_h.map { |code, url| %(<#{url}>; rel="alternate"; hreflang="#{code}") }.join(", ")
+        def header = self.class.header(to_h)
 
         # @return [String] what stands in a sitemap, an entry for each page
-        def sitemap_entries
-          alternates = to_h.map { |code, url| {code: code, url: url} }
-          @pages.values.uniq.map { |url| Sitemaps::Xml.entry(Sitemaps::Listing.new(url: url, alternates: alternates)) }.join
-        end
+        def sitemap_entries = @pages.values.uniq.map { |url| sitemap_entry(url) }.join
+
+        # @param url [String] of one of its pages
+        # @return [String] its entry
+        def sitemap_entry(url) = Sitemaps::Xml.entry(Sitemaps::Listing.new(url: url, alternates: to_h.map { |code, target| {code: code, url: target} }))
       end
     end
   end

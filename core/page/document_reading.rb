@@ -10,7 +10,7 @@ module IronTrellis
       # are asked of the tree; links and text, of which it has many, are read from the serialised body.
       class DocumentReading
         FOLD = /[[:space:]]+/
-        FEW = "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp, plaintext, object, canvas"
+        FEW = "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp, plaintext, object, canvas, input[type=password]"
         # Serialised as they were written, markup and all; nobody sees them as text.
         RAW = %w[script style noscript iframe noembed noframes].freeze
         # Serialised as they were written and seen as text.
@@ -67,6 +67,9 @@ module IronTrellis
 
         # @return [String, nil] what it says of the width of screens
         def viewport = few("meta").find { |one| one["name"]&.casecmp?("viewport") }&.[]("content")&.strip
+
+        # @return [Boolean] whether it asks for a password
+        def password? = few("input").any?
 
         # @return [Integer]
         def images = @body.images

@@ -6,8 +6,14 @@ module IronTrellis
       # Suggests where a lost address should lead, with the reasons: to the same content, else to what is called the same, else to the nearest folder; the
       # home page is the last resort; and what nothing links to and nothing is like may say that it is gone (common practice).
       class Targets
-        # `title`, `lang` and `text` as an earlier crawl knew them, nil where none did; `anchors` are the texts of links that lead here.
-        Lost = Struct.new(:url, :title, :lang, :text, :anchors, :links_in, keyword_init: true)
+        # `title`, `lang` and `text` as an earlier crawl knew them, nil where none did; `anchors` are the texts of links that lead here, `links_in` the pages that link here, `uses` all
+        # that refer to it in whichever way; `key_page` and `listed` are whether it is marked as one and whether a sitemap lists it.
+        Lost = Struct.new(:url, :title, :lang, :text, :anchors, :links_in, :uses, :key_page, :listed, keyword_init: true) do
+          # @return [Boolean] whether it is worth more than to be given up
+          def valued? = key_page || listed || links_in >= self.class::MANY_LINKS
+        end
+        # Linked from so many pages an address is worth a redirect.
+        Lost::MANY_LINKS = 5
 
         MISTYPED = 97
         SAME_TEXT = 95
@@ -87,9 +93,21 @@ module IronTrellis
         def fallbacks(lost, alone)
           return [] unless alone
 
-          gone = Suggestion.new(target: nil, status: Route::GONE, score: lost.links_in.zero? ? GONE + FOLDER : GONE,
-            reasons: lost.links_in.zero? ? ["nothing links to it", "nothing is like it"] : ["nothing is like it"])
-          [folder(lost), gone, home(lost)].compact.sort_by { |one| -one.score }
+          [folder(lost), gone(lost), home(lost)].compact.sort_by { |one| -one.score }
+        end
+
+        # Of what is worth something nobody says that it is gone before everything else was thought of.
+        def gone(lost)
+          unused = (lost.uses || lost.links_in).zero?
+          score = if lost.valued? then 0
+          else unused ? GONE + FOLDER : GONE
+          end
+          Suggestion.new(target: nil, status: Route::GONE, score: score, reasons: [("nothing refers to it" if unused), "nothing is like it", (worth(lost) if lost.valued?)].compact)
+        end
+
+        def worth(lost)
+          why = [("it is a key page" if lost.key_page), ("a sitemap lists it" if lost.listed), ("#{lost.links_in} pages link to it" if lost.links_in >= Lost::MANY_LINKS)].compact
+          "but #{why.join(" and ")}"
         end
 
         def folder(lost)

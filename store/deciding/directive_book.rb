@@ -22,10 +22,10 @@ module IronTrellis
           @names = Partitions.of_crawl(run.crawl_id).merge(ledger: Partitions.name("ledger_rows", run.id))
         end
 
-        # @return [Hash] groups ([{step, group, where, action, text, reason, urls, pages, template, samples}], in the order of steps, the most first) and the number of all items
+        # @return [Hash] groups ([{step, group, where, action, text, reason, warning, urls, pages, template, samples}], in the order of steps, the most first) and the number of all items
         def by_group
           sizes = Sql.run(%(SELECT "group", count(*) FROM #{@names[:ledger]} WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 1)).values.to_h { |group, count| [group, count.to_i] }
-          gathered = items.group_by { |item| [item.step, item.group, item.where, item.action, general(item.text), item.reason.sub(/ than http\S+/, "")] }
+          gathered = items.group_by { |item| [item.step, item.group, item.where, item.action, general(item.text), item.reason.sub(/ than http\S+/, ""), item.warning] }
           {groups: gathered.map { |key, found| told(key, found, sizes) }.sort_by.with_index { |one, place| [one[:step], -one[:urls], place] }, total: items.size}
         end
 
@@ -46,9 +46,9 @@ module IronTrellis
         def general(text) = text.include?("canonical") ? text.sub(%r{https?://[^">]+}, "…") : text
 
         def told(key, found, sizes)
-          step, group, where, action, text, reason = key
+          step, group, where, action, text, reason, warning = key
           pages = sizes.fetch(group, found.size)
-          {step: step, group: group, where: where, action: action, text: text, reason: reason, urls: found.size, pages: pages,
+          {step: step, group: group, where: where, action: action, text: text, reason: reason, warning: warning, urls: found.size, pages: pages,
            template: pages >= LEAST_PAGES && found.size > pages * TEMPLATE_SHARE, samples: found.first(3).map(&:url)}
         end
       end

@@ -53,7 +53,9 @@ module IronTrellis
         def clusters
           @clusters ||= begin
             by_page = @annotations.group_by(&:url)
-            Core::Languages::Clusters.of(@annotations).map { |cluster| told(cluster, cluster.members.flat_map { |url| by_page.fetch(url, []) }) }.sort_by { |one| [-one[:holes], one[:first]] }
+            # A page that names nobody but itself is no set.
+            sets = Core::Languages::Clusters.of(@annotations).select { |cluster| cluster.members.size > 1 }
+            sets.map { |cluster| told(cluster, cluster.members.flat_map { |url| by_page.fetch(url, []) }) }.sort_by { |one| [-one[:holes], one[:first]] }
           end
         end
 
@@ -71,9 +73,9 @@ module IronTrellis
           [
             *matrix.columns.keys.map { |code| [code, Core::Languages::Tag.read(code)] }.reject { |_, tag| tag.usable? }.map { |code, _| "code #{code}" },
             (if silent.any?
-               silent.one? ? "one page is silent" : "#{silent.size} pages are silent"
+               silent.one? ? "one page has no return link" : "#{silent.size} pages have no return link"
              end),
-            ("#{holes} #{(holes == 1) ? "hole" : "holes"}" if holes.positive? && silent.empty?),
+            ("#{holes} return #{(holes == 1) ? "link is" : "links are"} missing" if holes.positive? && silent.empty?),
             ("names another page" if rows.any? { |row| row.cells.any? { |cell| cell.state == "other" } }),
             ("sources clash" if rows.any? { |row| row.cells.any?(&:clash) }),
             ("address left untranslated" if untranslated?(matrix)),

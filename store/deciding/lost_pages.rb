@@ -9,14 +9,15 @@ module IronTrellis
           SELECT l.url, l.title, l.lang, md5(b.texts) AS text, l.importance FROM %<ledger>s l LEFT JOIN %<page_blocks>s b USING (url_id) WHERE l.kind = 'html' AND l.indexable ORDER BY l.url_id
         SQL
         LOST = <<~SQL
-          SELECT l.url_id, l.url, l.links_in, (SELECT array_agg(text) FROM (SELECT k.text FROM %<links>s k WHERE k.target_id = l.url_id AND k.text IS NOT NULL GROUP BY k.text ORDER BY count(*) DESC LIMIT 5) t) AS anchors
+          SELECT l.url_id, l.url, l.links_in, cardinality(l.in_sitemaps) > 0 AS listed, (SELECT count(DISTINCT k.source_id) FROM %<links>s k WHERE k.target_id = l.url_id AND k.source_id <> l.url_id) AS uses,
+            (SELECT array_agg(text) FROM (SELECT k.text FROM %<links>s k WHERE k.target_id = l.url_id AND k.text IS NOT NULL GROUP BY k.text ORDER BY count(*) DESC LIMIT 5) t) AS anchors
           FROM %<ledger>s l WHERE #{RouteBook::LOST} ORDER BY l.url_id
         SQL
         BEFORE = <<~SQL
-          SELECT f.url_id, f.titles[1] AS title, f.lang, md5(b.texts) AS text FROM %<page_facts>s f LEFT JOIN %<page_blocks>s b USING (url_id)
+          SELECT f.url_id, f.titles[1] AS title, f.lang, md5(b.texts) AS text, f.fetched_at FROM %<page_facts>s f LEFT JOIN %<page_blocks>s b USING (url_id)
           WHERE f.url_id = ANY($1::bigint[]) AND f.status = 200 AND f.kind = 'html'
         SQL
-        INSERT = "INSERT INTO route_suggestions (run_id, url_id, suggestions) VALUES ($1, $2, $3)"
+        INSERT = "INSERT INTO route_suggestions (run_id, url_id, suggestions, held) VALUES ($1, $2, $3, $4)"
         # So many crawls back it is looked for what a page was.
         MOST_CRAWLS = 12
 
@@ -33,8 +34,9 @@ module IronTrellis
         # @return [Hash{Integer => Core::Routes::Targets::Lost}] by URL id
         def lost
           rows = Sql.rows(format(LOST, @names))
-          known = before(rows.map { |row| row["url_id"] })
-          rows.to_h { |row| [row["url_id"], Core::Routes::Targets::Lost.new(url: row["url"], links_in: row["links_in"], anchors: row["anchors"] || [], **known.fetch(row["url_id"], {}))] }
+          @known = before(rows.map { |row| row["url_id"] })
+          keys = @crawl.site.key_pages.pluck(:url)
+          rows.to_h { |row| [row["url_id"], lost_page(row, keys)] }
         end
 
         # @param suggestions [Hash{Integer => Array<Core::Routes::Suggestion>}] by URL id
@@ -43,18 +45,29 @@ module IronTrellis
         def keep(suggestions, now)
           ActiveRecord::Base.transaction do
             Sql.run("DELETE FROM route_suggestions WHERE run_id = $1", [@run.id])
-            suggestions.each { |id, found| Sql.run(INSERT, [@run.id, id, JSON.generate(found.map(&:to_h))]) }
+            suggestions.each { |id, found| Sql.run(INSERT, [@run.id, id, JSON.generate(found.map(&:to_h)), held(id)]) }
             @run.update!(suggested_at: now)
           end
         end
 
         private
 
+        def lost_page(row, keys)
+          Core::Routes::Targets::Lost.new(url: row["url"], links_in: row["links_in"], uses: row["uses"], listed: row["listed"], key_page: keys.include?(row["url"]), anchors: row["anchors"] || [],
+            **@known.fetch(row["url_id"], {}).slice(:title, :lang, :text))
+        end
+
+        # What it was, for people.
+        def held(id)
+          page = @known&.fetch(id, nil)
+          page && JSON.generate({crawl: page[:crawl], title: page[:title], at: page[:fetched_at]&.iso8601})
+        end
+
         # The newest crawl that still had it.
         def before(ids)
           earlier = @crawl.site.crawls.where(state: Crawl::FINISHED, number: ...@crawl.number).limit(MOST_CRAWLS)
           earlier.reverse.each_with_object({}) do |crawl, found|
-            Sql.rows(format(BEFORE, Partitions.of_crawl(crawl.id)), [Sql.array(ids)]).each { |row| found[row["url_id"]] = row.except("url_id").transform_keys(&:to_sym) }
+            Sql.rows(format(BEFORE, Partitions.of_crawl(crawl.id)), [Sql.array(ids)]).each { |row| found[row["url_id"]] = row.except("url_id").transform_keys(&:to_sym).merge(crawl: crawl.number) }
           end
         end
       end

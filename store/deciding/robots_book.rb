@@ -6,7 +6,10 @@ module IronTrellis
       # The robots.txt files of a site as the crawl found them, the drafts beside them, and what a draft would change for all URLs known.
       class RobotsBook
         FILES = "SELECT origin, status, body FROM robots_files WHERE crawl_id = $1 ORDER BY origin"
-        URLS = "SELECT url_id::text AS url_id, url, importance, wanted FROM %<ledger>s WHERE starts_with(url, $1 || '/') ORDER BY importance DESC NULLS LAST, url_id"
+        URLS = <<~SQL
+          SELECT url_id::text AS url_id, url, importance, wanted, noindex, intent = 'keep_out' AND status = 200 AS to_keep_out FROM %<ledger>s
+          WHERE starts_with(url, $1 || '/') AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' ORDER BY importance DESC NULLS LAST, url_id
+        SQL
         MOST_ROWS = 100
 
         # @param run [VerdictRun]
@@ -17,7 +20,7 @@ module IronTrellis
           @agent = run.crawl.crawl_settings.agent
         end
 
-        # @return [Array<Hash>] origin, status, and whether there is a draft
+        # @return [Array<Hash>] origin, status, and whether there is a draft, of the hosts in scope, the main one first
         def origins
           drafts = @site.decisions.values("robots")
           files.map { |file| {origin: file["origin"], status: file["status"], draft: drafts.key?(file["origin"])} }
@@ -26,7 +29,8 @@ module IronTrellis
         # @param origin [String]
         # @param text [String, nil] the draft; nil for the one that was kept, or the file itself
         # @return [Hash] live (text, nil where there is none), text, lines ([{number, text, meaning, flaw}]), difference ([{change, text}]), agent, freed and shut
-        #   ({total, wanted, rows}): URLs that would become allowed, and that would be blocked
+        #   ({total, wanted, rows}): URLs that would become allowed, and that would be blocked; and hidden ({noindex, to_keep_out, rows}): of what the draft blocks, how many say noindex
+        #   and how many shall say it, which nobody would see then
         # @raise [Core::Error::NotFound]
         def trial(origin, text = nil)
           file = files.find { |one| one["origin"] == origin } || raise(Core::Error::NotFound.new("The crawl met no robots.txt at #{origin}."))
@@ -37,7 +41,13 @@ module IronTrellis
 
         private
 
-        def files = @files ||= Sql.rows(FILES, [@run.crawl_id])
+        def files
+          @files ||= begin
+            settings = @run.crawl.crawl_settings
+            ours = Sql.rows(FILES, [@run.crawl_id]).select { |file| settings.scope.host?("#{file["origin"]}/") }
+            ours.sort_by.with_index { |file, place| [file["origin"].end_with?("://#{settings.main_host}") ? 0 : 1, place] }
+          end
+        end
 
         def readable(file) = ((200..299).cover?(file["status"]) ? file["body"].to_s.dup.force_encoding(Encoding::UTF_8).scrub : nil)
 
@@ -45,7 +55,14 @@ module IronTrellis
           now = Core::Robots::Policy.from_answer(status: file["status"], text: readable(file), agent: @agent)
           then_ = Core::Robots::Policy.from_answer(status: 200, text: text, agent: @agent)
           rows = Sql.rows(format(URLS, ledger: Partitions.name("ledger_rows", @run.id)), [origin]).map { |row| row.merge(decided(row["url"], now, then_)) }
-          {freed: told(rows.select { |row| !row["before"] && row["after"] }), shut: told(rows.select { |row| row["before"] && !row["after"] })}
+          {freed: told(rows.select { |row| !row["before"] && row["after"] }), shut: told(rows.select { |row| row["before"] && !row["after"] }), hidden: hidden(rows.reject { |row| row["after"] })}
+        end
+
+        # A noindex that stands behind a block already is hidden by the draft as well; one that shall be set only where the draft shuts the page anew.
+        def hidden(shut)
+          said, to_come = shut.partition { |row| row["noindex"] }
+          to_come = to_come.select { |row| row["to_keep_out"] && row["before"] }
+          {noindex: said.size, to_keep_out: to_come.size, rows: told(said + to_come)[:rows]}
         end
 
         def decided(url, now, then_)

@@ -8,6 +8,8 @@ module IronTrellis
         PAGES = "SELECT url, status, redirect_to FROM %<ledger>s WHERE url = ANY($1::text[])"
         KNOWN = "SELECT url FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY importance DESC NULLS LAST, url_id"
         MOST_MATCHES = 100
+        # So many addresses are tried of a pattern.
+        MOST_SAMPLES = 3
         LIVE = (200..299)
 
         # @param site [Site]
@@ -45,12 +47,18 @@ module IronTrellis
         # @return [Hash] total, and the first of the known URLs that it would take ({url, target, status, target_status})
         def trial(route)
           table = Core::Routes::Table.new([route])
-          known = @names ? Sql.run(format(KNOWN, @names)).column_values(0) : []
           matched = known.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }
           shown = matched.first(MOST_MATCHES)
           pages = pages(shown.flatten.compact)
           rows = shown.map { |url, target| {url: url, target: target, status: pages.dig(url, "status"), target_status: target && pages.dig(target, "status")} }
           {total: matched.size, living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| lives?(page) }, rows: rows}
+        end
+
+        # @param route [Core::Routes::Route] a pattern
+        # @return [Hash{String => String, nil}] some of the known URLs that it takes, each with where it leads
+        def samples(route)
+          table = Core::Routes::Table.new([route])
+          known.lazy.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }.first(MOST_SAMPLES).to_h
         end
 
         # @param from [String]
@@ -60,17 +68,28 @@ module IronTrellis
 
         private
 
+        def known = @known ||= @names ? Sql.run(format(KNOWN, @names)).column_values(0) : []
+
         def accepted = @site.decisions.values("route").reject { |_, value| value["refused"] }
 
         def flaws
           exact = routes.reject(&:pattern?)
-          Core::Routes::MapCheck.new(exact).flaws + against_pages(exact)
+          Core::Routes::MapCheck.new(exact).flaws + against_pages(exact) + patterns_against_pages
         end
 
         # A route must not take a page that lives, and should lead to one.
         def against_pages(exact)
           pages = pages(exact.flat_map { |route| [route.from, route.to] }.compact)
           exact.flat_map { |route| [living(route, pages[route.from]), target(route, route.to && pages[route.to])].compact }
+        end
+
+        # Of a pattern its samples tell where it leads.
+        def patterns_against_pages
+          routes.select(&:pattern?).flat_map do |route|
+            found = samples(route)
+            pages = pages(found.each_value.compact)
+            found.each_value.compact.filter_map { |url| target(route, pages[url]) }.uniq(&:code)
+          end
         end
 
         # An instant refresh answers 200 and leads elsewhere.

@@ -12,7 +12,7 @@ module IronTrellis
           "nofollow" => :flag, "canonical" => :text, "canonical_source" => :set, "canonical_state" => :set, "lang" => :text,
           "title" => :text, "title_chars" => :number, "description" => :text, "description_chars" => :number, "h1" => :list,
           "words" => :number, "links_in" => :number, "links_out_internal" => :number, "links_out_external" => :number,
-          "images" => :number, "images_without_alt" => :number, "in_sitemaps" => :list, "group" => :set, "intent" => :set, "intent_of" => :set, "follow" => :flag, "chosen_canonical" => :text,
+          "images" => :number, "images_without_alt" => :number, "in_sitemaps" => :list, "group" => :set, "intent" => :set, "intent_of" => :set, "follow" => :flag, "chosen_canonical" => :text, "fulfilled" => :set,
           "wanted" => :flag, "importance" => :number, "authority" => :number, "indexable" => :flag, "soft_missing" => :flag, "unfetched" => :set, "fetched_at" => :date, "stop" => :set, "stop_reason" => :text, "copy_of" => :text, "likeness" => :number, "copies" => :number, "own_share" => :number, "faults" => :list, "fault_count" => :number
         }.freeze
         SORTABLE = %w[url importance authority status depth words title_chars links_in first_byte_ms response_ms bytes own_share fault_count].freeze

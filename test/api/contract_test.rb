@@ -184,7 +184,7 @@ class ContractTest < Minitest::Test
     sign_up
     rules = call(:get, "/crawls/#{judged}/faults")["rules"]
 
-    assert_equal rules.map { |rule| rule["weight"] }.sort.reverse, rules.map { |rule| rule["weight"] }
+    assert_equal rules.sort_by { |rule| [%w[stops diverts weakens].index(rule["grade"]), -rule["weight"], rule["code"]] }, rules
     rules.each do |rule|
       where = {field: "faults", op: "has", value: rule["code"]}
       assert_equal rule["urls"], call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"], rule["code"]

@@ -74,7 +74,7 @@ class DecidingApiTest < Minitest::Test
     list = call(:get, "/crawls/#{@crawl}/directives")
     assert_equal list["total"], list["groups"].sum { |one| one["urls"] }
     csv = CSV.parse(file("/crawls/#{@crawl}/directives.csv").dup.force_encoding("UTF-8").delete_prefix("\uFEFF"), headers: true)
-    assert_equal [%w[step url where action text reason], list["total"]], [csv.headers, csv.size]
+    assert_equal [%w[step url where action text reason warning], list["total"]], [csv.headers, csv.size]
     get("/api/crawls/#{@crawl}/directives.doc")
     refute_equal 200, last_response.status
   end
@@ -117,7 +117,7 @@ class DecidingApiTest < Minitest::Test
     assert_empty call(:post, "/sites/#{other}/routes/import", {format: "csv", text: csv})["ids"], "the same is in force already"
     assert_match(/^RewriteRule/, file("/sites/#{@site}/routes/apache"))
     assert_match(/map \$host/, file("/sites/#{@site}/routes/nginx"))
-    assert_equal 2, call(:post, "/sites/#{@site}/routes/tests")["routes"]
+    assert_equal 3, call(:post, "/sites/#{@site}/routes/tests")["routes"]
   end
 
   def test_a_route_is_tried_while_it_is_written

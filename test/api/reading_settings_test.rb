@@ -61,7 +61,7 @@ class ReadingSettingsTest < Minitest::Test
     assert_equal 422, call(:post, "/sites/#{site}/groups/trial", {groups: [{name: "x", pattern: "/[/"}]}, status: 422)["status"]
 
     proposals = call(:get, "/sites/#{site}/groups/proposals")["groups"]
-    assert_includes proposals.map { |one| one["name"] }, "Tags and topics"
+    assert_includes proposals.map { |one| one["name"] }, "/journal/"
     assert_operator proposals.map { |one| one["pages"] }.min, :>=, 3
   end
 end

@@ -6,31 +6,65 @@ require_relative "../test_helper"
 class DecidingTest < Minitest::Test
   Core = IronTrellis::Core
 
-  def page(path, group: "/a/", title: nil, own: 0.8, words: 300, listed: false, key: false)
-    Core::Intents::Proposals::Page.new(url: "http://a.test#{path}", title: title, group: group, words: words, own_share: own, indexable: true, in_sitemap: listed, key_page: key)
+  LIMITS = Core::Settings::Thresholds.default
+
+  def page(path, group: "/a/", title: nil, own: 0.8, words: 300, listed: false, key: false, **known)
+    Core::Intents::Proposals::Page.new(url: "http://a.test#{path}", title: title, group: group, words: words, own_share: own, indexable: true, in_sitemap: listed, key_page: key, kind: "html", content_type: "text/html", links_in: 3, anchors: [],
+      limits: LIMITS, **known)
   end
 
-  def proposals(*pages, decided: {}) = Core::Intents::Proposals.new(pages, decided).call.map { |one| [one.group, one.urls&.map { |url| url.sub("http://a.test", "") }, one.intent] }
+  def found(*pages, decided: {}) = Core::Intents::Proposals.new(pages, decided).call
 
-  def test_kinds_of_pages_are_told_by_address_and_title
-    {"/login" => "account", "/shop/checkout" => "basket", "/thank-you-for-writing" => "thank-you", "/find?q=lamp" => "search", "/journal/feed" => "feed", "/lamps?sort=price" => "paged or filtered list", "/2025/03/" => "archive by date",
-     "/tags/oil" => "tag archive", "/makers/ines" => "author archive", "/photos/lamp" => "image page", "/x/print" => "print view"}.each { |path, name| assert_equal name, Core::Intents::Kinds.of("http://a.test#{path}", nil)&.name, path }
-    assert_equal "thank-you", Core::Intents::Kinds.of("http://a.test/x", "Thank you for your order")&.name
-    ["/accounting", "/research", "/lamps/", "/2025/03/14/storm", "/feedback", "/guides/thanksgiving-lamps"].each { |path| assert_nil Core::Intents::Kinds.of("http://a.test#{path}", "A page"), path }
+  def proposals(*pages, decided: {}) = found(*pages, decided: decided).map { |one| [one.group, one.urls&.map { |url| url.sub("http://a.test", "") }, one.intent] }
+
+  # An address that may be of a kind, and what bears it out.
+  BORNE_OUT = {
+    "/login" => ["account", {password: true}], "/shop/checkout" => ["basket", {title: "Your basket"}], "/thank-you" => ["thank-you", {title: "Thank you for your order"}], "/search" => ["search", {formed: true}],
+    "/x?q=lamp" => ["search", {title: "Search results for lamp"}], "/journal/feed" => ["feed", {kind: "other", content_type: "application/rss+xml"}], "/lamps?sort=price" => ["filtered or sorted list", {canonical_to_bare: true}],
+    "/lamps?page=2" => ["later page of a list", {paged: true}], "/2025/03/" => ["archive by date", {title: "March 2025"}], "/tags/oil" => ["tag archive", {own: 0.1}], "/author/ines" => ["author archive", {title: "Posts by Ines"}],
+    "/photos/lamp" => ["image page", {words: 20}], "/x/print" => ["print view", {copy: true}], "/lamps?metal=brass" => ["view by parameters", {title: "Lamps", bare_title: "Lamps"}]
+  }.freeze
+
+  def test_a_kind_is_told_by_two_signs_and_not_by_its_address_alone
+    BORNE_OUT.each do |path, (name, facts)|
+      assert_equal name, Core::Intents::Kinds.of(page(path, **facts))&.first&.name, path
+      assert_nil Core::Intents::Kinds.of(page(path, title: "A page")), path
+    end
+  end
+
+  def test_what_only_looks_like_a_kind_is_none
+    {"/?p=123" => {title: "Lamps and how to trim them"}, "/s/lamps" => {own: 0.1}, "/profile/ines" => {title: "Ines Rasten"}, "/thank-you-notes" => {title: "Thank you notes: 40 ideas"}, "/x" => {title: "Thank you for your order"}, "/makers/ines" => {own: 0.1},
+     "/topics/oil" => {own: 0.1}, "/2025/03/14/storm" => {own: 0.1}, "/accounting" => {password: true}, "/research" => {formed: true}}.each { |path, facts| assert_nil Core::Intents::Kinds.of(page(path, **facts)), path }
   end
 
   def test_archives_of_excerpts_are_kept_out_and_those_with_text_of_their_own_left_open
     thin = (1..4).map { |number| page("/tags/#{number}", group: "/tags/", own: 0.1) }
-    rich = (1..4).map { |number| page("/makers/#{number}", group: "/makers/", own: 0.7) }
+    rich = (1..4).map { |number| page("/author/#{number}", group: "/author/", own: 0.7, title: "Posts by #{number}") }
     assert_equal [["/tags/", nil, "keep_out"]], proposals(*thin, *rich)
   end
 
   def test_groups_that_sitemaps_list_are_wanted_but_for_single_pages_of_another_kind
-    assert_equal [["/a/", nil, "index"], ["/a/", ["/a/thank-you"], "keep_out"]], proposals(page("/a/1", listed: true), page("/a/2", listed: true), page("/a/thank-you"))
+    assert_equal [["/a/", nil, "index"], ["/a/", ["/a/thank-you"], "keep_out"]], proposals(page("/a/1", listed: true), page("/a/2", listed: true), page("/a/thank-you", title: "Thank you!"))
   end
 
-  def test_a_list_with_parameters_is_a_part_of_the_list_without_them
-    assert_includes proposals(page("/a/", listed: true), page("/a/?metal=brass"), page("/a/?x=1&y=2"), page("/b?id=7"), page("/a/1", listed: true)), ["/a/", ["/a/?metal=brass", "/a/?x=1&y=2"], "keep_out"]
+  # Every post of the blog is listed, though other pages quote nearly all that it says.
+  def test_what_sitemaps_list_is_never_dropped_by_a_blanket_rule
+    posts = (1..6).map { |number| page("/blog/#{number}", group: "/blog/", own: 0.03, listed: true) }
+    blog = found(*posts)
+    assert_equal [["index", ["6 of 6 are listed in a sitemap."]]], blog.map { |one| [one.intent, one.reasons] }, "a small share of its own is no reason to index"
+    tags = (1..6).map { |number| page("/tags/#{number}", group: "/tags/", own: 0.074, listed: number == 1, key: number == 2, title: "Tag") }
+    proposal = found(*tags).first
+    assert_equal ["keep_out", %w[http://a.test/tags/1 http://a.test/tags/2], false], [proposal.intent, proposal.except, proposal.sure]
+    assert_includes proposal.reasons, "At the median page 7.4 % of the words are found on no other page."
+    assert_includes proposal.reasons, "2 pages of it are listed in a sitemap or marked as key pages and stay as they are."
+    assert_includes proposal.reasons, "6 of 6 are told by the address and the title."
+  end
+
+  def test_limits_are_those_of_the_site
+    strict = Core::Settings::Thresholds.new({"little_own_share" => 0.05})
+    tags = (1..4).map { |number| page("/x/#{number}", group: "/x/", own: 0.1).tap { |one| one.limits = strict } }
+    assert_empty proposals(*tags)
+    assert_equal [["/x/", nil, "keep_out"]], proposals(*tags.each { |one| one.limits = LIMITS })
   end
 
   def test_what_was_decided_is_left_as_it_is
@@ -68,6 +102,17 @@ class DecidingTest < Minitest::Test
     assert_equal [[2, "html", "add", '<link rel="canonical" href="https://b.test/?a&amp;b">']], directives(chosen: "https://b.test/?a&b")
     assert_equal [[2, "header", "add", 'Link: <http://b.test/>; rel="canonical"']], directives(chosen: "http://b.test/", kind: "pdf")
     assert_empty directives(chosen: "http://b.test/", canonical: "http://b.test/")
+  end
+
+  def test_a_noindex_and_a_canonical_to_another_page_are_not_given_together
+    page = Core::Directives::DirectiveList::Page.new(url: "http://a.test/x", group: "/", kind: "html", intent: "keep_out", wanted: false, allowed: true, direct: true, noindex: false, nofollow: false, chosen: "http://a.test/y")
+    items = Core::Directives::DirectiveList.of([page])
+    assert_equal [["add", '<link rel="canonical" href="http://a.test/y">']], items.map { |item| [item.action, item.text] }
+    assert_match(/Choose the canonical where/, items.first.warning)
+    page.intent, page.noindex = "undecided", true
+    assert_match(/take the noindex out/, Core::Directives::DirectiveList.of([page]).first.warning)
+    page.noindex = false
+    assert_nil Core::Directives::DirectiveList.of([page]).first.warning
   end
 
   def test_lines_of_a_robots_txt_in_words

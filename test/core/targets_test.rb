@@ -50,7 +50,7 @@ class TargetsTest < Minitest::Test
   end
 
   def test_what_nothing_links_to_and_nothing_is_like_is_gone
-    assert_equal [nil, 410, ["nothing links to it", "nothing is like it"]], first("/lamps/zeppelin", links: 0)
+    assert_equal [nil, 410, ["nothing refers to it", "nothing is like it"]], first("/lamps/zeppelin", links: 0)
   end
 
   def test_what_was_mistyped_in_a_link
@@ -66,5 +66,11 @@ class TargetsTest < Minitest::Test
 
   def test_codes_are_neither_years_nor_numbers_of_pages
     assert_equal ["ms40", "hb9000x"], Routes::Naming.codes("MS-40 of 2025, page-12, HB-9000x")
+  end
+
+  def test_what_is_worth_something_is_not_given_up_first
+    [{key_page: true}, {listed: true}, {links: 9}].each { |worth| refute_equal 410, suggest("/gone/for-good", **worth).first.status, worth.inspect }
+    assert_equal 410, suggest("/gone/for-good", links: 0).first.status
+    refute_includes suggest("/gone/drawing", links: 0, uses: 2).flat_map(&:reasons), "nothing refers to it"
   end
 end

@@ -40,13 +40,29 @@ class ComparisonTest < Minitest::Test
     second = again(@first.site, "/" => HOME.sub("<a href=/c>c</a>", "<a href=/e>e</a>"), "/a" => PAGE.call("Anchor"), "/b" => PAGE.call("Beacon", NOINDEX), "/e" => PAGE.call("Ebb"))
     comparison = compare(second, @first)
 
-    assert_equal({"rose" => 1, "fell" => 1, "came" => 1, "went" => 1}, comparison.call[:moves])
+    assert_equal({"rose" => 1, "fell" => 1, "as_decided" => 0, "came" => 1, "went" => 1, "others" => 0}, comparison.call[:moves])
     {"rose" => ["/a", "open", nil], "fell" => ["/b", nil, "open"], "came" => ["/e", nil, nil], "went" => ["/c", nil, nil]}.each do |move, (path, before, after)|
       assert_equal [["http://small.example#{path}", before, after]], comparison.urls(move)[:rows].map { |row| row.values_at("url", "stop_before", "stop_after") }
     end
     assert_equal({"still" => 1}, faults(comparison, "link-to-missing"))
     # Told of pages that may be indexed: a and e are such now, b no more, c is gone.
     assert_equal({"new" => 2, "still" => 1, "cleared" => 1, "unchecked" => 1}, faults(comparison, "canonical-missing"))
+  end
+
+  # A page is kept out, one stands behind another, one is redirected: all as decided. Of the rest only what is wanted in both rises or falls.
+  def test_what_was_carried_out_as_decided_neither_fell_nor_stops
+    site = @first.site
+    site.want(intents: [{"pattern" => "/b", "intent" => "keep_out"}, {"pattern" => "/", "intent" => "index"}], key_pages: ["http://small.example/c", "http://small.example/e"], by: "Test", now: Time.now)
+    site.decisions.decide("canonical", {"http://small.example/c" => {"target" => "http://small.example/"}}, by: "Test", now: Time.now)
+    site.decisions.decide("route", {"http://small.example/e" => {"to" => "http://small.example/", "status" => 301, "kind" => "exact", "query" => "match"}}, by: "Test", now: Time.now)
+    before = again(site, "/" => HOME.sub("</main>", "<a href=/e>e</a></main>"), "/e" => PAGE.call("Ebb"))
+    after = again(site, "/b" => PAGE.call("Beacon", NOINDEX), "/c" => PAGE.call("Copper").sub("</head>", "<link rel=canonical href=http://small.example/></head>"), "/e" => [301, {"location" => "/"}, ""], "/a" => PAGE.call("Anchor"), "/d" => PAGE.call("Dock"))
+    moved = compare(after, before)
+    assert_equal({"rose" => 0, "fell" => 0, "as_decided" => 3, "came" => 0, "went" => 0, "others" => 2}, moved.call[:moves])
+    assert_equal %w[/b /c /e], moved.urls("as_decided")[:rows].map { |row| row["url"].delete_prefix("http://small.example") }.sort
+    rows = rows_of(after)
+    assert_equal [["kept out", false], ["canonical", false], ["redirect", false], [nil, true]], %w[/b /c /e /].map { |path| rows[path].values_at("fulfilled", "wanted") }
+    assert_equal [1, 0], IronTrellis::Store::Rail.of(after).values_at(:wanted, :wanted_stopping)
   end
 
   def test_a_fault_that_was_gone_for_a_while_has_returned

@@ -136,4 +136,61 @@ class DecidingStoreTest < Minitest::Test
       cases.each { |subject, value, message| assert_match message, assert_raises(IronTrellis::Core::Error::InvalidInput) { decide(kind, subject => value) }.message }
     end
   end
+
+  def test_what_a_draft_would_hide_is_told_and_foreign_hosts_have_no_draft
+    decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
+    @pages["/guides/rope"] = page_of("Rope", head: "<meta name=robots content=noindex>")
+    third = crawl_here(@server, site: @site)
+    Store::Sql.run("INSERT INTO robots_files (crawl_id, origin, status, body, fetched_at) VALUES ($1, 'http://a.foreign.example', 200, '', now())", [third.id])
+    book = Deciding::RobotsBook.new(third.verdict_run, @site)
+    assert_equal [HOST], book.origins.map { |one| one[:origin] }
+    trial = book.trial(HOST, "User-agent: *\nDisallow: /guides/\n")
+    assert_equal [1, 1, %w[/guides/rope /guides/oil]], [trial[:hidden][:noindex], trial[:hidden][:to_keep_out], trial[:hidden][:rows].map { |row| row["url"].delete_prefix(HOST) }]
+    assert_equal({noindex: 0, to_keep_out: 0, rows: []}, book.trial(HOST, "User-agent: *\nDisallow: /tags/\n")[:hidden])
+  end
+
+  def test_lost_addresses_say_what_they_held_and_alike_ones_make_one_row
+    moved = (1..6).to_h { |number| ["/shop/lamp-x#{number}y", [404, {}, ""]] }
+    @pages.merge!(moved).merge!((1..6).to_h { |number| ["/lamps/lamp-x#{number}y", page_of("Lamp x#{number}y of brass")] })
+    @pages["/"] = page_of("Home", body: links("/guides/wick", "/removed", "/shop/", *moved.keys, *(1..6).map { |number| "/lamps/lamp-x#{number}y" }))
+    @pages["/removed"] = [410, {}, ""]
+    crawl = crawl_here(@server, site: @site)
+    crawl.update!(state: "finished")
+    Work::RouteTargets.new(crawl.verdict_run, clock: -> { Time.now }).call
+    broken = Deciding::RouteBook.new(crawl.verdict_run.reload, @site).broken
+    rows = broken[:rows].to_h { |row| [row["url"].delete_prefix(HOST), row] }
+    refute rows.key?("/removed"), "it says already that it is gone"
+    assert_equal [1, "Trimming wicks"], rows["/guides/wick"]["held"].values_at("crawl", "title")
+    assert_nil rows["/shop/"]["held"]
+    assert_equal [["#{HOST}/shop/*", "#{HOST}/lamps/$1", 301, 6]], broken[:groups].map { |group| group.values_at(:pattern, :to, :status, :count) }
+    decide("route", "#{HOST}/shop/*" => {"to" => "#{HOST}/lamps/$1", "status" => 301, "kind" => "pattern"})
+    assert_empty Deciding::RouteBook.new(crawl.verdict_run, @site).broken[:groups]
+  end
+
+  def test_patterns_are_tested_on_known_addresses_and_their_targets_are_checked
+    decide("route", "#{HOST}/tags/*" => {"to" => "#{HOST}/guides/wick?tag=$1", "status" => 301, "kind" => "pattern"}, "#{HOST}/nobody/*" => {"to" => "#{HOST}/", "status" => 301, "kind" => "pattern"}, "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301})
+    decide("route", "#{HOST}/private/*" => {"to" => "#{HOST}/guides/wick", "status" => 301, "kind" => "pattern"})
+    map = Deciding::RouteMap.new(@site, @run)
+    assert_equal [["route-to-missing"]], map.call[:routes].select { |route| route[:from].end_with?("/private/*") }.map { |route| route[:flaws].map { |flaw| flaw[:code] } }
+    Work::RouteTrial.new(@site, clock: -> { Time.now }).call(map.flattened)
+    tests = Store::RouteTest.where(site_id: @site.id).to_h { |test| [test.source.delete_prefix(HOST), [test.status, test.error, test.right]] }
+    assert_equal({"/tags/*" => [200, nil, false], "/nobody/*" => [nil, "no known address", false], "/moved" => [301, nil, true], "/private/*" => [200, nil, false]}, tests)
+  end
+
+  def test_sources_may_be_paths_in_the_form_too
+    Work::Deciding.decide(@site, "route", [{"subject" => "/x/y", "value" => {"to" => "/guides/oil", "status" => 301}}], by: "Test", now: Time.now)
+    assert_equal({"#{HOST}/x/y" => "#{HOST}/guides/oil"}, @site.decisions.values("route").transform_values { |value| value["to"] })
+  end
+
+  def test_suggestions_are_asked_for_once
+    assert_equal [true, false], Array.new(2) { Work::RouteTargets.ask(@run, now: Time.now) }
+    assert Work::RouteTargets.ask(@run, now: Time.now + 3600), "who asked may have died over it"
+  end
+
+  def test_what_the_setup_says_is_wanted_is_judged_as_well
+    jobs = -> { Store::Sql.run("SELECT count(*) FROM que_jobs WHERE job_class LIKE '%Rejudge' AND kwargs ->> 'crawl_id' = $1", [@second.id.to_s]).getvalue(0, 0).to_i }
+    wishes = {intents: [{"pattern" => "/tags/*", "intent" => "keep_out"}], key_pages: []}
+    2.times { Work::Deciding.want(@site, **wishes, by: "Test", now: Time.now) }
+    assert_equal 1, jobs.call, "and only where it changes anything"
+  end
 end

@@ -44,7 +44,7 @@ class LanguageSummaryTest < Minitest::Test
 
   def test_sets_tell_what_is_wrong_with_them_the_most_broken_first
     assert_equal [2, 0], @summary.values_at("total", "whole")
-    assert_equal ["code da_DK", "one page is silent"], cluster("/da/vaeger")["notes"]
+    assert_equal ["code da_DK", "one page has no return link"], cluster("/da/vaeger")["notes"]
     assert_equal %w[/da/vaeger /pt/pavios /wicks], short(cluster("/da/vaeger")["members"])
     assert_equal cluster("/da/vaeger"), @summary["clusters"].first
   end
@@ -94,5 +94,19 @@ class LanguageSummaryTest < Minitest::Test
     crawl = crawl_here(SmallSite.new({"/" => "<html lang=en><title>Only</title><p>#{"word " * 60}</p>"}))
     assert_nil crawl.verdict_run.languages
     assert_empty Deciding::LanguageSets.new(crawl.verdict_run, crawl.site).all
+  end
+
+  def test_what_is_still_to_be_added_is_told_by_host
+    assert_equal [["small.example", 4]], sets.still_to_add.map { |one| one.values_at(:host, :pages) }
+    lines = sets.write("head", missing: true, host: "small.example")
+    assert_includes lines, "#{HOST}/da/vaeger\n<link rel=\"alternate\" hreflang=\"da-DK\""
+    refute_includes lines[/^#{HOST}\/wicks\n(?:<.*\n)*/o], "hreflang=\"pt\"", "it is there already"
+    assert_equal "", sets.write("head", missing: true, host: "elsewhere.example")
+  end
+
+  def test_a_page_that_names_only_itself_is_no_set
+    alone = page_of("/", "Home", "en").sub("</head>", "<link rel=alternate hreflang=en href=#{HOST}/><link rel=alternate hreflang=x-default href=#{HOST}/></head>")
+    run = crawl_here(SmallSite.new("/" => alone)).verdict_run
+    assert_equal [0, 0, []], run.languages.values_at("total", "whole", "clusters")
   end
 end

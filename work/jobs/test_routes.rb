@@ -21,7 +21,7 @@ module IronTrellis
 
         def untested(site, asked_at)
           done = Store::RouteTest.where(site_id: site.id).where("tested_at >= ?", asked_at).pluck(:source).to_h { |source| [source, true] }
-          Store::Deciding::RouteMap.new(site, nil).flattened.reject { |route| route.pattern? || done.key?(route.from) }
+          Store::Deciding::RouteMap.new(site, nil).flattened.reject { |route| done.key?(route.from) }
         end
 
         def go_on(site_id, asked_at, open)
