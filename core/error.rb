@@ -27,6 +27,9 @@ module IronTrellis
       # It can't be done in the present state; later or after another step it can.
       class Conflict < Error; end
 
+      # It would take longer than anybody should wait: ask for less.
+      class TooMuch < Error; end
+
       # Nobody is signed in, or the credentials are wrong.
       class NotSignedIn < Error; end
     end

@@ -9,11 +9,13 @@ module IronTrellis
       FOUND_BY = {
         "link" => %w[anchor frame image script style], "redirect" => %w[redirect refresh], "canonical" => %w[canonical], "hreflang" => %w[hreflang]
       }.transform_values { |names| names.sum { |name| 1 << TYPES.fetch(name) } }.freeze
-      EMBEDDED = %w[image script style].sum { |name| 1 << TYPES.fetch(name) }
+      EMBEDS = %w[image script style].freeze
+      EMBEDDED = EMBEDS.sum { |name| 1 << TYPES.fetch(name) }
 
-      # What links lead to each URL (the types as one number, a bit each), what leads out of it, and the sitemaps that list it.
+      # What links lead to each URL (the types as one number, a bit each), what leads out of it, the sitemaps that list it, and what it loads, each thing once (how large, as far as that
+      # was fetched).
       TABLES = {
-        "in" => <<~SQL, "out" => <<~SQL, "listed" => <<~SQL
+        "in" => <<~SQL, "out" => <<~SQL, "listed" => <<~SQL, "loads" => <<~SQL
           SELECT target_id AS url_id, count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]}) AS links_in,
             count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1 << type) AS types
           FROM %<links>s WHERE source_id <> target_id GROUP BY target_id
@@ -24,6 +26,11 @@ module IronTrellis
         SQL
           SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER (WHERE e.alternates IS NOT NULL) AS alternates
           FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
+        SQL
+          SELECT k.url_id, #{%w[script style].map { |name| "count(*) FILTER (WHERE k.type = #{TYPES[name]}) AS #{name}s" }.join(", ")},
+            #{EMBEDS.map { |name| "(sum(p.bytes) FILTER (WHERE k.type = #{TYPES[name]}))::bigint AS #{name}_bytes" }.join(", ")}
+          FROM (SELECT DISTINCT source_id AS url_id, target_id, type FROM %<links>s WHERE type IN (#{EMBEDS.map { |name| TYPES[name] }.join(", ")})) k
+          LEFT JOIN %<page_facts>s p ON p.url_id = k.target_id AND p.status BETWEEN 200 AND 299 GROUP BY k.url_id
         SQL
       }.freeze
 
@@ -53,7 +60,8 @@ module IronTrellis
       GRAPH = %w[graph ranks].freeze
 
       URLS = <<~SQL
-        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, o.frames_out, l.in_sitemaps, l.alternates
+        SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, o.frames_out, l.in_sitemaps, l.alternates,
+          a.scripts, a.styles, a.image_bytes, a.script_bytes, a.style_bytes
         FROM %<frontier>s f
         LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
         LEFT JOIN %<graph>s g ON g.url_id = f.url_id
@@ -61,6 +69,7 @@ module IronTrellis
         LEFT JOIN %<in>s i ON i.url_id = f.url_id
         LEFT JOIN %<out>s o ON o.url_id = f.url_id
         LEFT JOIN %<listed>s l ON l.url_id = f.url_id
+        LEFT JOIN %<loads>s a ON a.url_id = f.url_id
       SQL
       HOPS = "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
       CANONICALS = "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.canonical_state = 'other'"

@@ -110,7 +110,7 @@ module IronTrellis
       def faults
         Sql.rows("SELECT code, grade, about, detail FROM #{Partitions.name("faults", @run.id)} WHERE url_id = $1 ORDER BY code, about", [@id]).map do |row|
           rule = Core::Faults::Registry.fetch(row["code"])
-          row.merge("why" => rule::WHY, "fix" => rule::FIX, "source" => rule::SOURCE)
+          row.slice("code", "grade", "about").merge("title" => rule.title, "details" => Core::Faults::Details.of(rule, row["about"], row["detail"]).map(&:to_h), "why" => rule::WHY, "fix" => rule::FIX, "source" => rule::SOURCE)
         end
       end
 

@@ -22,7 +22,7 @@ module IronTrellis
         tree = view["where"] && JSON.parse(view["where"])
         Ledger::Conditions.new(tree)
         view["columns"]&.each { |column| Ledger::Fields.kind(column) }
-        Ledger::Fields.sort(view["sort"]) if view["sort"]
+        Ledger::Order.new(view["sort"]) if view["sort"]
         find_or_initialize_by(site_id: site.id, name: name).tap { |lens| lens.update!(conditions: tree || {}, columns: view["columns"], sort: view["sort"], made_by: by, made_at: now) }
       rescue JSON::ParserError
         problem("The conditions in “where” are not JSON.")

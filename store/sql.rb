@@ -6,6 +6,9 @@ module IronTrellis
   module Store
     # Bulk statements that Active Record has no words for: parameters, arrays and cursors on its connection.
     module Sql
+      # A statement took longer than it may.
+      class Late < StandardError; end
+
       ARRAY = PG::TextEncoder::Array.new.freeze
 
       module_function
@@ -38,6 +41,20 @@ module IronTrellis
           end
           raw.exec("CLOSE #{name}")
         end
+      end
+
+      # Runs statements that may take so long at most.
+      #
+      # @param seconds [Integer]
+      # @return [Object] what the block gives
+      # @raise [Late]
+      def bounded(seconds)
+        ActiveRecord::Base.transaction(requires_new: true) do
+          raw.exec("SET LOCAL statement_timeout = #{Integer(seconds) * 1000}")
+          yield.tap { raw.exec("SET LOCAL statement_timeout = 0") }
+        end
+      rescue PG::QueryCanceled, ActiveRecord::QueryCanceled
+        raise Late
       end
 
       # @param sql [String]

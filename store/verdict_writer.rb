@@ -6,11 +6,9 @@ module IronTrellis
     # ledger, with the faults of each URL, and the run is swapped in.
     class VerdictWriter
       STAGED = %w[url_id url kind status error content_type bytes first_byte_ms response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
-        final_url final_status noindex nofollow fetched_at canonical canonical_source canonical_state lang title title_chars description description_chars h1 words links_in
-        links_out_internal links_out_external images images_without_alt in_sitemaps group intent intent_of intent_subject follow chosen_canonical fulfilled wanted indexable soft_missing stop stop_reason unfetched climb authority importance importance_parts].freeze
+        final_url final_status noindex nofollow fetched_at canonical canonical_source canonical_state lang title title_chars description description_chars h1 h1_count words links_in
+        links_out_internal links_out_external images images_without_alt image_bytes scripts script_bytes styles style_bytes page_bytes in_sitemaps group intent intent_of intent_subject follow chosen_canonical fulfilled wanted indexable soft_missing stop stop_reason unfetched climb authority importance importance_parts].freeze
       FAULTS = %w[run_id identity code grade url_id url about detail].freeze
-      # Each column by which the ledger can be sorted, so that any page of it is found at once.
-      INDEXED = Ledger::Fields::SORTABLE
       # What the ledger is narrowed to most, within which it is mostly sorted by importance.
       NARROWING = %w[group stop].freeze
       LEDGER = <<~SQL
@@ -69,7 +67,7 @@ module IronTrellis
         drop_stage
         roll_up
         Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
-        INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
+        Ledger::Fields::INDEXED.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
         Sql.raw.exec("ANALYZE #{@ledger}")
         NARROWING.each { |column| Sql.raw.exec(%(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))) }
         Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")

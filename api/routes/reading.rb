@@ -11,6 +11,10 @@ module IronTrellis
             run.structure || raise(Core::Error::Conflict.new("Crawl #{crawl.number} was judged before its structure was summed up. Change a limit under Groups, or crawl the site again, to have it judged anew."))
           end
 
+          def places = @places ||= Store::FaultPlaces.new(run, params[:code], {group: params[:group], host: params[:host], same: params[:same], text: params[:text]})
+
+          def gathered = @gathered ||= Store::Ledger::Gathered.new(run, params[:by], conditions: conditions)
+
           def dossier = run && Store::Dossier.new(crawl, Integer(params[:url]))
         end
 
@@ -33,15 +37,28 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/urls.:format") { export }
 
+          app.get("/api/crawls/:crawl/gathered") { json(gathered.call) }
+
+          app.get("/api/crawls/:crawl/gathered.:format") { table_file(crawl.site, "crawl-#{crawl.number}-by-#{params[:by]}", gathered.columns, gathered, format: params[:format]) }
+
           app.get("/api/crawls/:crawl/totals") { json(Store::Ledger::Totals.of(run, conditions)) }
 
           app.get("/api/crawls/:crawl/urls/:url") { json(dossier.call) }
 
           app.get("/api/crawls/:crawl/structure") { json(structure) }
 
-          app.get("/api/crawls/:crawl/faults") { json(rules: Store::FaultBook.new(run).call) }
+          app.get("/api/rules") { json(rules: Core::Faults::Registry.all.map { |rule| {code: rule.code, title: rule.title, grade: rule.grade} }) }
 
-          app.get("/api/crawls/:crawl/faults/:code") { json(Store::FaultBook.new(run).occurrences(params[:code])) }
+          app.get("/api/crawls/:crawl/faults") do
+            book = Store::FaultBook.new(run, group: params[:group], host: params[:host])
+            json(rules: book.call, **book.places)
+          end
+
+          app.get("/api/crawls/:crawl/faults/:code") { json(places.occurrences(from: params[:from].to_i)) }
+
+          app.get("/api/crawls/:crawl/faults/:code/gathered") { json(places.gathered) }
+
+          app.get("/api/crawls/:crawl/faults/:code.:format") { table_file(crawl.site, "crawl-#{crawl.number}-#{params[:code]}", places.columns, places, format: params[:format]) }
 
           app.get("/api/crawls/:crawl/urls/:url/history") { json(crawls: dossier.history) }
 

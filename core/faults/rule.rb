@@ -5,9 +5,12 @@ module IronTrellis
     module Faults
       # What all rules share: a rule is a class with constants that describe it and one method that judges.
       #
-      #   CODE   "title-missing"           GRADE  "stops", "diverts" or "weakens"
+      #   CODE   "title-missing"           TITLE  the same in plain words
+      #   GRADE  "stops", "diverts" or "weakens"
       #   WHY    why it matters            FIX    how to mend it
       #   SOURCE where the rule comes from ("CP" is common practice)
+      #   ABOUT  what its faults are about, as a heading; none where they are about the URL alone
+      #   SAME   what its faults are gathered by ("about", or what the detail calls so), where that isn't what they are about
       #
       # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value, SiteRule the files and hosts of the site.
       class Rule
@@ -19,6 +22,15 @@ module IronTrellis
 
           # @return [String] one of GRADES
           def grade = self::GRADE
+
+          # @return [String]
+          def title = self::TITLE
+
+          # @return [String, nil] what a fault's `about` is, as a heading
+          def about = const_defined?(:ABOUT) ? self::ABOUT : nil
+
+          # @return [String, nil] "about" or a key of the detail: what is the same on many pages; nil where each fault stands alone
+          def same = const_defined?(:SAME) ? self::SAME : (about && "about")
 
           # @return [Boolean] whether it is worth a note only, and weighs nothing
           def note? = const_defined?(:NOTE)

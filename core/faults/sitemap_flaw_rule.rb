@@ -5,6 +5,9 @@ module IronTrellis
     module Faults
       # A rule that passes on what was found wrong while a sitemap file was read (Sitemaps::Reader): of the sitemap, about the line.
       class SitemapFlawRule < SiteRule
+        ABOUT = "Line"
+        SAME = "what"
+
         def self.stable_about(fault) = fault.detail[:what]
 
         def check(site)

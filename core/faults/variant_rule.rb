@@ -6,6 +6,9 @@ module IronTrellis
       # A rule on pages whose addresses are the same but for one thing. VALUE names the form of the address that leaves that out; every page of a form is told
       # about the first other one.
       class VariantRule < SetRule
+        ABOUT = "Other address"
+        SAME = nil
+
         def check(page, shared)
           fault(page, about: shared.other_than(page.url))
         end

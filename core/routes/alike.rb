@@ -39,7 +39,9 @@ module IronTrellis
           return if folder.nil? || query
 
           worded = last[/\A[[:alpha:]]+[-_]?(?=\d)/]
-          "#{folder}#{worded}*#{slash}" unless last.empty? || (folder.count("/") == 3 && worded.nil?)
+          return if last.empty? || (folder.count("/") == 3 && worded.nil?)
+
+          "#{folder}#{worded}*#{slash}"
         end
 
         def rule(shape, ones)

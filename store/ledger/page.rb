@@ -13,14 +13,14 @@ module IronTrellis
 
         # @param run [VerdictRun]
         # @param conditions [Conditions]
-        # @param sort [String] a sortable column, with "-" in front for descending
+        # @param sort [String] a column, with "-" in front for descending
         # @param after [String, nil] the cursor that the page before gave
         # @param limit [Integer]
         # @raise [Core::Error::InvalidInput]
         def initialize(run, conditions:, sort: "url", after: nil, limit: 100)
           @run = run
           @conditions = conditions
-          @column, @descending = Fields.sort(sort)
+          @order = Order.new(sort)
           @after = after && decode(after)
           @limit = limit.clamp(1, MOST)
         end
@@ -28,12 +28,13 @@ module IronTrellis
         # Rows without a value come after all others. They are asked for by themselves, so that an index serves either part.
         #
         # @return [Hash] rows (by column, the id as a string) and next (a cursor, nil on the last page)
+        # @raise [Core::Error::TooMuch] where sorting takes too long
         def call
           wanted = @limit + 1
-          rows = past_values? ? [] : valued(wanted)
-          rows += unvalued(wanted - rows.size) if rows.size < wanted
+          rows = @order.bounded { past_values? ? [] : valued(wanted) }
+          rows += @order.bounded { unvalued(wanted - rows.size) } if rows.size < wanted
           page = rows.first(@limit)
-          {rows: page.map { |row| row.merge("url_id" => row["url_id"].to_s) }, next: (rows.size > @limit) ? encode(page.last) : nil}
+          {rows: page.map { |row| row.except("sort_key").merge("url_id" => row["url_id"].to_s) }, next: (rows.size > @limit) ? encode(page.last) : nil}
         end
 
         private
@@ -42,35 +43,29 @@ module IronTrellis
         def past_values? = !@after.nil? && @after[0].nil?
 
         def valued(wanted)
-          beyond = if @after
-            %((#{column}, url_id) #{@descending ? "<" : ">"} ($%<next>d::#{Fields.type(@column)}, $%<last>d::bigint))
-          else
-            "true"
-          end
-          direction = @descending ? "DESC" : "ASC"
-          select("#{column} IS NOT NULL AND #{beyond}", @after || [], "#{column} #{direction}, url_id #{direction}", wanted)
+          key, direction = @order.key, @order.direction
+          beyond = @after ? "(#{key}, url_id) #{@order.descending? ? "<" : ">"} ($%<next>d::#{@order.type}, $%<last>d::bigint)" : "true"
+          select("#{key} IS NOT NULL AND #{beyond}", @after || [], "#{key} #{direction}, url_id #{direction}", wanted)
         end
 
         def unvalued(wanted)
-          return select("#{column} IS NULL", [], "url_id", wanted) unless past_values?
+          return select("#{@order.key} IS NULL", [], "url_id", wanted) unless past_values?
 
-          select("#{column} IS NULL AND url_id > $%<next>d::bigint", [@after[1]], "url_id", wanted)
+          select("#{@order.key} IS NULL AND url_id > $%<next>d::bigint", [@after[1]], "url_id", wanted)
         end
 
         # @param what [String] a condition, whose further parameters are %<next>d and %<last>d
         def select(what, more, order, wanted)
           taken = @conditions.params.size
           Sql.rows(<<~SQL, @conditions.params + more)
-            SELECT url_id, #{columns} FROM #{Partitions.name("ledger_rows", @run.id)}
+            SELECT url_id, #{columns}, (#{@order.key})::text AS sort_key FROM #{Partitions.name("ledger_rows", @run.id)}
             WHERE #{@conditions.sql} AND #{format(what, next: taken + 1, last: taken + 2)} ORDER BY #{order} LIMIT #{wanted}
           SQL
         end
 
-        def column = %("#{@column}")
-
         def columns = Fields::KINDS.keys.map { |name| %("#{name}") }.join(", ")
 
-        def encode(row) = Base64.urlsafe_encode64(JSON.generate([row[@column], row["url_id"].to_s]), padding: false)
+        def encode(row) = Base64.urlsafe_encode64(JSON.generate(row.values_at("sort_key", "url_id").then { |key, id| [key, id.to_s] }), padding: false)
 
         def decode(cursor)
           value, id = JSON.parse(Base64.urlsafe_decode64(cursor))

@@ -11,13 +11,13 @@ module IronTrellis
 
         # @param run [VerdictRun]
         # @param conditions [Conditions]
-        # @param sort [String] a sortable column, with "-" in front for descending
+        # @param sort [String] a column, with "-" in front for descending
         # @param columns [Array<String>, nil] nil for all
         # @raise [Core::Error::InvalidInput]
         def initialize(run, conditions:, sort: "url", columns: nil)
           @run = run
           @conditions = conditions
-          @sort = Fields.sort(sort)
+          @order = Order.new(sort)
           @columns = columns || Fields::KINDS.keys
           @columns.each { |column| Fields.kind(column) }
         end
@@ -25,9 +25,9 @@ module IronTrellis
         # @yieldparam row [Array<Object>] values in the order of the columns
         # @return [void]
         def each
-          column, descending = @sort
+          key, direction = @order.key, @order.direction
           names = @columns.map { |name| %("#{name}") }.join(", ")
-          sql = %(SELECT #{names} FROM #{Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY "#{column}" #{"DESC" if descending} NULLS LAST, CASE WHEN "#{column}" IS NULL THEN url_id END, url_id #{"DESC" if descending})
+          sql = %(SELECT #{names} FROM #{Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction})
           Sql.stream(sql, @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@columns) } }
         end
       end

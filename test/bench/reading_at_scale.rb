@@ -71,7 +71,7 @@ def queries(crawl, run)
     "ledger, a deep page" => ->(turn) { page(run, conditions, "-importance", after: cursors[turn + 20]) }, "ledger, part of an address" => ->(turn) { page(run, conditions(["url", "contains", "/#{URLS / 3 + turn * 997}"]), "url") },
     "ledger, one fault" => ->(_) { page(run, conditions(%w[faults has canonical-chain]), "-importance") }, "ledger, stop and depth" => ->(turn) { page(run, conditions(%w[stop is open], ["depth", "is", turn % 9]), "words") },
     "totals, all" => ->(_) { Store::Ledger::Totals.of(run, conditions) }, "totals, two conditions" => ->(turn) { Store::Ledger::Totals.of(run, narrow.call(turn)) },
-    "trellis" => ->(_) { Store::Trellis.new(run, "all").call }, "faults" => ->(_) { Store::FaultBook.new(run).call }, "places of a common fault" => ->(_) { Store::FaultBook.new(run).occurrences("thin") },
+    "trellis" => ->(_) { Store::Trellis.new(run, "all").call }, "faults" => ->(_) { Store::FaultBook.new(run).call }, "places of a common fault" => ->(_) { Store::FaultPlaces.new(run, "thin").occurrences },
     "dossier with its links" => ->(turn) { Store::Dossier.new(crawl, ids[turn]).then { |dossier| [dossier.call, dossier.links("in"), dossier.links("out")] } }, "structure" => ->(_) { run.reload.structure }
   }
 end

@@ -184,7 +184,10 @@ class RulesTest < Minitest::Test
     Faults::Registry.all.each do |rule|
       assert_includes Faults::Rule::GRADES, rule.grade, rule.code
       [rule::WHY, rule::FIX, rule::SOURCE].each { |text| refute_empty text, rule.code }
+      assert_match(/\A(?:[A-Z]|robots\.txt|https )[^.]*(?:\.txt[^.]*)?\z/, rule.title, rule.code)
+      assert_operator rule.title.length, :<=, 60, rule.code
     end
+    assert_empty Faults::Registry.all.map(&:title).tally.select { |_, times| times > 1 }
     assert_equal Faults::Registry.all.map(&:code), (PAGE_RULES.keys + LINK_RULES.keys + SiteRulesTest::CODES + %w[image-no-alt mixed-content redirect-many-to-one resource-broken] + SHARED_VALUES).sort
   end
 

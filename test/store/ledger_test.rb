@@ -73,7 +73,7 @@ class LedgerTest < Minitest::Test
   end
 
   def test_pages_go_on_from_the_last_key_in_every_order_with_empty_values_last
-    Store::Ledger::Fields::SORTABLE.flat_map { |column| [column, "-#{column}"] }.each do |sort|
+    Store::Ledger::Fields::KINDS.keys.flat_map { |column| [column, "-#{column}"] }.each do |sort|
       whole = found(nil, sort: sort)
       pieces = []
       after = nil
@@ -94,10 +94,29 @@ class LedgerTest < Minitest::Test
     assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Page.new(@run, conditions: where(nil), sort: "title;") }
   end
 
+  def test_an_order_that_takes_too_long_is_refused_with_what_to_do
+    order = Store::Ledger::Order.new("h1")
+    error = assert_raises(IronTrellis::Core::Error::TooMuch) { order.bounded { raise Store::Sql::Late } }
+
+    assert_match(/Narrow the ledger/, error.message)
+    assert_raises(Store::Sql::Late) { Store::Sql.bounded(1) { Store::Sql.run("SELECT pg_sleep(60)") } }
+    assert_equal 1, Store::Sql.bounded(1) { Store::Sql.run("SELECT 1").getvalue(0, 0).to_i }
+  end
+
   def test_totals_count_what_is_shown
     totals = Store::Ledger::Totals.of(@run, where(one("wanted", "is", true)))
 
     assert_equal [5, 10, 5, 5, 0, 40], totals.values_at("urls", "of", "wanted", "indexable", "with_faults", "median_words")
+  end
+
+  def test_rows_are_counted_by_the_values_of_a_column
+    gathered = ->(column, tree = nil) { Store::Ledger::Gathered.new(@run, column, conditions: where(tree)).call.then { |all| all[:rows].map { |row| row.values_at("value", "urls", "wanted") } } }
+
+    assert_equal [[200, 5, 5], [404, 5, 0]], gathered.call("status")
+    assert_equal [[nil, 5, 0], ["link", 5, 5], ["sitemap", 5, 5]], gathered.call("found_by").sort_by(&:inspect).rotate(-1)
+    assert_equal [[false, 3, 0], [true, 2, 2]], gathered.call("wanted", one("importance", "at_least", 1.5))
+    assert_equal [%w[status urls wanted indexable with_faults importance], [200, 5, 5]], Store::Ledger::Gathered.new(@run, "status", conditions: where(nil)).then { |table| [table.columns, table.first.first(3)] }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Gathered.new(@run, "wind", conditions: where(nil)) }
   end
 
   def test_two_urls_with_one_id_fail_loudly

@@ -32,6 +32,16 @@ class JudgingTest < Minitest::Test
     assert_equal [["/x", "/y"], ["/y", "/x"]], told(crawl, "canonical-loop")
   end
 
+  def test_what_a_page_loads_is_weighed_by_kind_each_thing_once_and_as_far_as_it_is_known
+    body = '<script src="/a.js"></script><script src="/a.js"></script><script src="/gone.js"></script><img src="/i.png" alt=""><img src="/j.png" alt=""><h1>And here</h1>'
+    home = page("/plain", head: '<link rel="stylesheet" href="/s.css">', body: body)
+    crawl = crawl_here(SmallSite.new("/" => home, "/plain" => page, "/a.js" => [200, {"content-type" => "text/javascript"}, "x" * 100], "/s.css" => [200, {"content-type" => "text/css"}, "y" * 50],
+      "/i.png" => [200, {"content-type" => "image/png"}, "z" * 30], "/j.png" => [200, {"content-type" => "image/png"}, "z" * 9]))
+    rows = Sql.rows("SELECT url, h1_count, scripts, script_bytes, styles, style_bytes, image_bytes, page_bytes - bytes AS beside FROM ledger_rows_#{crawl.verdict_run.id} WHERE kind = 'html' AND status = 200 ORDER BY url").map { |row| row.except("url").values }
+
+    assert_equal [[2, 2, 100, 1, 50, 39, 189], [1, 0, nil, 0, nil, nil, 0]], rows
+  end
+
   def test_what_only_other_agents_are_told_is_no_conflict
     robots = ->(name, value) { "<meta name=\"#{name}\" content=\"#{value}\">" }
     crawl = crawl_here(SmallSite.new("/" => page("/ours", "/others"), "/ours" => page(head: robots.call("robots", "index") + robots.call("irontrellis", "noindex")),

@@ -7,6 +7,8 @@ module IronTrellis
         # A stylesheet, script or image that a page needs is blocked by robots.txt.
         class BlockedResource < LinkRule
           CODE = "blocked-resource"
+          TITLE = "Resource blocked by robots.txt"
+          ABOUT = "Resource"
           GRADE = "weakens"
           WHY = "Crawlers that draw the page see it broken."
           FIX = "Allow it in robots.txt."

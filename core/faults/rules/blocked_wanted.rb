@@ -7,6 +7,8 @@ module IronTrellis
         # A wanted URL is disallowed by robots.txt.
         class BlockedWanted < PageRule
           CODE = "blocked-wanted"
+          TITLE = "Page that should be indexed is blocked by robots.txt"
+          ABOUT = "Rule in robots.txt"
           GRADE = "stops"
           WHY = "What may not be fetched can't be read, and is at best indexed without its content."
           FIX = "Change or drop the robots.txt line, or add an Allow line that is longer."

@@ -7,6 +7,8 @@ module IronTrellis
         # A canonical names a page that names yet another one.
         class CanonicalChain < PageRule
           CODE = "canonical-chain"
+          TITLE = "Canonical points to a page with another canonical"
+          ABOUT = "Canonical"
           GRADE = "diverts"
           WHY = "Crawlers may stop half way, and the wrong one of them is kept."
           FIX = "Name the last page straight away."

@@ -7,6 +7,8 @@ module IronTrellis
         # The canonical in the header is another than the one in the page.
         class CanonicalClash < PageRule
           CODE = "canonical-clash"
+          TITLE = "Canonicals disagree"
+          ABOUT = "Canonical in the header"
           GRADE = "diverts"
           WHY = "None of them counts, and the index chooses by itself."
           FIX = "Let one of them go, or make them the same."

@@ -7,6 +7,8 @@ module IronTrellis
         # Canonicals that lead back to where they began.
         class CanonicalLoop < PageRule
           CODE = "canonical-loop"
+          TITLE = "Canonicals go round in a circle"
+          ABOUT = "Canonical"
           GRADE = "stops"
           WHY = "Each gives its place to another, so that none has one."
           FIX = "Choose the page that is to be kept and let it name itself."

@@ -7,6 +7,8 @@ module IronTrellis
         # A canonical that isn't a whole address.
         class CanonicalMalformed < PageRule
           CODE = "canonical-malformed"
+          TITLE = "Canonical isn't a whole, valid address"
+          ABOUT = "Canonical as written"
           GRADE = "diverts"
           WHY = "Relative, empty or with a fragment it is read in different ways, or not at all."
           FIX = "Write it with scheme and host, without a fragment."

@@ -7,6 +7,8 @@ module IronTrellis
         # Several canonicals of one source that differ.
         class CanonicalMany < PageRule
           CODE = "canonical-many"
+          TITLE = "Several canonicals on one page"
+          ABOUT = "Last canonical"
           GRADE = "diverts"
           WHY = "None of them counts, and the index chooses by itself."
           FIX = "Leave one, most often that of the page itself."

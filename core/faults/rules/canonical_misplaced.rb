@@ -7,6 +7,8 @@ module IronTrellis
         # A canonical stands outside the head.
         class CanonicalMisplaced < PageRule
           CODE = "canonical-misplaced"
+          TITLE = "Canonical outside the head"
+          ABOUT = "Canonical as written"
           GRADE = "diverts"
           WHY = "It isn't used there, since anyone who may write into a page could set it."
           FIX = "Move it into the head; often something before it ends the head too early."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page that names no canonical.
         class CanonicalMissing < PageRule
           CODE = "canonical-missing"
+          TITLE = "Page without canonical"
           GRADE = "weakens"
           WHY = "Under parameters and other spellings of its address it may be kept twice."
           FIX = "Let each page name itself."

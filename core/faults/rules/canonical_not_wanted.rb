@@ -7,6 +7,8 @@ module IronTrellis
         # A URL was chosen to stand for the page, and its canonical names another, or none.
         class CanonicalNotWanted < PageRule
           CODE = "canonical-not-wanted"
+          TITLE = "Canonical differs from the one decided"
+          ABOUT = "Decided canonical"
           GRADE = "diverts"
           WHY = "What was decided isn't done, so the index goes by what the page says."
           FIX = "Let the canonical name the URL that was chosen."

@@ -7,6 +7,8 @@ module IronTrellis
         # A canonical names a page of another site that wasn't chosen.
         class CanonicalOffSite < PageRule
           CODE = "canonical-off-site"
+          TITLE = "Canonical points to another site"
+          ABOUT = "Canonical"
           GRADE = "diverts"
           WHY = "The page gives its place in the index away."
           FIX = "See whether that is meant; if not, let the page name itself."

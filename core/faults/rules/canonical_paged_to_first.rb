@@ -7,6 +7,8 @@ module IronTrellis
         # A later page of a paged list names the first one as its canonical.
         class CanonicalPagedToFirst < PageRule
           CODE = "canonical-paged-to-first"
+          TITLE = "Later list page gives its place to the first"
+          ABOUT = "Canonical"
           GRADE = "diverts"
           WHY = "What only the later pages list may not be found any more."
           FIX = "Let each page of the list be its own canonical."

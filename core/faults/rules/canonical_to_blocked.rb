@@ -7,6 +7,8 @@ module IronTrellis
         # robots.txt blocks a page's canonical.
         class CanonicalToBlocked < LinkRule
           CODE = "canonical-to-blocked"
+          TITLE = "Canonical points to a page blocked by robots.txt"
+          ABOUT = "Canonical"
           GRADE = "diverts"
           WHY = "Crawlers can't read the page that is to stand for this one."
           FIX = "Unblock the canonical, or let the page name itself."

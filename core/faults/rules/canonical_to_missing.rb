@@ -7,6 +7,8 @@ module IronTrellis
         # A page's canonical is a URL that answers 4xx.
         class CanonicalToMissing < LinkRule
           CODE = "canonical-to-missing"
+          TITLE = "Canonical points to a missing page"
+          ABOUT = "Canonical"
           GRADE = "stops"
           WHY = "The page gives its place to one that isn't there, so neither may be indexed."
           FIX = "Let the canonical name the page itself, or the page that really stands for it."

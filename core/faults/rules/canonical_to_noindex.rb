@@ -7,6 +7,8 @@ module IronTrellis
         # A page's canonical carries a noindex.
         class CanonicalToNoindex < LinkRule
           CODE = "canonical-to-noindex"
+          TITLE = "Canonical points to a noindexed page"
+          ABOUT = "Canonical"
           GRADE = "stops"
           WHY = "The page gives its place to one that doesn't want it, so neither is indexed."
           FIX = "Take the noindex off the canonical, or let the page name itself."

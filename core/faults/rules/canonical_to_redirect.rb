@@ -7,6 +7,8 @@ module IronTrellis
         # A page's canonical is a URL that redirects.
         class CanonicalToRedirect < LinkRule
           CODE = "canonical-to-redirect"
+          TITLE = "Canonical points to a redirect"
+          ABOUT = "Canonical"
           GRADE = "diverts"
           WHY = "The canonical and the redirect send different messages about which address counts."
           FIX = "Let the canonical name the final address."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page answers under addresses that differ in the case of letters only.
         class CaseVariants < VariantRule
           CODE = "case-variants"
+          TITLE = "Same page under upper and lower case"
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) to the form in lower case, and link to that."

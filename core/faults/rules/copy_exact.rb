@@ -7,6 +7,8 @@ module IronTrellis
         # A page that says the same as another, which stands for it.
         class CopyExact < PageRule
           CODE = "copy-exact"
+          TITLE = "Exact copy of another page"
+          ABOUT = "Main version"
           GRADE = "diverts"
           WHY = "The index keeps one of several pages that say the same, and it may not be the one you want."
           FIX = "Redirect it to the page that stands for it, name that as its canonical, or keep it out of the index."

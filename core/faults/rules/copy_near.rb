@@ -7,6 +7,8 @@ module IronTrellis
         # A page that says nearly the same as another, which stands for it.
         class CopyNear < PageRule
           CODE = "copy-near"
+          TITLE = "Nearly the same as another page"
+          ABOUT = "Main version"
           GRADE = "diverts"
           WHY = "Of pages that are nearly alike the index tends to keep one and to pass over the rest."
           FIX = "Merge them, let each say more of its own, or name the one that stands for them as the canonical."

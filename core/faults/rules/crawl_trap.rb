@@ -7,6 +7,8 @@ module IronTrellis
         # A space of URLs that grows without end.
         class CrawlTrap < SiteRule
           CODE = "crawl-trap"
+          TITLE = "Endless addresses"
+          ABOUT = "Addresses"
           GRADE = "weakens"
           WHY = "Crawlers lose themselves in it, and read what matters less often."
           FIX = "Stop linking into it, block it in robots.txt, and give what is worth reading an address of its own."

@@ -7,6 +7,8 @@ module IronTrellis
         # Structured data that can't be read, or lack what their type requires.
         class DataInvalid < PageRule
           CODE = "data-invalid"
+          TITLE = "Structured data incomplete or invalid"
+          ABOUT = "What is wrong"
           GRADE = "weakens"
           WHY = "What is incomplete isn't shown in results."
           FIX = "Mend what is named, and test the page again."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page from which no link leads anywhere.
         class DeadEnd < PageRule
           CODE = "dead-end"
+          TITLE = "Page without links to other pages"
           GRADE = "weakens"
           WHY = "Readers and crawlers end here, and what authority the page gets goes no further."
           FIX = "Put it into the site's frame, or link to what comes next."

@@ -7,6 +7,9 @@ module IronTrellis
         # Indexable pages that share one description.
         class DescriptionDuplicate < SetRule
           CODE = "description-duplicate"
+          TITLE = "Same description on several pages"
+          ABOUT = "Another page with it"
+          SAME = "description"
           GRADE = "weakens"
           WHY = "Pages with one description look alike in results."
           FIX = "Give each page a description of its own."

@@ -7,13 +7,15 @@ module IronTrellis
         # A description longer than result pages show.
         class DescriptionLong < PageRule
           CODE = "description-long"
+          TITLE = "Description too long"
+          SAME = "description"
           GRADE = "weakens"
           WHY = "The end is cut off."
           FIX = "Shorten it, with what matters first."
           SOURCE = "CP"
 
           def check(page)
-            fault(page, chars: page.description_chars) if page.page? && page.description_chars && page.description_chars > settings.description_long
+            fault(page, description: page.description, chars: page.description_chars) if page.page? && page.description_chars && page.description_chars > settings.description_long
           end
         end
       end

@@ -7,6 +7,7 @@ module IronTrellis
         # A page without a description.
         class DescriptionMissing < PageRule
           CODE = "description-missing"
+          TITLE = "Page without description"
           GRADE = "weakens"
           WHY = "Result pages show some piece of the text instead, often a poor one."
           FIX = "Write one or two sentences that make one want to read on."

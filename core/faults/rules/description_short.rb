@@ -7,13 +7,15 @@ module IronTrellis
         # A description that leaves room unused.
         class DescriptionShort < PageRule
           CODE = "description-short"
+          TITLE = "Description too short"
+          SAME = "description"
           GRADE = "weakens"
           WHY = "A few words seldom make anyone choose the page."
           FIX = "Say what the page offers."
           SOURCE = "CP"
 
           def check(page)
-            fault(page, chars: page.description_chars) if page.page? && page.description_chars&.positive? && page.description_chars < settings.description_short
+            fault(page, description: page.description, chars: page.description_chars) if page.page? && page.description_chars&.positive? && page.description_chars < settings.description_short
           end
         end
       end

@@ -7,6 +7,8 @@ module IronTrellis
         # Robots directives of one page that contradict each other.
         class DirectiveConflict < PageRule
           CODE = "directive-conflict"
+          TITLE = "Robots directives disagree"
+          ABOUT = "Directives"
           GRADE = "weakens"
           WHY = "Crawlers take the strictest; whoever wrote the other one believes in something else."
           FIX = "Find out which is meant and take the other away."

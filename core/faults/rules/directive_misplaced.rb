@@ -7,6 +7,8 @@ module IronTrellis
         # A robots meta element stands outside the head.
         class DirectiveMisplaced < PageRule
           CODE = "directive-misplaced"
+          TITLE = "Robots directive outside the head"
+          ABOUT = "Directives"
           GRADE = "weakens"
           WHY = "Some crawlers read it there and some don't, so nobody knows what counts."
           FIX = "Move it into the head; often something before it ends the head too early."

@@ -7,6 +7,9 @@ module IronTrellis
         # The name, address or telephone number of the business is written otherwise than on most pages.
         class FactsDiffer < SiteRule
           CODE = "facts-differ"
+          TITLE = "Business facts differ from page to page"
+          ABOUT = "Written here"
+          SAME = "fact"
           GRADE = "weakens"
           WHY = "Who reads that can't be sure that it is one business."
           FIX = "Write it in one way on all pages, in the text and in the structured data."

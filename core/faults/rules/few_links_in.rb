@@ -7,6 +7,7 @@ module IronTrellis
         # An important page to which few pages link.
         class FewLinksIn < PageRule
           CODE = "few-links-in"
+          TITLE = "Important page with few links to it"
           GRADE = "weakens"
           WHY = "What matters should be linked to from many places; a page with one or two links looks like a by-product."
           FIX = "Link to it from the pages of its subject, and from those above it."

@@ -7,6 +7,7 @@ module IronTrellis
         # A URL that answers 410 is still linked.
         class GoneLinked < PageRule
           CODE = "gone-linked"
+          TITLE = "Page that is gone is still linked"
           GRADE = "weakens"
           WHY = "The page was taken away on purpose, yet links still send people and crawlers there."
           FIX = "Remove the links, or point them at what took its place."

@@ -7,6 +7,9 @@ module IronTrellis
         # Indexable pages that share one main heading.
         class H1Duplicate < SetRule
           CODE = "h1-duplicate"
+          TITLE = "Same H1 on several pages"
+          ABOUT = "Another page with it"
+          SAME = "h1"
           GRADE = "weakens"
           WHY = "Readers can't tell the pages apart, and neither can an index."
           FIX = "Give each page a heading of its own."

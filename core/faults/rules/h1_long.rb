@@ -7,6 +7,8 @@ module IronTrellis
         # A main heading that is too long to be taken in at once.
         class H1Long < PageRule
           CODE = "h1-long"
+          TITLE = "H1 too long"
+          ABOUT = "H1"
           GRADE = "weakens"
           WHY = "What the page is about drowns in it."
           FIX = "Shorten it; the rest can go into the first paragraph."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page with more than one main heading.
         class H1Many < PageRule
           CODE = "h1-many"
+          TITLE = "Several H1s on one page"
+          ABOUT = "Second H1"
           GRADE = "weakens"
           WHY = "Which of them names the page is left open."
           FIX = "Leave one H1 and make the others H2."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page without a main heading.
         class H1Missing < PageRule
           CODE = "h1-missing"
+          TITLE = "Page without H1"
           GRADE = "weakens"
           WHY = "Readers and crawlers look there first for what the page is about."
           FIX = "Give it one H1."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page of more bytes than a page has use for.
         class HeavyPage < PageRule
           CODE = "heavy-page"
+          TITLE = "HTML too large"
           GRADE = "weakens"
           WHY = "Crawlers read only so far into a page, and people on the move wait for all of it."
           FIX = "Take out what isn't needed: embedded data, images written into the page, endless lists."

@@ -7,6 +7,8 @@ module IronTrellis
         # The site answers with and without www, or under http and https, instead of sending visitors to one of them for good.
         class HostVariants < SiteRule
           CODE = "host-variants"
+          TITLE = "Site answers on several hosts"
+          ABOUT = "Other address"
           GRADE = "diverts"
           WHY = "Every page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) all of the other address to the one you chose."

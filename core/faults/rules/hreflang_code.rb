@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang that is no tag a search engine can use.
         class HreflangCode < PageRule
           CODE = "hreflang-code"
+          TITLE = "Language code isn't valid"
+          ABOUT = "Code"
           GRADE = "weakens"
           WHY = "The annotation is passed over, and with it the page for readers of that language."
           FIX = "Write a language of ISO 639-1, and a region of ISO 3166-1 if one is meant: en-GB, not en-UK."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page gives two URLs for one language.
         class HreflangCodeTwice < PageRule
           CODE = "hreflang-code-twice"
+          TITLE = "Two pages for one language"
+          ABOUT = "Code"
           GRADE = "diverts"
           WHY = "Which of them readers should get is left open."
           FIX = "Leave one of them."

@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang link outside the head.
         class HreflangMisplaced < PageRule
           CODE = "hreflang-misplaced"
+          TITLE = "Language link outside the head"
+          ABOUT = "Leads to"
           GRADE = "weakens"
           WHY = "Search engines read these links in the head only."
           FIX = "Move it into the head; see what closes the head early."

@@ -7,6 +7,7 @@ module IronTrellis
         # A set of languages has none for everybody else.
         class HreflangNoDefault < PageRule
           CODE = "hreflang-no-default"
+          TITLE = "Set of languages without x-default"
           GRADE = "weakens"
           WHY = "Readers whose language isn't there get whichever page the index picks."
           FIX = "Name one page as x-default."

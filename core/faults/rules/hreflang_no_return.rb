@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang leads to a page that doesn't name this one back.
         class HreflangNoReturn < LinkRule
           CODE = "hreflang-no-return"
+          TITLE = "No return link between language versions"
+          ABOUT = "Page without return link"
           GRADE = "diverts"
           WHY = "Both must name each other, or the pair is void."
           FIX = "Let every page of the set name every other."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page names its other languages but not itself.
         class HreflangNoSelf < PageRule
           CODE = "hreflang-no-self"
+          TITLE = "Set of languages doesn't name its own page"
           GRADE = "weakens"
           WHY = "The set isn't whole, and crawlers may pass it over."
           FIX = "Let each page of the set name every page, itself included."

@@ -7,6 +7,8 @@ module IronTrellis
         # A site whose pages are in several languages names none of them.
         class HreflangNone < SiteRule
           CODE = "hreflang-none"
+          TITLE = "Several languages without hreflang"
+          ABOUT = "Languages"
           GRADE = "weakens"
           WHY = "Search engines can't tell which page is for readers of which language, and may show the wrong one, or only one of them."
           FIX = "Let each page name its versions in the other languages, itself and an x-default among them."

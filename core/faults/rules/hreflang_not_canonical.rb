@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang leads to a page whose canonical is another.
         class HreflangNotCanonical < LinkRule
           CODE = "hreflang-not-canonical"
+          TITLE = "Language link to a page with another canonical"
+          ABOUT = "Leads to"
           GRADE = "diverts"
           WHY = "The page gives its place to one that isn't in the set."
           FIX = "Name the canonical, or let the page name itself."

@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang link whose address isn't absolute.
         class HreflangRelative < PageRule
           CODE = "hreflang-relative"
+          TITLE = "Language link without a whole address"
+          ABOUT = "Address as written"
           GRADE = "weakens"
           WHY = "Search engines ask for whole addresses; others may be passed over."
           FIX = "Write the address with scheme and host."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page names fewer languages than another page of its set.
         class HreflangSetsDiffer < LinkRule
           CODE = "hreflang-sets-differ"
+          TITLE = "Sets of languages differ from page to page"
+          ABOUT = "Page that names more"
           GRADE = "diverts"
           WHY = "Where the members of a set don't agree on who belongs to it, some pairs are void."
           FIX = "Let all pages of the set carry the same links."

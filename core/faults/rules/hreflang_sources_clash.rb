@@ -7,6 +7,8 @@ module IronTrellis
         # HTML, header and sitemap name different pages for a language.
         class HreflangSourcesClash < PageRule
           CODE = "hreflang-sources-clash"
+          TITLE = "Sources of hreflang disagree"
+          ABOUT = "Sources"
           GRADE = "diverts"
           WHY = "Nobody can tell which is meant, so none may count."
           FIX = "Give the set in one place only, or the same set everywhere."

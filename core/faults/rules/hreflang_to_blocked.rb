@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang leads to a URL that robots.txt blocks.
         class HreflangToBlocked < LinkRule
           CODE = "hreflang-to-blocked"
+          TITLE = "Language link to a page blocked by robots.txt"
+          ABOUT = "Leads to"
           GRADE = "diverts"
           WHY = "Crawlers can't see that it names this page back, so the pair is void."
           FIX = "Unblock it, or take it out of the set."

@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang leads to a URL that answers 4xx.
         class HreflangToMissing < LinkRule
           CODE = "hreflang-to-missing"
+          TITLE = "Language link to a missing page"
+          ABOUT = "Leads to"
           GRADE = "diverts"
           WHY = "Readers of that language are sent to nothing, and the pair is void."
           FIX = "Let it name the page that is there, or take it out."

@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang leads to a page with a noindex.
         class HreflangToNoindex < LinkRule
           CODE = "hreflang-to-noindex"
+          TITLE = "Language link to a noindexed page"
+          ABOUT = "Leads to"
           GRADE = "diverts"
           WHY = "It can't be shown to readers of that language."
           FIX = "Take the noindex off, or the page out of the set."

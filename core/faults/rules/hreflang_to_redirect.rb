@@ -7,6 +7,8 @@ module IronTrellis
         # An hreflang leads to a URL that redirects.
         class HreflangToRedirect < LinkRule
           CODE = "hreflang-to-redirect"
+          TITLE = "Language link to a redirect"
+          ABOUT = "Leads to"
           GRADE = "diverts"
           WHY = "The page it means never names this one back, so the pair is void."
           FIX = "Name the final address."

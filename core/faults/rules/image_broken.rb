@@ -7,6 +7,8 @@ module IronTrellis
         # An image of the page isn't there, or answers with a page.
         class ImageBroken < LinkRule
           CODE = "image-broken"
+          TITLE = "Image doesn't load"
+          ABOUT = "Image"
           GRADE = "weakens"
           WHY = "Readers see a hole, and the image can't be found."
           FIX = "Put the image back or take it out of the page."

@@ -7,6 +7,8 @@ module IronTrellis
         # An image of the page is heavy.
         class ImageHeavy < LinkRule
           CODE = "image-heavy"
+          TITLE = "Image too large"
+          ABOUT = "Image"
           GRADE = "weakens"
           WHY = "It makes the page slow, most of all on phones."
           FIX = "Save it smaller: in the size in which it is shown, in a newer format."

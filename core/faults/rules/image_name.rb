@@ -7,6 +7,8 @@ module IronTrellis
         # The file name of an image says nothing.
         class ImageName < LinkRule
           CODE = "image-name"
+          TITLE = "Image file name says nothing"
+          ABOUT = "Image"
           GRADE = "weakens"
           WHY = "The name is one of the few things that tell what an image shows."
           FIX = "Name it after what is to be seen, in words with hyphens."

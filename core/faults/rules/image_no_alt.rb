@@ -7,6 +7,8 @@ module IronTrellis
         # An image without an alt text. An empty one is a choice, and no fault.
         class ImageNoAlt < LinkRule
           CODE = "image-no-alt"
+          TITLE = "Image without alt text"
+          ABOUT = "Image"
           GRADE = "weakens"
           WHY = "Who can't see the image is told nothing, and neither are search engines."
           FIX = "Say in the alt attribute what the image shows; leave it empty where it only adorns."

@@ -7,6 +7,7 @@ module IronTrellis
         # A folder answers under the name of its index file too.
         class IndexFileVariants < VariantRule
           CODE = "index-file-variants"
+          TITLE = "Same page with and without its index file"
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) the index file to its folder, and link to that."

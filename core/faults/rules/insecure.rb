@@ -7,6 +7,8 @@ module IronTrellis
         # The site is read over http though it answers over https.
         class Insecure < SiteRule
           CODE = "insecure"
+          TITLE = "Page answers over plain http"
+          ABOUT = "Plain address"
           GRADE = "weakens"
           WHY = "Browsers warn of pages that come unencrypted, and https is preferred where both answer."
           FIX = "Redirect http to https, and link, list and name the https addresses."

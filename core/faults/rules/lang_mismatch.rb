@@ -7,6 +7,8 @@ module IronTrellis
         # The language that a page says it is in is another than its hreflang gives.
         class LangMismatch < PageRule
           CODE = "lang-mismatch"
+          TITLE = "Declared languages disagree"
+          ABOUT = "Language in hreflang"
           GRADE = "weakens"
           WHY = "One of the two is wrong, and crawlers must choose."
           FIX = "Correct the lang attribute or the hreflang."

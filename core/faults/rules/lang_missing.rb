@@ -7,6 +7,7 @@ module IronTrellis
         # A page that doesn't say which language it is in.
         class LangMissing < PageRule
           CODE = "lang-missing"
+          TITLE = "Page doesn't declare its language"
           GRADE = "weakens"
           WHY = "Readers' programs and translators must guess, and so must those who sort pages by language."
           FIX = "Put lang on the html element."

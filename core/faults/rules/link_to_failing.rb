@@ -7,6 +7,8 @@ module IronTrellis
         # An internal link leads to a URL that fails or gives no answer.
         class LinkToFailing < LinkRule
           CODE = "link-to-failing"
+          TITLE = "Link to a page that fails"
+          ABOUT = "Link leads to"
           GRADE = "weakens"
           WHY = "Who follows it gets nowhere, and crawlers count the failures."
           FIX = "Mend the page, or take the link out until it is."

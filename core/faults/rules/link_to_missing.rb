@@ -7,6 +7,8 @@ module IronTrellis
         # An internal link leads to a page that answers 4xx.
         class LinkToMissing < LinkRule
           CODE = "link-to-missing"
+          TITLE = "Link to a missing page"
+          ABOUT = "Link leads to"
           GRADE = "weakens"
           WHY = "The link is a dead end for readers, and what it would pass on is lost."
           FIX = "Mend the address, point the link at the page's successor, or take it out."

@@ -7,6 +7,8 @@ module IronTrellis
         # An internal link leads through a redirect.
         class LinkToRedirect < LinkRule
           CODE = "link-to-redirect"
+          TITLE = "Link to a redirect"
+          ABOUT = "Link leads to"
           GRADE = "weakens"
           WHY = "Each such link costs readers and crawlers a detour that the site could spare them."
           FIX = "Point the link straight at the final address."

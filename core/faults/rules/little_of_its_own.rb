@@ -7,6 +7,7 @@ module IronTrellis
         # A page most of whose words stand on other pages too, like a listing of excerpts. What is a copy as a whole is told as one.
         class LittleOfItsOwn < PageRule
           CODE = "little-of-its-own"
+          TITLE = "Little unique text"
           GRADE = "weakens"
           WHY = "Where a page repeats what others say, there is no reason to find it rather than them."
           FIX = "Give it words of its own, or keep it out of the index."

@@ -7,6 +7,8 @@ module IronTrellis
         # What the site answers for a page that isn't there gives a visitor no way on.
         class MissingPageBare < SiteRule
           CODE = "missing-page-bare"
+          TITLE = "Page for missing addresses has no links"
+          ABOUT = "Address that was tried"
           GRADE = "weakens"
           WHY = "Whoever followed an old link leaves at once."
           FIX = "Let the page for missing addresses link to the home page, the search and the main folders."

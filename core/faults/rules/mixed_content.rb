@@ -7,6 +7,8 @@ module IronTrellis
         # A page that comes over https embeds something over http.
         class MixedContent < LinkRule
           CODE = "mixed-content"
+          TITLE = "https page loads over http"
+          ABOUT = "Resource"
           GRADE = "weakens"
           WHY = "Browsers block it, and warn of the page."
           FIX = "Embed it over https."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page, or a link within the site, says nofollow, though that wasn't decided.
         class NofollowInternal < PageRule
           CODE = "nofollow-internal"
+          TITLE = "Internal link with nofollow"
+          ABOUT = "Link leads to"
           GRADE = "weakens"
           WHY = "What it would pass on is lost, and pages behind it may not be found."
           FIX = "Take the nofollow out; what isn't to be indexed needs a noindex instead."

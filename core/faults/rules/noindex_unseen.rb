@@ -7,6 +7,8 @@ module IronTrellis
         # A noindex stands behind a robots.txt block.
         class NoindexUnseen < PageRule
           CODE = "noindex-unseen"
+          TITLE = "Noindex hidden by robots.txt"
+          ABOUT = "Rule in robots.txt"
           GRADE = "stops"
           WHY = "A crawler has to fetch a page to see its noindex; while robots.txt forbids that, the address can stay in the index."
           FIX = "Unblock the page, wait until the noindex was seen and the page is out of the index, then block again."

@@ -7,6 +7,7 @@ module IronTrellis
         # A wanted URL carries a noindex.
         class NoindexWanted < PageRule
           CODE = "noindex-wanted"
+          TITLE = "Page that should be indexed has noindex"
           GRADE = "stops"
           WHY = "A page that says noindex is taken out of the index, however good it is."
           FIX = "Remove the noindex from the page or the header, then have the page fetched again."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page that doesn't say how wide a screen it is for.
         class NotForPhones < PageRule
           CODE = "not-for-phones"
+          TITLE = "Page without phone layout"
           GRADE = "weakens"
           WHY = "Phones then draw it as for a desk, too small to be read; pages are judged as phones see them."
           FIX = "Put a meta “viewport” with width=device-width into the head."

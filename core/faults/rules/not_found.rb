@@ -7,6 +7,7 @@ module IronTrellis
         # A linked or listed page or document answers 404 or another 4xx (410 apart).
         class NotFound < PageRule
           CODE = "not-found"
+          TITLE = "Missing page"
           GRADE = "stops"
           WHY = "Visitors and crawlers are sent to a page that isn't there, and what the links were worth is lost."
           FIX = "Bring the page back, redirect it to its closest successor, or say 410 and mend the links."

@@ -7,6 +7,7 @@ module IronTrellis
         # A live page to which no followed internal link leads.
         class Orphan < PageRule
           CODE = "orphan"
+          TITLE = "Page without links to it"
           GRADE = "weakens"
           WHY = "Without links a page gets no authority and is found late or never; a sitemap alone doesn't make up for it."
           FIX = "Link to it from the pages of its subject, or retire it."

@@ -7,6 +7,8 @@ module IronTrellis
         # A link to another site leads nowhere.
         class OutboundMissing < LinkRule
           CODE = "outbound-missing"
+          TITLE = "Dead link to another site"
+          ABOUT = "Link leads to"
           GRADE = "weakens"
           WHY = "Readers who follow the link get nothing, and a page with dead links looks untended."
           FIX = "Mend the address, link to something else, or take the link out."

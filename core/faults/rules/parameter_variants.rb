@@ -7,6 +7,8 @@ module IronTrellis
         # A page answers the same under other parameters.
         class ParameterVariants < PageRule
           CODE = "parameter-variants"
+          TITLE = "Same page under several parameters"
+          ABOUT = "Main version"
           GRADE = "diverts"
           WHY = "The same page then has several addresses, and crawlers read it again and again."
           FIX = "Leave out parameters that change nothing, or name the address without them as the canonical."

@@ -7,6 +7,8 @@ module IronTrellis
         # A redirect that takes two hops or more to its end.
         class RedirectChain < PageRule
           CODE = "redirect-chain"
+          TITLE = "Redirect in several hops"
+          ABOUT = "Ends at"
           GRADE = "diverts"
           WHY = "Each hop costs time, and crawlers give up after a few."
           FIX = "Let the first address redirect straight to the last one."

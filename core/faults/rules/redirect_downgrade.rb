@@ -7,6 +7,8 @@ module IronTrellis
         # A redirect from https to http.
         class RedirectDowngrade < PageRule
           CODE = "redirect-downgrade"
+          TITLE = "Redirect from https to http"
+          ABOUT = "Redirects to"
           GRADE = "weakens"
           WHY = "It gives up encryption, and browsers warn of it."
           FIX = "Redirect to the https address."

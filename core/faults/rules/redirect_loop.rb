@@ -7,6 +7,8 @@ module IronTrellis
         # A redirect that leads back to itself.
         class RedirectLoop < PageRule
           CODE = "redirect-loop"
+          TITLE = "Redirect goes round in a circle"
+          ABOUT = "Redirects to"
           GRADE = "stops"
           WHY = "Nobody ever arrives: browsers show an error and crawlers drop the address."
           FIX = "Let one address of the loop answer by itself, or redirect all of them to a page that does."

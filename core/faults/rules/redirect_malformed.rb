@@ -7,6 +7,7 @@ module IronTrellis
         # A redirect that doesn't say where to.
         class RedirectMalformed < PageRule
           CODE = "redirect-malformed"
+          TITLE = "Redirect without a usable target"
           GRADE = "stops"
           WHY = "Nobody can follow it: there is no Location, or none that can be read."
           FIX = "Send a Location with the whole address."

@@ -7,6 +7,8 @@ module IronTrellis
         # Many unlike URLs are redirected to one page.
         class RedirectManyToOne < SetRule
           CODE = "redirect-many-to-one"
+          TITLE = "Many addresses redirect to one page"
+          ABOUT = "Redirects to"
           GRADE = "weakens"
           WHY = "Such redirects are taken for missing pages."
           FIX = "Send each to the page that took its place; where there is none, answer 410."

@@ -7,6 +7,8 @@ module IronTrellis
         # A redirect that leads off the site.
         class RedirectOffSite < PageRule
           CODE = "redirect-off-site"
+          TITLE = "Redirect leads to another site"
+          ABOUT = "Redirects to"
           GRADE = "diverts"
           WHY = "What the address had earned goes to another site."
           FIX = "See whether that is meant; if not, redirect to a page of your own."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page sends its readers on at once by a refresh.
         class RedirectRefresh < PageRule
           CODE = "redirect-refresh"
+          TITLE = "Redirect by meta refresh"
+          ABOUT = "Redirects to"
           GRADE = "diverts"
           WHY = "Not every crawler takes it for a redirect, and the page itself may stay in the index."
           FIX = "Let the server send 301 or 308 instead."

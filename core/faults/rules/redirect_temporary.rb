@@ -7,6 +7,8 @@ module IronTrellis
         # A redirect that says it is for the time being.
         class RedirectTemporary < PageRule
           CODE = "redirect-temporary"
+          TITLE = "Temporary redirect"
+          ABOUT = "Redirects to"
           GRADE = "weakens"
           WHY = "The old address stays in the index, since the move may be taken back."
           FIX = "Send 301 or 308 if the move is for good."

@@ -7,6 +7,8 @@ module IronTrellis
         # An inner page is redirected to the home page.
         class RedirectToHome < PageRule
           CODE = "redirect-to-home"
+          TITLE = "Redirect to the home page"
+          ABOUT = "Ends at"
           GRADE = "diverts"
           WHY = "Who looked for the page finds something else; the index takes it for a missing page."
           FIX = "Redirect to the closest content, or answer 410."

@@ -7,6 +7,8 @@ module IronTrellis
         # A redirect that ends at a URL that answers 4xx.
         class RedirectToMissing < PageRule
           CODE = "redirect-to-missing"
+          TITLE = "Redirect to a missing page"
+          ABOUT = "Ends at"
           GRADE = "stops"
           WHY = "The old address sends everyone to nothing, and what it had earned is lost."
           FIX = "Let it lead to the page that took its place, or answer 410."

@@ -7,6 +7,8 @@ module IronTrellis
         # A script or a stylesheet of the page is missing, or answers with something else.
         class ResourceBroken < LinkRule
           CODE = "resource-broken"
+          TITLE = "Script or style doesn't load"
+          ABOUT = "Resource"
           GRADE = "weakens"
           WHY = "The page looks and works otherwise than it was made, for readers and for crawlers that draw it."
           FIX = "Put the file back, send it with its own type, or take it out of the page."

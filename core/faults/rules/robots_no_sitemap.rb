@@ -7,6 +7,7 @@ module IronTrellis
         # No robots.txt of the site names a sitemap.
         class RobotsNoSitemap < SiteRule
           CODE = "robots-no-sitemap"
+          TITLE = "robots.txt names no sitemap"
           GRADE = "weakens"
           WHY = "A sitemap that isn't named is read only by those whom it was sent to."
           FIX = "Add a line like “Sitemap: https://www.example.test/sitemap.xml”."

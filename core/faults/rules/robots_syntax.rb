@@ -7,6 +7,9 @@ module IronTrellis
         # Lines of a robots.txt that no crawler reads.
         class RobotsSyntax < SiteRule
           CODE = "robots-syntax"
+          TITLE = "robots.txt has lines that don't count"
+          ABOUT = "Line"
+          SAME = "why"
           GRADE = "weakens"
           WHY = "What is meant by them doesn't happen."
           FIX = "Mend or remove the lines that are named."

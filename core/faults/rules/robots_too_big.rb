@@ -7,6 +7,7 @@ module IronTrellis
         # A robots.txt of more than 500 KiB.
         class RobotsTooBig < SiteRule
           CODE = "robots-too-big"
+          TITLE = "robots.txt too large"
           GRADE = "weakens"
           WHY = "Crawlers need not read further than that; rules beyond it may not count."
           FIX = "Say the same with fewer rules, by patterns."

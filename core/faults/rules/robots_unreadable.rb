@@ -7,6 +7,7 @@ module IronTrellis
         # A robots.txt that answers 5xx or not at all.
         class RobotsUnreadable < SiteRule
           CODE = "robots-unreadable"
+          TITLE = "robots.txt can't be read"
           GRADE = "stops"
           WHY = "Crawlers take it for a closed door: nothing on the host is fetched."
           FIX = "Let it answer 200, or 404 if there is nothing to say."

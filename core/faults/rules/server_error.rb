@@ -7,6 +7,7 @@ module IronTrellis
         # The server answers 5xx.
         class ServerError < PageRule
           CODE = "server-error"
+          TITLE = "Page answers with a server error"
           GRADE = "stops"
           WHY = "A page that fails isn't indexed, and a site that fails often is crawled less."
           FIX = "Find the failure in the server's log for this address and mend it."

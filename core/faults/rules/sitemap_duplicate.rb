@@ -7,6 +7,8 @@ module IronTrellis
         # A URL is listed twice in one sitemap.
         class SitemapDuplicate < SiteRule
           CODE = "sitemap-duplicate"
+          TITLE = "URL listed twice"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "It says that nobody keeps the file in order, and takes room from other URLs."
           FIX = "List each URL once."

@@ -7,6 +7,7 @@ module IronTrellis
         # An entry for images, videos or news lacks what its extension requires.
         class SitemapField < SitemapFlawRule
           CODE = "sitemap-field"
+          TITLE = "Sitemap entry lacks a required field"
           GRADE = "weakens"
           WHY = "What lacks a required field is passed over."
           FIX = "Add the field that is named, or take the extension out."

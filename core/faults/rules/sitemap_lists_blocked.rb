@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a URL that robots.txt blocks.
         class SitemapListsBlocked < PageRule
           CODE = "sitemap-lists-blocked"
+          TITLE = "Sitemap lists a page blocked by robots.txt"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "The sitemap asks for what robots.txt forbids."
           FIX = "Unblock the URL, or take it out of the sitemap."

@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a page whose canonical is another one.
         class SitemapListsDiverted < PageRule
           CODE = "sitemap-lists-diverted"
+          TITLE = "Sitemap lists a page with another canonical"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "The sitemap asks for a page that gives its place away."
           FIX = "List the canonical instead."

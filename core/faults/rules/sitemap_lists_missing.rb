@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a URL that answers 4xx.
         class SitemapListsMissing < PageRule
           CODE = "sitemap-lists-missing"
+          TITLE = "Sitemap lists a missing page"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "A sitemap should list only what answers 200; missing pages waste crawls."
           FIX = "Take the URL out of the sitemap, or bring the page back."

@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a URL that carries a noindex.
         class SitemapListsNoindex < PageRule
           CODE = "sitemap-lists-noindex"
+          TITLE = "Sitemap lists a noindexed page"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "The sitemap asks for what the page forbids; crawls are wasted and the file loses credit."
           FIX = "Take the URL out of the sitemap, or the noindex off the page."

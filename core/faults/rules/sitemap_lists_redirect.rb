@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a URL that redirects.
         class SitemapListsRedirect < PageRule
           CODE = "sitemap-lists-redirect"
+          TITLE = "Sitemap lists a redirect"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "The sitemap gives an address that isn't the page's own; crawls are wasted."
           FIX = "List the final address."

@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a URL that is to be kept out.
         class SitemapListsUnwanted < PageRule
           CODE = "sitemap-lists-unwanted"
+          TITLE = "Sitemap lists a page that should be kept out"
+          ABOUT = "Sitemap"
           GRADE = "weakens"
           WHY = "The sitemap helps it in."
           FIX = "Take it out of the sitemap."

@@ -7,6 +7,7 @@ module IronTrellis
         # A sitemap that isn't written as the protocol asks.
         class SitemapMalformed < SitemapFlawRule
           CODE = "sitemap-malformed"
+          TITLE = "Sitemap isn't well-formed"
           GRADE = "stops"
           WHY = "From the first error on, nothing in the file may be read."
           FIX = "Write it as UTF-8 XML with the protocol's namespace and absolute, escaped addresses."

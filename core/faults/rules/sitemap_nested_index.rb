@@ -7,6 +7,8 @@ module IronTrellis
         # An index that names an index, or a file that is list and index at once.
         class SitemapNestedIndex < SiteRule
           CODE = "sitemap-nested-index"
+          TITLE = "Sitemap index within an index"
+          ABOUT = "Index within it"
           GRADE = "stops"
           WHY = "An index may list sitemaps only; what stands deeper isn't read."
           FIX = "List all sitemaps in one index, or name several indexes in robots.txt."

@@ -7,6 +7,7 @@ module IronTrellis
         # The site has no sitemap that is known of.
         class SitemapNone < SiteRule
           CODE = "sitemap-none"
+          TITLE = "Site without sitemap"
           GRADE = "weakens"
           WHY = "Without a sitemap, pages that few links lead to are found late or never."
           FIX = "Publish a sitemap of all pages that are to be indexed, and name it in robots.txt."

@@ -7,6 +7,8 @@ module IronTrellis
         # A sitemap lists a URL of another host, or above its own folder, without that host's robots.txt naming it.
         class SitemapOffHost < SiteRule
           CODE = "sitemap-off-host"
+          TITLE = "Sitemap lists another host's URLs"
+          ABOUT = "Sitemap"
           GRADE = "diverts"
           WHY = "Such entries are passed over."
           FIX = "Move the sitemap to the root of that host, or name it in the robots.txt of the host whose URLs it lists."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page that belongs into a sitemap is in none. It is told about the sitemap that should list it: the one of its group, else the site's first.
         class SitemapOmits < PageRule
           CODE = "sitemap-omits"
+          TITLE = "Page that should be indexed is in no sitemap"
+          ABOUT = "Sitemap that should list it"
           GRADE = "weakens"
           WHY = "The sitemap is where crawlers look for what matters and what changed."
           FIX = "Add it to the sitemap of its kind."

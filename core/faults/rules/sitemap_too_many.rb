@@ -7,6 +7,7 @@ module IronTrellis
         # A sitemap with more than 50,000 entries.
         class SitemapTooMany < SitemapFlawRule
           CODE = "sitemap-too-many"
+          TITLE = "Sitemap has too many URLs"
           GRADE = "stops"
           WHY = "A file over the limit may be refused as a whole."
           FIX = "Part it into several files and list those in an index."

@@ -7,6 +7,7 @@ module IronTrellis
         # A sitemap that can't be fetched, or holds nothing that can be read.
         class SitemapUnreadable < SiteRule
           CODE = "sitemap-unreadable"
+          TITLE = "Sitemap can't be read"
           GRADE = "stops"
           WHY = "Nothing that it lists is found through it."
           FIX = "Let it answer 200 with a whole file, or take its address out of robots.txt and the index."

@@ -7,6 +7,8 @@ module IronTrellis
         # A whole sitemap of pages that are to be kept out.
         class SitemapUnwantedGroup < SiteRule
           CODE = "sitemap-unwanted-group"
+          TITLE = "Sitemap of pages that should be kept out"
+          ABOUT = "Groups"
           GRADE = "weakens"
           WHY = "It asks crawlers to read, again and again, what you don't want in the index."
           FIX = "Take the sitemap out of the index and of robots.txt."

@@ -7,6 +7,7 @@ module IronTrellis
         # A priority or changefreq that the protocol doesn't know.
         class SitemapValue < SitemapFlawRule
           CODE = "sitemap-value"
+          TITLE = "Sitemap value out of range"
           GRADE = "weakens"
           WHY = "Values out of range may cost the whole entry."
           FIX = "Use priorities from 0.0 to 1.0 and the seven words for changefreq, or leave both out: they are mostly ignored."

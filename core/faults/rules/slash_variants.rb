@@ -7,6 +7,7 @@ module IronTrellis
         # A page answers with and without a slash at the end of its address.
         class SlashVariants < VariantRule
           CODE = "slash-variants"
+          TITLE = "Same page with and without slash"
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) one form to the other, and link to that."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page that takes long to answer.
         class Slow < PageRule
           CODE = "slow"
+          TITLE = "Slow answer"
           GRADE = "weakens"
           WHY = "Readers leave, and crawlers fetch less of a site that answers slowly."
           FIX = "See what the server does for it: cache, index, or do less."

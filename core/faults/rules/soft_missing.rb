@@ -7,6 +7,7 @@ module IronTrellis
         # A page that answers 200 and reads like what the host says of pages that aren't there.
         class SoftMissing < PageRule
           CODE = "soft-missing"
+          TITLE = "Missing page that answers 200"
           GRADE = "diverts"
           WHY = "The page says it isn't there while its status says it is: crawlers keep coming back, and the index finds out by itself."
           FIX = "Answer 404 or 410, or redirect to what took its place."

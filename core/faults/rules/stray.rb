@@ -7,6 +7,7 @@ module IronTrellis
         # What is to be kept out is open to the index all the same, whatever it says and however it is found.
         class Stray < PageRule
           CODE = "stray"
+          TITLE = "Indexable, should be kept out"
           GRADE = "diverts"
           WHY = "It takes crawls and places in results from the pages that matter."
           FIX = "Give it a noindex, or a canonical to the page that stands for it; block it only when it is out."

@@ -7,6 +7,7 @@ module IronTrellis
         # X-Robots-Tag restricts while the page's own tags do not.
         class StrayHeader < PageRule
           CODE = "stray-header"
+          TITLE = "Robots directive only in a header"
           GRADE = "weakens"
           WHY = "A restriction in a header is invisible in the page's source, so it stays unnoticed for long."
           FIX = "Say it in one place: in the page if it is meant, nowhere if it isn't."

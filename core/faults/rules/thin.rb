@@ -7,6 +7,7 @@ module IronTrellis
         # A page with few words for its kind.
         class Thin < PageRule
           CODE = "thin"
+          TITLE = "Too little text"
           GRADE = "weakens"
           WHY = "A page that says little has little to be found for, and may be left out of the index."
           FIX = "Say more that readers came for, merge it with a fuller page, or keep it out of the index."

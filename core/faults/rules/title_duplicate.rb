@@ -7,6 +7,9 @@ module IronTrellis
         # Indexable pages that share one title.
         class TitleDuplicate < SetRule
           CODE = "title-duplicate"
+          TITLE = "Same title on several pages"
+          ABOUT = "Another page with it"
+          SAME = "title"
           GRADE = "weakens"
           WHY = "Pages with one title look alike in results, and the index may keep only one of them."
           FIX = "Give each page a title of its own."

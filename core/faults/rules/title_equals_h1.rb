@@ -7,6 +7,8 @@ module IronTrellis
         # A title that says the same as the heading.
         class TitleEqualsH1 < PageRule
           CODE = "title-equals-h1"
+          TITLE = "Title is the same as the H1"
+          ABOUT = "Title"
           GRADE = "weakens"
           WHY = "No harm, but a chance let pass: the title can name the site and what the heading leaves out."
           FIX = "Think of the title as the line in a list of results."

@@ -7,6 +7,8 @@ module IronTrellis
         # A title longer than result pages show.
         class TitleLong < PageRule
           CODE = "title-long"
+          TITLE = "Title too long"
+          ABOUT = "Title"
           GRADE = "weakens"
           WHY = "What is cut off isn't read, and it is often the part that tells pages apart."
           FIX = "Shorten it, with what matters first."

@@ -7,6 +7,8 @@ module IronTrellis
         # A page with more than one title.
         class TitleMany < PageRule
           CODE = "title-many"
+          TITLE = "Several titles on one page"
+          ABOUT = "Second title"
           GRADE = "weakens"
           WHY = "Only the first counts for some, the last for others."
           FIX = "Leave one."

@@ -7,6 +7,7 @@ module IronTrellis
         # A page without a title.
         class TitleMissing < PageRule
           CODE = "title-missing"
+          TITLE = "Page without title"
           GRADE = "weakens"
           WHY = "The title is the line people click in a search result; without one the index makes something up."
           FIX = "Give the page a title that says what it is about."

@@ -7,6 +7,8 @@ module IronTrellis
         # A title that leaves room unused.
         class TitleShort < PageRule
           CODE = "title-short"
+          TITLE = "Title too short"
+          ABOUT = "Title"
           GRADE = "weakens"
           WHY = "A word or two seldom say what a page has that others haven't."
           FIX = "Say what is special about the page."

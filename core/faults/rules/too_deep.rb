@@ -7,6 +7,7 @@ module IronTrellis
         # A page that matters lies many clicks from the start.
         class TooDeep < PageRule
           CODE = "too-deep"
+          TITLE = "Important page too many clicks away"
           GRADE = "weakens"
           WHY = "What lies deep is read seldom and passes for unimportant."
           FIX = "Link to it from pages near the start."

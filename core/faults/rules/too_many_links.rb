@@ -7,6 +7,7 @@ module IronTrellis
         # A page with very many links.
         class TooManyLinks < PageRule
           CODE = "too-many-links"
+          TITLE = "Too many links on one page"
           GRADE = "weakens"
           WHY = "Each of them passes on little, and readers find none."
           FIX = "Part the page, or link only to what a reader of it wants."

@@ -7,6 +7,8 @@ module IronTrellis
         # A URL that is linked to or listed gives no answer.
         class Unreachable < PageRule
           CODE = "unreachable"
+          TITLE = "Page can't be reached"
+          ABOUT = "Failure"
           GRADE = "stops"
           WHY = "Nobody gets in, and a crawler that fails often comes back seldom."
           FIX = "Find out why the server doesn't answer: its name, its certificate, its firewall, its load."

@@ -17,12 +17,5 @@ class AddFaultRollups < ActiveRecord::Migration[7.2]
     end
     add_foreign_key :fault_rollups, :verdict_runs, column: :run_id, on_delete: :cascade
     enable_extension "pg_trgm"
-    reversible { |change| change.up { roll_up_earlier_runs } }
-  end
-
-  private
-
-  def roll_up_earlier_runs
-    IronTrellis::Store::VerdictRun.where.not(finished_at: nil).find_each { |run| IronTrellis::Store::FaultBook.new(run).roll_up }
   end
 end

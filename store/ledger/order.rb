@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Ledger
+      # An order of the ledger: by any column, upwards or downwards, then by id. Empty values come last in both directions.
+      class Order
+        # So long may a page of an order take that no index serves.
+        MOST_SECONDS = 8
+
+        attr_reader :column
+
+        # @param text [String] a column, with "-" in front for descending
+        # @raise [Core::Error::InvalidInput]
+        def initialize(text)
+          @column = text.delete_prefix("-")
+          @descending = text.start_with?("-")
+          @kind = Fields.kind(@column)
+        end
+
+        # @return [Boolean]
+        def descending? = @descending
+
+        # @return [Boolean] whether any page of it is found at once, however large the ledger is
+        def indexed? = Fields::INDEXED.include?(@column)
+
+        # @return [String] an SQL expression, NULL where there is nothing to sort by
+        def key
+          case @kind
+          when :list then Fields::COUNTED.include?(@column) ? "nullif(cardinality(#{quoted}), 0)" : "nullif(array_to_string(#{quoted}, ' '), '')"
+          when :flag then "#{quoted}::integer"
+          when :text, :set then indexed? ? quoted : "nullif(#{quoted}, '')"
+          else quoted
+          end
+        end
+
+        # @return [String] the type of the key in the database
+        def type
+          case @kind
+          when :number then Fields::FRACTIONS.include?(@column) ? "double precision" : "bigint"
+          when :flag then "bigint"
+          when :date then "timestamptz"
+          else (@kind == :list && Fields::COUNTED.include?(@column)) ? "bigint" : "text"
+          end
+        end
+
+        # @return [String] "ASC" or "DESC"
+        def direction = @descending ? "DESC" : "ASC"
+
+        # Runs a statement in this order. One that no index serves may take MOST_SECONDS.
+        #
+        # @return [Object] what the block gives
+        # @raise [Core::Error::TooMuch]
+        def bounded(&block)
+          return yield if indexed?
+
+          Sql.bounded(MOST_SECONDS, &block)
+        rescue Sql::Late
+          raise Core::Error::TooMuch.new("There are too many URLs to sort them by this column within #{MOST_SECONDS} s. Narrow the ledger to fewer first, or sort by #{Fields::INDEXED.first(4).join(", ")} or another column that is kept in order.", column: @column)
+        end
+
+        private
+
+        def quoted = %("#{@column}")
+      end
+    end
+  end
+end
