@@ -46,8 +46,12 @@ module IronTrellis
 
       # @param text [String, nil] JSON
       # @return [Store::Ledger::Conditions]
-      def conditions_of(text)
-        Store::Ledger::Conditions.new(text.to_s.empty? ? nil : JSON.parse(text))
+      def conditions_of(text) = Store::Ledger::Conditions.new(tree(text))
+
+      # @param text [String, nil] JSON
+      # @return [Hash, nil] a tree of conditions
+      def tree(text)
+        text.to_s.empty? ? nil : JSON.parse(text)
       rescue JSON::ParserError
         raise Core::Error::InvalidInput.new("The conditions in “where” are not JSON.")
       end

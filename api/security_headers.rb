@@ -4,7 +4,7 @@ require "securerandom"
 
 module IronTrellis
   module Api
-    # Says to browsers that nothing may be loaded from elsewhere; styles that Emotion writes carry the request's nonce.
+    # Says to browsers that nothing may be loaded from elsewhere, unless the answer says something stricter itself; styles that Emotion writes carry the request's nonce.
     class SecurityHeaders
       NONCE = "iron_trellis.nonce"
 
@@ -18,7 +18,7 @@ module IronTrellis
       def call(env)
         env[NONCE] = SecureRandom.base64(18)
         status, headers, body = @app.call(env)
-        headers["content-security-policy"] = policy(env[NONCE])
+        headers["content-security-policy"] ||= policy(env[NONCE])
         headers["x-content-type-options"] = "nosniff"
         headers["referrer-policy"] = "same-origin"
         [status, headers, body]

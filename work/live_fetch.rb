@@ -31,6 +31,22 @@ module IronTrellis
         client&.close
       end
 
+      # An image as a browser is given it.
+      #
+      # @param url [String]
+      # @return [Array(String, String)] its media type and its bytes
+      # @raise [Core::Error::NotFound] where the answer is no image that can be shown
+      def image(url)
+        client = Crawl::Client.new(addresses: Crawl::AddressBook.new(resolve: @settings.resolve, allow_private: @settings.allow_private), manner: @manner)
+        answer = visit_to_the_end(client, Core::Url::NormalForm.parse(url)).last
+        type = answer.header_lines && answer.headers.first("content-type").to_s[%r{\A[^;\s]+}].to_s.downcase
+        raise Core::Error::NotFound.new("#{url} answers with no image.", url: url) unless answer.status == 200 && type.start_with?("image/")
+
+        [type, answer.body.to_s]
+      ensure
+        client&.close
+      end
+
       private
 
       def blocked(client, parts)
@@ -40,20 +56,23 @@ module IronTrellis
         decision.rule || "robots.txt can't be read" if decision && !decision.allowed?
       end
 
-      def visit(client, parts)
+      def visit(client, parts) = result(*visit_to_the_end(client, parts))
+
+      # @return [Array(Core::Url::Parts, Array<Hash>, Crawl::Answer)] where it ends, by which hops, and the answer there
+      def visit_to_the_end(client, parts)
         hops = []
         loop do
           answer = client.fetch(parts)
           hops << {url: parts.to_s, status: answer.status}
           location = answer.headers.first("location") if answer.redirect?
           target = location && Core::Url::Resolver.new(parts).parts(location)
-          return result(parts, answer, hops) unless target && hops.size < MOST_HOPS
+          return [parts, hops, answer] unless target && hops.size < MOST_HOPS
 
           parts = target
         end
       end
 
-      def result(parts, answer, hops)
+      def result(parts, hops, answer)
         {blocked: nil, status: answer.status, error: answer.error && "#{answer.error}: #{answer.error_detail}", response_ms: answer.response_ms, header_lines: answer.header_lines || [], hops: hops, **read(parts, answer)}
       end
 

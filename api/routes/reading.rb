@@ -58,7 +58,7 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/faults/:code/gathered") { json(places.gathered) }
 
-          app.get("/api/crawls/:crawl/faults/:code.:format") { table_file(crawl.site, "crawl-#{crawl.number}-#{params[:code]}", places.columns, places, format: params[:format]) }
+          app.get("/api/crawls/:crawl/faults/:code/places.:format") { table_file(crawl.site, "crawl-#{crawl.number}-#{params[:code]}", places.columns, places, format: params[:format]) }
 
           app.get("/api/crawls/:crawl/urls/:url/history") { json(crawls: dossier.history) }
 

@@ -5,7 +5,7 @@ require "time"
 module IronTrellis
   module Store
     module Ledger
-      # One and/or tree of conditions on ledger columns, the same for screens, API and export:
+      # One and/or tree of conditions on the columns of the ledger, or of another table that tells its columns likewise, the same for screens, API and export:
       #
       #   {"all" => [{"field" => "words", "op" => "below", "value" => 200}, {"any" => [...]}]}
       #
@@ -24,8 +24,10 @@ module IronTrellis
         attr_reader :params
 
         # @param tree [Hash, nil] nil takes every row
+        # @param fields [#kind, #sql, #exactly] the columns that can be asked
         # @raise [Malformed]
-        def initialize(tree)
+        def initialize(tree, fields: Fields)
+          @fields = fields
           @params = []
           @count = 0
           @sql = tree.nil? ? nil : group(tree, 1)
@@ -51,10 +53,11 @@ module IronTrellis
         def condition(node)
           malformed("There are more than #{MOST_CONDITIONS} conditions.") if (@count += 1) > MOST_CONDITIONS
           field, op, value = node.values_at("field", "op", "value")
-          kind = Fields.kind(field)
+          kind = @fields.kind(field)
           malformed("“#{field}” can't be asked with “#{op}”; use one of #{OPS[kind].join(", ")}.") unless OPS[kind].include?(op)
 
-          write(%("#{field}"), kind, op, value)
+          column, exact = (@fields.exactly(field, value) if op == "is")
+          column ? "#{column} = #{param(exact)}" : write(@fields.sql(field), kind, op, value)
         end
 
         def write(column, kind, op, value)

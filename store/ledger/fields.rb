@@ -28,6 +28,13 @@ module IronTrellis
         module_function
 
         # @param name [String]
+        # @return [String] an SQL expression
+        def sql(name) = %("#{name}")
+
+        # @return [nil] no column is found by another one
+        def exactly(_name, _value) = nil
+
+        # @param name [String]
         # @return [Symbol] :text, :number, :set, :flag, :list or :date
         # @raise [Core::Error::InvalidInput]
         def kind(name)
