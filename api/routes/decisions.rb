@@ -33,6 +33,11 @@ module IronTrellis
             json(ids: ids)
           end
 
+          app.post("/api/crawls/:crawl/decisions/:decision/check") do
+            run
+            json(Work::CheckNow.new(crawl).call(Store::Decision.where(site_id: crawl.site_id).fetch(params[:decision])))
+          end
+
           app.get("/api/crawls/:crawl/urls/:url/decisions") { json(decisions: about_url) }
         end
       end

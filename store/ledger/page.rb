@@ -44,7 +44,11 @@ module IronTrellis
 
         def valued(wanted)
           key, direction = @order.key, @order.direction
-          beyond = @after ? "(#{key}, url_id) #{@order.descending? ? "<" : ">"} ($%<next>d::#{@order.type}, $%<last>d::bigint)" : "true"
+          beyond = if @after
+            "(#{key}, url_id) #{@order.descending? ? "<" : ">"} ($%<next>d::#{@order.type}, $%<last>d::bigint)"
+          else
+            "true"
+          end
           select("#{key} IS NOT NULL AND #{beyond}", @after || [], "#{key} #{direction}, url_id #{direction}", wanted)
         end
 

@@ -45,6 +45,17 @@ class DecidingApiTest < Minitest::Test
     assert_match(/no decision/i, undo([0], status: 404)["detail"])
   end
 
+  def test_what_was_decided_is_checked_against_the_site_as_it_is_now
+    id = decide("canonical", {"#{WWW}/lamps/masthead/ms-40-copper" => {target: "#{WWW}/elsewhere"}})["ids"].first
+    check = call(:post, "/crawls/#{@crawl}/decisions/#{id}/check")
+
+    assert_equal [1, [false]], [check["total"], check["pages"].map { |page| page["holds"] }]
+    assert_equal ["Canonical", "#{WWW}/elsewhere", false], check["pages"].first["conditions"].last.values_at("name", "wanted", "holds")
+    assert_includes check["pages"].first["live"]["lines"].flat_map { |line| line["tells"] }, "title"
+    refute_empty check["pages"].first["live"]["links"]
+    call(:post, "/crawls/#{@crawl}/decisions/0/check", status: 404)
+  end
+
   def test_of_several_all_are_decided_or_none
     problem = decide("route", {"#{WWW}/a" => {to: "#{WWW}/b", status: 301}, "#{WWW}/c" => {to: "#{WWW}/d", status: 200}}, status: 422)
     assert_match(/200 is no status of a redirect/, problem["detail"])

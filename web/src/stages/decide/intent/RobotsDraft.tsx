@@ -25,7 +25,7 @@ export function RobotsDraft({ site, crawl }: { site: number; crawl: Crawl }) {
   });
   if (origins.error) return <Failed error={origins.error} retry={() => origins.refetch()} />;
   if (!origins.data) return <Loading what="the files" />;
-  const start = origins.data.find((one) => one.origin === search.get("origin")) ?? origins.data.at(-1);
+  const start = origins.data.find((one) => one.origin === search.get("origin")) ?? origins.data[0];
   if (!start) return <Box sx={{ px: 2.5 }}>The crawl met no robots.txt.</Box>;
   return (
     <Box sx={{ px: 2.5, overflow: "auto" }}>
