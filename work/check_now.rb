@@ -39,9 +39,14 @@ module IronTrellis
       def wanted(decision, url)
         case decision.kind
         when "canonical" then {"target" => Core::Canonical::Choices.new({decision.subject => decision.value}).for(url)}
-        when "route" then decision.value.merge("to" => Core::Routes::Table.new([Core::Routes::Route.new(from: decision.subject, to: decision.value["to"], status: decision.value["status"], kind: decision.value["kind"], query: decision.value["query"])]).answer(url)&.target)
+        when "route" then decision.value.merge("to" => Core::Routes::Table.new([route(decision)]).answer(url)&.target)
         else decision.value
         end
+      end
+
+      def route(decision)
+        to, status, kind, query = decision.value.values_at("to", "status", "kind", "query")
+        Core::Routes::Route.new(from: decision.subject, to: to, status: status, kind: kind, query: query)
       end
 
       def seen(url, live)
@@ -55,11 +60,12 @@ module IronTrellis
         live = @live.file(url)
         lines = ->(text) { text.to_s.scrub.lines.map(&:strip).reject(&:empty?) }
         same = lines.call(live[:text]) == lines.call(decision.value["text"])
-        condition = Core::Decisions::Seen::Condition.new(name: "robots.txt", wanted: "as drafted", found: if live[:status]
-                                                                                                            "status #{live[:status]}, #{same ? "as drafted" : "other lines"}"
-                                                                                                          else
-                                                                                                            live[:error]
-        end, holds: same)
+        found = if live[:status]
+          "status #{live[:status]}, #{same ? "as drafted" : "other lines"}"
+        else
+          live[:error]
+        end
+        condition = Core::Decisions::Seen::Condition.new(name: "robots.txt", wanted: "as drafted", found: found, holds: same)
         told({"url" => url, "url_id" => nil}, [condition], live.except(:text))
       end
     end
