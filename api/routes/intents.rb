@@ -32,6 +32,8 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/robots") { json(origins: robots_book.origins) }
 
+          app.post("/api/crawls/:crawl/robots/again") { run && json(Work::ReadAgain.new(crawl, clock: -> { now }).robots(body_json["origin"])) }
+
           app.post("/api/crawls/:crawl/robots") { json(robots_book.trial(body_json["origin"], body_json["text"])) }
         end
       end

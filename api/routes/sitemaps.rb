@@ -53,6 +53,8 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/sitemaps") { json(sitemaps) }
 
+          app.post("/api/crawls/:crawl/sitemaps/again") { run && json(Work::ReadAgain.new(crawl, clock: -> { now }).sitemap(body_json["url"])) }
+
           app.post("/api/sites/:site/sitemaps") { json(Work::SitemapBuilding.ask(site, now: now).view) }
 
           app.get("/api/sites/:site/sitemaps/:build.zip") { archive }

@@ -33,13 +33,27 @@ module IronTrellis
         #   and how many shall say it, which nobody would see then
         # @raise [Core::Error::NotFound]
         def trial(origin, text = nil)
-          file = files.find { |one| one["origin"] == origin } || raise(Core::Error::NotFound.new("The crawl met no robots.txt at #{origin}."))
+          file = file(origin)
           live = readable(file)
           text ||= @site.decisions.values("robots").dig(origin, "text") || live.to_s
-          {origin: origin, status: file["status"], live: live, text: text, agent: @agent, lines: Core::Robots::Meaning.of(text).map(&:to_h), difference: Core::Robots::Difference.of(live.to_s, text).map(&:to_h)}.merge(changed(file, origin, text))
+          {origin: origin, status: file["status"], live: live, text: text, agent: @agent, lines: Core::Robots::Meaning.of(text).map(&:to_h), difference: Core::Robots::Difference.of(live.to_s, text).map(&:to_h)}
+            .merge(changed(file, origin, Core::Robots::Policy.from_answer(status: 200, text: text, agent: @agent)))
+        end
+
+        # @param origin [String]
+        # @param policy [Core::Robots::Policy, nil] of the file as it is now; nil where its host has no address
+        # @param text [String, nil] its text
+        # @return [Hash] same (whether it says what it said when it was crawled), difference, freed and shut, as of trial
+        # @raise [Core::Error::NotFound]
+        def since(origin, policy, text)
+          file = file(origin)
+          before = readable(file)
+          {same: before == text, difference: Core::Robots::Difference.of(before.to_s, text.to_s).map(&:to_h)}.merge(policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: told([]), shut: told([])})
         end
 
         private
+
+        def file(origin) = files.find { |one| one["origin"] == origin } || raise(Core::Error::NotFound.new("The crawl met no robots.txt at #{origin}."))
 
         def files
           @files ||= begin
@@ -51,9 +65,8 @@ module IronTrellis
 
         def readable(file) = ((200..299).cover?(file["status"]) ? file["body"].to_s.dup.force_encoding(Encoding::UTF_8).scrub : nil)
 
-        def changed(file, origin, text)
+        def changed(file, origin, then_)
           now = Core::Robots::Policy.from_answer(status: file["status"], text: readable(file), agent: @agent)
-          then_ = Core::Robots::Policy.from_answer(status: 200, text: text, agent: @agent)
           rows = Sql.rows(format(URLS, ledger: Partitions.name("ledger_rows", @run.id)), [origin]).map { |row| row.merge(decided(row["url"], now, then_)) }
           {freed: told(rows.select { |row| !row["before"] && row["after"] }), shut: told(rows.select { |row| row["before"] && !row["after"] }), hidden: hidden(rows.reject { |row| row["after"] })}
         end

@@ -43,8 +43,39 @@ module IronTrellis
           end
         end
 
+        # @param url [String]
+        # @return [void]
+        # @raise [Core::Error::NotFound] where the crawl met no such file
+        def check(url)
+          raise Core::Error::NotFound.new("The crawl met no sitemap at #{url}.") if Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND url = $2", [@run.crawl_id, url]).ntuples.zero?
+        end
+
+        # @param url [String] of a file
+        # @param listed [Array<String>] what it lists now
+        # @return [Hash] entries (now), before (when it was crawled), belonging (of those now, how many are in their place), came and went ({total, rows}), and astray: what is listed now and
+        #   doesn't belong there ({total, rows})
+        def since(url, listed)
+          now = listed.to_h { |one| [Core::Url::NormalForm.id(@run.crawl.site_id, one), one] }
+          before = Sql.rows("SELECT DISTINCT e.url_id, u.url FROM #{@names[:sitemap_entries]} e JOIN sitemap_files f ON f.id = e.sitemap_file_id JOIN urls u ON u.id = e.url_id WHERE f.crawl_id = $1 AND f.url = $2", [@run.crawl_id, url]).to_h { |row| row.values_at("url_id", "url") }
+          known = known(now.keys + before.keys)
+          astray = now.reject { |id, _| known.dig(id, "belongs") }
+          {entries: now.size, before: before.size, belonging: now.size - astray.size, came: some(now.except(*before.keys), known), went: some(before.except(*now.keys), known), astray: some(astray, known)}
+        end
+
         # @return [Array<Hash>] origin, group, urls of what would be listed
         def outline = Sql.rows(format(BY_GROUP, @names))
+
+        private
+
+        def known(ids)
+          Sql.rows(format("SELECT url_id, stop, intent, importance, %<right>s AS belongs FROM %<ledger>s WHERE url_id = ANY($1::bigint[])", @names), [Sql.array(ids)]).to_h { |row| [row["url_id"], row] }
+        end
+
+        # What the crawl doesn't know has no id, and no verdict.
+        def some(urls, known)
+          rows = urls.map { |id, url| {url: url, url_id: (id.to_s if known.key?(id)), stop: known.dig(id, "stop"), intent: known.dig(id, "intent"), importance: known.dig(id, "importance")} }
+          {total: urls.size, rows: rows.sort_by { |row| [-(row[:importance] || -1), row[:url]] }.first(MOST)}
+        end
       end
     end
   end

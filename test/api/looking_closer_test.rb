@@ -65,6 +65,15 @@ class LookingCloserTest < Minitest::Test
     call(:get, "/crawls/#{judged}/urls/#{shown["page_id"]}/image", status: 404)
   end
 
+  def test_robots_txt_and_sitemaps_are_read_again_by_themselves
+    now = call(:post, "/crawls/#{judged}/robots/again", {origin: WWW})
+    assert_equal [200, true], now.values_at("status", "same")
+    file = call(:get, "/crawls/#{judged}/sitemaps")["files"].find { |one| one["entries"].positive? }
+    read = call(:post, "/crawls/#{judged}/sitemaps/again", {url: file["url"]})
+    assert_equal [200, file["listed"], 0], [read["status"], read["entries"], read["came"]["total"]]
+    call(:post, "/crawls/#{judged}/sitemaps/again", {url: "#{WWW}/none.xml"}, status: 404)
+  end
+
   def test_rows_counted_by_a_column
     by_status = call(:get, "/crawls/#{judged}/gathered?by=status&where=#{where(%w[kind is html])}")
     assert_equal call(:get, "/crawls/#{judged}/totals?where=#{where(%w[kind is html])}")["urls"], by_status["rows"].sum { |row| row["urls"] }
