@@ -30,7 +30,7 @@ module IronTrellis
       class Crawl
         include Alba::Resource
 
-        attributes :id, :site_id, :number, :state, :scope, :asked, :message
+        attributes :id, :site_id, :number, :state, :scope, :asked, :message, :kept
         attribute(:settings) { |crawl| crawl.crawl_settings.to_h }
         attribute(:progress) { |crawl| Store::Progress.of(crawl).to_h }
         attribute(:run) { |crawl| crawl.verdict_run&.id }
@@ -40,6 +40,9 @@ module IronTrellis
       end
 
       module_function
+
+      # What was taken away, and until when it can be brought back.
+      def removed(record, name) = {id: record.id, name: name, removed_at: record.removed_at.iso8601, removed_by: record.removed_by, until: (record.removed_at + Work::Removal::BACK_SECONDS).iso8601}
 
       def timetable(row) = row && {cron: row.cron, time_zone: row.time_zone, next_at: row.next_at.iso8601}
     end

@@ -5,6 +5,7 @@ module IronTrellis
     # One crawl of a site: what it was told, how far it is, and where its facts lie.
     class Crawl < Record
       self.table_name = "crawls"
+      removable
 
       WAITING = "waiting"
       CRAWLING = "crawling"
@@ -33,7 +34,7 @@ module IronTrellis
         transaction do
           site.lock!
           settings = site.crawl_settings
-          crawl = create!(site: site, number: site.crawls.maximum(:number).to_i + 1, state: WAITING, queue: queue, settings: settings.to_h, slots: slots, created_at: now,
+          crawl = create!(site: site, number: unscoped.where(site_id: site.id).maximum(:number).to_i + 1, state: WAITING, queue: queue, settings: settings.to_h, slots: slots, created_at: now,
             scope: (urls || settings.mode != "follow") ? PARTIAL : WHOLE, asked: urls&.size)
           Secrets.keep(site.id, crawl.id, Secrets.of(site.id))
           Partitions.make(Partitions::BY_CRAWL, crawl.id)
@@ -136,7 +137,7 @@ module IronTrellis
           verdict_runs.each(&:drop)
           Partitions.drop(Partitions::BY_CRAWL, id)
           Secrets.where(site_id: site_id, crawl_id: id).delete_all
-          destroy!
+          self.class.unscoped.where(id: id).delete_all
         end
       end
     end

@@ -8,6 +8,14 @@ module IronTrellis
     class Record < ActiveRecord::Base
       self.abstract_class = true
 
+      # What was taken away is seen only where it is asked for by name: `removed`.
+      #
+      # @return [void]
+      def self.removable
+        default_scope { where(removed_at: nil) }
+        scope :removed, -> { unscoped.where.not(removed_at: nil) }
+      end
+
       # @param id [Object]
       # @return [Record]
       # @raise [Core::Error::NotFound]

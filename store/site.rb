@@ -5,6 +5,7 @@ module IronTrellis
     # What one audit is about.
     class Site < Record
       self.table_name = "sites"
+      removable
 
       has_many :crawls, -> { order(number: :desc) }, class_name: "IronTrellis::Store::Crawl"
       has_many :page_groups, -> { order(:position) }, class_name: "IronTrellis::Store::PageGroup"
@@ -104,6 +105,17 @@ module IronTrellis
       def known_urls(count)
         run = newest_crawl&.verdict_run or return []
         Sql.run("SELECT url FROM (SELECT url FROM #{Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) picked ORDER BY url", [count]).column_values(0)
+      end
+
+      # Drops the site with all its crawls and decisions.
+      #
+      # @return [void]
+      def drop
+        transaction do
+          Crawl.unscoped.where(site_id: id).find_each(&:drop)
+          # What hangs on it goes with it (ON DELETE CASCADE).
+          self.class.unscoped.where(id: id).delete_all
+        end
       end
 
       private

@@ -7,9 +7,9 @@ module IronTrellis
       self.table_name = "timetables"
 
       DUE = <<~SQL
-        SELECT t.* FROM timetables t WHERE t.next_at <= $1
+        SELECT t.* FROM timetables t JOIN sites s ON s.id = t.site_id AND s.removed_at IS NULL WHERE t.next_at <= $1
           AND NOT EXISTS (SELECT 1 FROM crawls c WHERE c.site_id = t.site_id AND c.state = ANY($2::text[]))
-        ORDER BY t.next_at LIMIT 1 FOR UPDATE SKIP LOCKED
+        ORDER BY t.next_at LIMIT 1 FOR UPDATE OF t SKIP LOCKED
       SQL
 
       belongs_to :site, class_name: "IronTrellis::Store::Site"

@@ -20,7 +20,10 @@ module IronTrellis
         def self.registered(app)
           app.helpers View
 
-          app.get("/api/sites/:site/crawls") { json(crawls: site.crawls.map { |one| Views::Crawl.new(one).to_h }) }
+          app.get("/api/sites/:site/crawls") do
+            removed = Store::Crawl.removed.where(site_id: site.id).order(:number).map { |one| Views.removed(one, "Crawl #{one.number}") }
+            json(crawls: site.crawls.map { |one| Views::Crawl.new(one).to_h }, removed: removed)
+          end
 
           app.post("/api/sites/:site/crawls") do
             input = optional_json
@@ -29,6 +32,18 @@ module IronTrellis
           end
 
           app.get("/api/crawls/:crawl") { crawl_json(crawl) }
+
+          app.patch("/api/crawls/:crawl") do
+            crawl.update!(kept: body_json["kept"])
+            crawl_json(crawl)
+          end
+
+          app.delete("/api/crawls/:crawl") do
+            Work::Removal.take_crawl(crawl, by: user.name, now: now)
+            json(Views.removed(crawl, "Crawl #{crawl.number}"))
+          end
+
+          app.post("/api/crawls/:crawl/back") { crawl_json(Work::Removal.bring_crawl_back(params[:crawl])) }
 
           app.post("/api/crawls/:crawl/stop") do
             Work::Crawling.stop(crawl, now: now)

@@ -22,7 +22,7 @@ module IronTrellis
         def self.registered(app)
           app.helpers Input
 
-          app.get("/api/sites") { json(sites: Store::Site.order(:name).map { |site| Views::Site.new(site).to_h }) }
+          app.get("/api/sites") { json(sites: Store::Site.order(:name).map { |site| Views::Site.new(site).to_h }, removed: Store::Site.removed.order(:removed_at).map { |one| Views.removed(one, one.name) }) }
 
           app.post("/api/sites") do
             input = body_json
@@ -32,6 +32,13 @@ module IronTrellis
             status 201
             json(Views::Site.new(site).to_h)
           end
+
+          app.delete("/api/sites/:site") do
+            Work::Removal.take_site(site, by: user.name, now: now)
+            json(Views.removed(site, site.name))
+          end
+
+          app.post("/api/sites/:site/back") { json(Views::Site.new(Work::Removal.bring_site_back(params[:site])).to_h) }
 
           app.get("/api/sites/:site") { json(Views::Site.new(site).to_h) }
 

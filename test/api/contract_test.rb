@@ -115,6 +115,24 @@ class ContractTest < Minitest::Test
     Store::Sql.run("DELETE FROM que_jobs")
   end
 
+  def test_sites_and_crawls_are_taken_away_brought_back_and_marked_as_kept
+    sign_up
+    site = call(:post, "/sites", site_input, status: 201)
+    crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
+    call(:delete, "/crawls/#{crawl["id"]}", status: 409)
+    Store::Crawl.find(crawl["id"]).update!(state: "finished")
+    assert call(:patch, "/crawls/#{crawl["id"]}", {kept: true})["kept"]
+    assert_equal ["Crawl 1", "An Auditor"], call(:delete, "/crawls/#{crawl["id"]}").values_at("name", "removed_by")
+    assert_equal [[], ["Crawl 1"]], call(:get, "/sites/#{site["id"]}/crawls").then { |list| [list["crawls"], list["removed"].map { |one| one["name"] }] }
+    call(:get, "/crawls/#{crawl["id"]}", status: 404)
+    call(:post, "/crawls/#{crawl["id"]}/back")
+
+    call(:delete, "/sites/#{site["id"]}")
+    assert_includes call(:get, "/sites")["removed"].map { |one| one["id"] }, site["id"]
+    assert_equal site["name"], call(:post, "/sites/#{site["id"]}/back")["name"]
+    call(:post, "/sites/#{site["id"]}/back", status: 404)
+  end
+
   def test_a_crawl_is_paused_resumed_and_seen_as_it_runs
     sign_up
     site = call(:post, "/sites", site_input, status: 201)
@@ -209,7 +227,7 @@ class ContractTest < Minitest::Test
     assert_match(/attachment; filename="contract-.*-crawl-\d+\.csv"/, last_response.headers["content-disposition"])
     get("/api/crawls/#{judged}/urls.jsonl?where=#{where}&sort=-words&cols=url,words,wanted,faults")
     assert_equal expected, last_response.body.lines.map { |line| JSON.parse(line).values }
-    [["csv?cols=url,nonsense", 422], ["csv?sort=title", 422], ["pdf?", 422]].each { |query, status| call(:get, "/crawls/#{judged}/urls.#{query}", status: status) }
+    [["csv?cols=url,nonsense", 422], ["csv?sort=wind", 422], ["pdf?", 422]].each { |query, status| call(:get, "/crawls/#{judged}/urls.#{query}", status: status) }
   end
 
   def test_the_ledger_is_paged_and_a_dossier_opened
