@@ -8,7 +8,7 @@ module IronTrellis
         "page_facts" => %w[crawl_id url_id fetched_at robots_allowed robots_line robots_rule status error error_detail kind content_type charset bytes
           first_byte_ms response_ms redirect_to_id redirect_to refresh_to_id refresh_to refresh_source noindex nofollow noindex_where header_noindex_alone
           directives canonical canonical_source canonical_state canonical_marks hreflang lang titles description h1 words images images_without_alt
-          viewport outline open_graph data data_problems password],
+          viewport outline open_graph data data_problems password contacts],
         "raw_answers" => %w[crawl_id url_id header_lines body],
         "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
         "links" => %w[crawl_id position source_id target_id type place followed internal rel text px]
@@ -55,7 +55,7 @@ module IronTrellis
           read&.directives&.map { |one| {source: one.source, agent: one.agent, tokens: one.tokens, place: one.place, line: one.line} },
           read&.canonical&.url, read&.canonical&.source, read&.canonical&.state, read && marks(read.canonical),
           read&.hreflang, read&.lang, read&.titles, read&.description, read&.h1, read&.words, read&.images, read&.images_without_alt,
-          read&.viewport, filled(read&.outline), filled(read&.open_graph), filled(read&.data&.map(&:to_h)), filled(read&.data_problems), read&.password
+          read&.viewport, filled(read&.outline), filled(read&.open_graph), filled(read&.data&.map(&:to_h)), filled(read&.data_problems), read&.password, filled(read&.contacts)
         ]
       end
 

@@ -26,6 +26,8 @@ module IronTrellis
       SQL
       DATA = "SELECT f.url, p.data FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.data IS NOT NULL AND p.status BETWEEN 200 AND 299"
 
+      CONTACTS = "SELECT f.url, p.contacts FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.contacts IS NOT NULL AND p.status BETWEEN 200 AND 299"
+
       # @param stage [String] the table of staged rows
       # @param crawl [Crawl]
       def initialize(stage, crawl)
@@ -50,7 +52,9 @@ module IronTrellis
       def odd_facts
         facts = Core::Data::BusinessFacts.new
         Sql.stream(format(DATA, @names)) { |rows| rows.each { |row| facts.add(row["url"], row["data"].map { |one| Core::Data::Item.from(one) }) } }
-        facts.odd
+        texts = Core::Data::FactsInText.new(facts.businesses)
+        Sql.stream(format(CONTACTS, @names)) { |rows| rows.each { |row| texts.add(row["url"], row["contacts"]) } }
+        (facts.odd + texts.odd).uniq
       end
     end
   end

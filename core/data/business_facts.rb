@@ -10,6 +10,8 @@ module IronTrellis
         # Pages that are kept of each writing.
         MOST_PAGES = 500
 
+        # A business as most pages write it: its name, folded as it is compared, its telephone numbers and its address, and on how many pages its number is.
+        Business = Struct.new(:name, :folded, :telephones, :address, :pages, keyword_init: true)
         # One writing of one fact that isn't the usual one.
         Odd = Struct.new(:url, :fact, :writing, :usual, keyword_init: true)
 
@@ -17,7 +19,12 @@ module IronTrellis
           @names = nested
           @telephones = nested
           @addresses = nested
+          @called = nested
         end
+
+        # @param text [String]
+        # @return [String] its letters and digits, in lower case
+        def self.folded(text) = text.downcase.gsub(/[^[:alnum:]]+/, " ").strip
 
         # @param url [String] the page
         # @param items [Array<Item>] its structured data
@@ -25,6 +32,7 @@ module IronTrellis
         def add(url, items)
           items.flat_map(&:all).select { |item| (item.types & TYPES).any? }.each do |item|
             name, telephone, address = %w[name telephone address].map { |fact| written(item.properties[fact]) }
+            note(@called, name && folded(name), name, url)
             note(@names, telephone && digits(telephone), name, url)
             note(@telephones, name && folded(name), telephone, url)
             note(@addresses, name && folded(name), address, url)
@@ -35,6 +43,14 @@ module IronTrellis
         def odd
           {"name" => @names, "telephone" => @telephones, "address" => @addresses}.flat_map do |fact, by_business|
             by_business.each_value.flat_map { |writings| odd_of(fact, writings) }
+          end
+        end
+
+        # @return [Array<Business>]
+        def businesses
+          @called.map do |folded, names|
+            telephones = @telephones.fetch(folded, {})
+            Business.new(name: usual(names), folded: folded, telephones: telephones.keys, address: usual(@addresses.fetch(folded, {})), pages: telephones.each_value.sum(&:first))
           end
         end
 
@@ -52,9 +68,11 @@ module IronTrellis
         end
 
         def odd_of(fact, writings)
-          usual, = writings.min_by { |writing, (count, _)| [-count, writing] }
+          usual = usual(writings)
           writings.reject { |writing, _| writing == usual }.flat_map { |writing, (_, urls)| urls.uniq.map { |url| Odd.new(url: url, fact: fact, writing: writing, usual: usual) } }
         end
+
+        def usual(writings) = writings.min_by { |writing, (count, _)| [-count, writing] }&.first
 
         def written(values)
           value = values&.first
@@ -62,7 +80,7 @@ module IronTrellis
           value.to_s.gsub(/[[:space:]]+/, " ").strip.then { |text| text.empty? ? nil : text }
         end
 
-        def folded(text) = text.downcase.gsub(/[^[:alnum:]]+/, " ").strip
+        def folded(text) = self.class.folded(text)
 
         def digits(text) = text.gsub(/\D/, "")
       end

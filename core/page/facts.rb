@@ -10,10 +10,10 @@ module IronTrellis
       #   directives: [Directives::Directive], canonical: Canonical::Reading, hreflang: [{code:, url:, source:}],
       #   refresh: Page::Refresh, links: [Page::Link], images: 3, images_without_alt: 1, frames: [0, 4] (lines of the text, from and to by turns,
       #   that are no main text), menus: [2] (lines that are nothing but links), anchors: [AnchorLines::Anchor] (of the main text), viewport: "width=device-width", outline: [[1, "Anchor lights"]], open_graph: {"og:type" => "product"},
-      #   data: [Data::Item], data_problems: ["JSON-LD 1: it is empty"], password: false (whether it asks for one)
+      #   data: [Data::Item], data_problems: ["JSON-LD 1: it is empty"], password: false (whether it asks for one), contacts: [["Skerry Lamps", "Tel. 01632 960031"]] (Data::ContactLines)
       Facts = Struct.new(
         :kind, :content_type, :charset, :lang, :titles, :description, :h1, :text, :words, :directives,
-        :canonical, :hreflang, :refresh, :links, :images, :images_without_alt, :frames, :menus, :anchors, :viewport, :outline, :open_graph, :data, :data_problems, :password, keyword_init: true
+        :canonical, :hreflang, :refresh, :links, :images, :images_without_alt, :frames, :menus, :anchors, :viewport, :outline, :open_graph, :data, :data_problems, :password, :contacts, keyword_init: true
       ) do
         # @return [String, nil] the first title, white space folded
         def title = titles.first

@@ -48,6 +48,7 @@ module IronTrellis
             facts.text, facts.frames, facts.menus, facts.anchors = html.text, html.frames, html.menus, html.anchors
             facts.words = Content::Words.count(facts.text)
             facts.password = html.password?
+            facts.contacts = Data::ContactLines.of(facts.text.split("\n"))
             facts.viewport, facts.outline, facts.open_graph = html.viewport, html.outline, html.open_graph
             facts.data, facts.data_problems = html.data.items, html.data.problems
           end

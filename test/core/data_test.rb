@@ -77,6 +77,31 @@ class DataTest < Minitest::Test
     assert_equal [["http://a.test/name", "name", "SKERRY lamps!"], ["http://a.test/name", "telephone", "+44 (1632) 960031"]], facts.odd.map { |odd| [odd.url, odd.fact, odd.writing] }
   end
 
+  def test_telephone_numbers_are_told_from_dates_and_codes
+    numbers = ->(line) { Data::ContactLines.numbers(line) }
+    assert_equal ["+44 1632 960031"], numbers.call("Call us: +44 1632\u00A0960031.")
+    assert_equal ["(01632) 960 031", "01632/960032"], numbers.call("(01632) 960 031 or 01632/960032, fax 01632 960033")
+    assert_equal ["555-123-4567"], numbers.call("Phone 555-123-4567")
+    ["555-123-4567", "01.02.2026", "2026-11-28 10:00", "ISBN 978-0-306-40615-7", "from 1990 to 2001", "v1.2.3.4.5.6.7", "EUR 1 200 000", "AB0163296003"].each { |line| assert_empty numbers.call(line), line }
+    assert_equal [%w[a b c], ["Tel. 01632 960031"]], Data::ContactLines.of(["x", "a", "b", "c", "Tel. 01632 960031"]).first.then { |lines| [lines.first(3), lines.last(1)] }
+  end
+
+  def test_facts_in_the_text_are_held_against_each_other_and_against_the_structured_data
+    facts = Data::BusinessFacts.new
+    3.times { |number| facts.add("http://a.test/#{number}", [item("LocalBusiness", name: "Skerry Lamps", telephone: "+44 1632 960031", address: item("PostalAddress", streetAddress: "4 Inner Quay", postalCode: "PH1 2AB"))]) }
+    texts = Data::FactsInText.new(facts.businesses)
+    footer = ["Skerry Lamps", "4 Inner Quay", "Tel. 01632 960031"]
+    4.times { |number| texts.add("http://a.test/#{number}", [footer]) }
+    texts.add("http://a.test/spaced", [["Skerry Lamps", "Tel. 01632 96 00 31"]])
+    texts.add("http://a.test/number", [["Skerry Lamps, Port Hallam", "01632 960055"]])
+    texts.add("http://a.test/street", [["Skerry lamps", "14 Inner Quay, Port Hallam", "01632 960031"]])
+    texts.add("http://a.test/shouted", [["SKERRY LAMPS", "Inner Quay", "01632 960031"]])
+    texts.add("http://a.test/elsewhere", [["Port Hallam Chandlery", "01632 960099"]])
+
+    assert_equal [["number", "telephone", "01632 960055"], ["spaced", "telephone", "01632 96 00 31"], ["street", "address", "14 Inner Quay, Port Hallam"], ["street", "name", "Skerry lamps"]],
+      texts.odd.map { |odd| [odd.url.delete_prefix("http://a.test/"), odd.fact, odd.writing] }.sort
+  end
+
   def test_open_graph_outline_and_viewport
     read = page("<h1>A</h1><section><h3>C  c</h3></section><h2>B</h2>", head: '<meta property="og:title" content=" T "><meta property="og:title" content="second"><meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">')
     assert_equal({"og:title" => "T"}, read.open_graph)

@@ -33,6 +33,13 @@ class RulesOnASmallSiteTest < Minitest::Test
       told(site, "case-variants", "index-file-variants", "slash-variants")
   end
 
+  def test_telephone_numbers_written_otherwise_in_the_text
+    footer = ->(number) { "<address>Skerry Lamps<br>Tel. #{number}</address>" }
+    links = %w[a b c].map { |path| "<a href=/#{path}>#{path}</a>" }.join
+    site = SmallSite.new("/" => page("Home", links + footer.call("01632 960031")), "/a" => page("A", footer.call("01632 960031")), "/b" => page("B", footer.call("01632 960031")), "/c" => page("C", footer.call("01632/960 031")))
+    assert_equal [["facts-differ", "/c", "01632/960 031"]], told(site, "facts-differ")
+  end
+
   def test_nofollow_on_a_link_and_on_a_page
     site = SmallSite.new("/" => page("Home", '<a href=/a rel=nofollow>a</a> <a href=/b>b</a> <a href="http://other.example/" rel=nofollow>o</a>'), "/b" => page("B", "<a href=/c>c</a>", head: '<meta name=robots content="nofollow">'))
     assert_equal [["nofollow-internal", "/", "/a"], ["nofollow-internal", "/b", nil]], told(site, "nofollow-internal")
