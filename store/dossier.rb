@@ -4,7 +4,6 @@ module IronTrellis
   module Store
     # Everything that one crawl knows about one URL.
     class Dossier
-      MOST_LINKS = 200
       # Of the source so much is shown.
       MOST_SOURCE = 500_000
       MOST_LINES = 5_000
@@ -12,8 +11,6 @@ module IronTrellis
       MOST_COPIES = 20
       MOST_CRAWLS = 12
       SEEN = %w[status stop title words importance fault_count].freeze
-      PLACES = Core::Page::Link.places
-      TYPES = Core::Page::Link.types
 
       # @param crawl [Crawl] judged
       # @param url_id [Integer]
@@ -55,26 +52,9 @@ module IronTrellis
         {lines: lines.zip(tells).map { |line, told| {text: line[0, MOST_LINE], tells: told} }, cut: row["body"].bytesize > MOST_SOURCE}
       end
 
-      # @param direction [String] "in" or "out"
-      # @return [Hash] rows ([{url_id, url, type, text, rel, place, followed, internal}]), at most MOST_LINKS, and the number of all
-      def links(direction)
-        here, there = (direction == "in") ? %w[target_id source_id] : %w[source_id target_id]
-        table = Partitions.name("links", @crawl.id)
-        rows = Sql.rows(<<~SQL, [@id])
-          SELECT k.#{there} AS url_id, u.url, k.type, k.text, k.rel, k.place, k.followed, k.internal, count(*) OVER () AS total
-          FROM #{table} k JOIN urls u ON u.id = k.#{there}
-          WHERE k.#{here} = $1 AND k.source_id <> k.target_id ORDER BY #{(direction == "in") ? "u.url, k.position" : "k.position"} LIMIT #{MOST_LINKS}
-        SQL
-        {rows: rows.map { |row| link(row) }, total: rows.first&.fetch("total") || 0}
-      end
-
       private
 
       def seen_in(run) = Sql.rows("SELECT #{SEEN.join(", ")} FROM #{Partitions.name("ledger_rows", run.id)} WHERE url_id = $1", [@id]).first
-
-      def link(row)
-        row.slice("url", "text", "rel", "followed", "internal").merge("url_id" => row["url_id"].to_s, "type" => TYPES[row["type"]], "place" => row["place"] && PLACES[row["place"]])
-      end
 
       # The redirect path with what each hop answered.
       def hops

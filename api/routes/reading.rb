@@ -65,8 +65,6 @@ module IronTrellis
           app.get("/api/crawls/:crawl/urls/:url/source") { json(dossier.source) }
 
           app.post("/api/crawls/:crawl/urls/:url/live") { json(Work::LiveFetch.new(crawl, body_json["as"]).call(dossier.address)) }
-
-          app.get("/api/crawls/:crawl/urls/:url/links") { json(dossier.links(params[:direction])) }
         end
       end
     end

@@ -28,10 +28,10 @@ module IronTrellis
         end
 
         # @param from [Integer] how many to leave out
-        # @return [Hash] rows (by column, with source_id and target_id as strings), at most PAGE, and next (how many to leave out for those after them; nil where there are none)
+        # @return [Hash] rows (by column, with source_id and target_id as strings, and position, its number on the page), at most PAGE, and next (how many to leave out for those after them; nil where there are none)
         # @raise [Core::Error::TooMuch]
         def page(from: 0)
-          rows = bounded { Sql.rows("SELECT k.source_id::text AS source_id, k.target_id::text AS target_id, #{columns(Fields.names)} #{from_where} #{order} LIMIT #{PAGE + 1} OFFSET #{Integer(from)}", @conditions.params) }
+          rows = bounded { Sql.rows("SELECT k.source_id::text AS source_id, k.target_id::text AS target_id, k.position, #{columns(Fields.names)} #{from_where} #{order} LIMIT #{PAGE + 1} OFFSET #{Integer(from)}", @conditions.params) }
           {rows: rows.first(PAGE), next: (rows.size > PAGE) ? from + PAGE : nil}
         end
 

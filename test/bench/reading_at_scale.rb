@@ -72,7 +72,7 @@ def queries(crawl, run)
     "ledger, one fault" => ->(_) { page(run, conditions(%w[faults has canonical-chain]), "-importance") }, "ledger, stop and depth" => ->(turn) { page(run, conditions(%w[stop is open], ["depth", "is", turn % 9]), "words") },
     "totals, all" => ->(_) { Store::Ledger::Totals.of(run, conditions) }, "totals, two conditions" => ->(turn) { Store::Ledger::Totals.of(run, narrow.call(turn)) },
     "trellis" => ->(_) { Store::Trellis.new(run, "all").call }, "faults" => ->(_) { Store::FaultBook.new(run).call }, "places of a common fault" => ->(_) { Store::FaultPlaces.new(run, "thin").occurrences },
-    "dossier with its links" => ->(turn) { Store::Dossier.new(crawl, ids[turn]).then { |dossier| [dossier.call, dossier.links("in"), dossier.links("out")] } }, "structure" => ->(_) { run.reload.structure }
+    "dossier with its links" => ->(turn) { Store::Dossier.new(crawl, ids[turn]).then { |dossier| [dossier.call, *%w[target source].map { |field| Store::Links::Table.new(crawl, where: {"all" => [{"field" => field, "op" => "is", "value" => dossier.address}]}).page }] } }, "structure" => ->(_) { run.reload.structure }
   }
 end
 

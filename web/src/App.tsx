@@ -9,6 +9,8 @@ const Setup = lazy(() => import("./stages/crawl/setup/Setup"));
 const Live = lazy(() => import("./stages/crawl/live/Live"));
 const TrellisScreen = lazy(() => import("./stages/read/trellis/TrellisScreen"));
 const Ledger = lazy(() => import("./stages/read/ledger/Ledger"));
+const Links = lazy(() => import("./stages/read/links/Links"));
+const Images = lazy(() => import("./stages/read/images/Images"));
 const Faults = lazy(() => import("./stages/read/faults/Faults"));
 const Structure = lazy(() => import("./stages/read/structure/Structure"));
 const Groups = lazy(() => import("./stages/read/groups/Groups"));
@@ -37,6 +39,8 @@ export function App() {
           <Route path="read/trellis" element={<Frame screen="read/trellis">{<TrellisScreen />}</Frame>} />
           <Route path="read/ledger" element={<Frame screen="read/ledger">{<Ledger />}</Frame>} />
           <Route path="read/faults" element={<Frame screen="read/faults">{<Faults />}</Frame>} />
+          <Route path="read/links" element={<Frame screen="read/links">{<Links />}</Frame>} />
+          <Route path="read/images" element={<Frame screen="read/images">{<Images />}</Frame>} />
           <Route path="read/structure" element={<Frame screen="read/structure">{<Structure />}</Frame>} />
           <Route path="read/groups" element={<Frame screen="read/groups">{<Groups />}</Frame>} />
           <Route path="decide/intent" element={<Frame screen="decide/intent">{<Intent />}</Frame>} />

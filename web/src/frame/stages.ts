@@ -15,6 +15,8 @@ export const STAGES: { name: string; letter: string; screens: { path: string; na
       { path: "read/trellis", name: "Trellis" },
       { path: "read/ledger", name: "Ledger" },
       { path: "read/faults", name: "Faults" },
+      { path: "read/links", name: "Links" },
+      { path: "read/images", name: "Images" },
       { path: "read/structure", name: "Structure" },
       { path: "read/groups", name: "Groups" },
     ],

@@ -1,17 +1,33 @@
 import type { Rung } from "../api/client";
 import type { State } from "./signs/Sign";
 
-/** The ladder in order, with what stopping at each rung does to a page. */
-export const RUNGS: { name: Rung; state: State; meaning: string }[] = [
-  { name: "found", state: "stops", meaning: "a followed link path or a sitemap leads to it" },
-  { name: "allowed", state: "stops", meaning: "robots.txt lets it be fetched" },
-  { name: "answers", state: "stops", meaning: "the fetch ends with 2xx or 3xx" },
-  { name: "direct", state: "diverts", meaning: "it is itself the answer, no redirect" },
-  { name: "open", state: "stops", meaning: "no noindex" },
-  { name: "own", state: "diverts", meaning: "its canonical is itself or absent" },
-  { name: "distinct", state: "diverts", meaning: "not the weaker copy of another page" },
-  { name: "indexed", state: "stops", meaning: "the index has it under its own URL" },
+/**
+ * The ladder in order: what passing each rung means, what stopping at it does to a page, and the cause by which that is
+ * told. The names of rungs stand on the trellis' uprights and in files only: "stops at open" would read as its opposite.
+ */
+export const RUNGS: { name: Rung; state: State; meaning: string; cause: string }[] = [
+  { name: "found", state: "stops", meaning: "a followed link path or a sitemap leads to it", cause: "not linked" },
+  { name: "allowed", state: "stops", meaning: "robots.txt lets it be fetched", cause: "blocked by robots.txt" },
+  { name: "answers", state: "stops", meaning: "the fetch ends with 2xx or 3xx", cause: "error" },
+  { name: "direct", state: "diverts", meaning: "it is itself the answer, no redirect", cause: "redirect" },
+  { name: "open", state: "stops", meaning: "no noindex", cause: "noindex" },
+  { name: "own", state: "diverts", meaning: "its canonical is itself or absent", cause: "canonical elsewhere" },
+  {
+    name: "distinct",
+    state: "diverts",
+    meaning: "not the weaker copy of another page, not too thin",
+    cause: "copy or too thin",
+  },
+  { name: "indexed", state: "stops", meaning: "the index has it under its own URL", cause: "not in the index" },
 ];
 
+const rungOf = (name: string) => RUNGS.find((rung) => rung.name === name);
+
 /** What stopping at a rung does: stops or diverts. */
-export const stateOfRung = (name: string): State => RUNGS.find((rung) => rung.name === name)?.state ?? "stops";
+export const stateOfRung = (name: string): State => rungOf(name)?.state ?? "stops";
+
+/** Why a page stops, in words. */
+export const causeOf = (name: string) => rungOf(name)?.cause ?? name;
+
+/** Each rung with its cause, for choosing one. */
+export const CAUSES: [string, string][] = RUNGS.map((rung) => [rung.name, rung.cause]);

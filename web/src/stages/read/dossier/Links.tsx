@@ -1,68 +1,85 @@
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
+import { Link } from "react-router";
+import { api, data, type Schemas } from "../../../api/client";
+import { narrowed, useAddress } from "../../../kit/address";
+import { writeWhere } from "../../../kit/conditions";
 import { count } from "../../../kit/format";
+import { LINK_PLACES, LINK_TYPES } from "../../../kit/linkWords";
 import { Part, UrlLink } from "../../../kit/parts";
+import { Plain } from "../../../kit/Plain";
 
-const FIRST = 40;
+type Row = Schemas["LinkRow"];
+type Props = { crawl: number; url: string; direction: "in" | "out" };
 
-/** Links to the page or from it, with anchor text, place and whether they are followed. */
-export function Links({ crawl, url, direction }: { crawl: number; url: string; direction: "in" | "out" }) {
-  const links = useQuery({
-    queryKey: ["links", crawl, url, direction],
-    queryFn: () =>
-      data(api.GET("/crawls/{crawl}/urls/{url}/links", { params: { path: { crawl, url }, query: { direction } } })),
+const FIRST = 12;
+const COLUMNS = [
+  { name: "" },
+  { name: "Text" },
+  { name: "Status", width: 54, right: true },
+  { name: "Place", width: 96 },
+];
+
+/** Links to the page or from it: the first of them, and the way to all. */
+export function Links({ crawl, url, direction }: Props) {
+  const { to } = useAddress();
+  const condition = { field: direction === "in" ? "target" : "source", op: "is", value: url };
+  const where = writeWhere({ all: [condition] });
+  const first = useQuery({
+    queryKey: ["links", crawl, "first", where],
+    queryFn: () => data(api.GET("/crawls/{crawl}/links", { params: { path: { crawl }, query: { where } } })),
   });
-  const rows = links.data?.rows.slice(0, FIRST) ?? [];
-  const total = links.data?.total ?? 0;
+  const totals = useQuery({
+    queryKey: ["links", crawl, "totals", where],
+    queryFn: () => data(api.GET("/crawls/{crawl}/links/totals", { params: { path: { crawl }, query: { where } } })),
+  });
+  const rows = first.data?.rows.slice(0, FIRST) ?? [];
+  const total = totals.data?.links;
+  const name = direction === "in" ? "Links in" : "Links out";
   return (
-    <Part title={direction === "in" ? `Links in (${count(total)})` : `Links out (${count(total)})`}>
-      {links.error ? links.error.message : null}
-      {links.data && rows.length === 0 ? "None." : null}
+    <Part title={total == null ? name : `${name} (${count(total)})`}>
+      {first.error?.message}
+      {first.data && rows.length === 0 && "None."}
       {rows.length > 0 && (
-        <Box
-          component="table"
-          sx={{
-            width: "100%",
-            tableLayout: "fixed",
-            borderCollapse: "collapse",
-            "& td, & th": {
-              textAlign: "left",
-              py: 0.25,
-              pr: 1,
-              overflow: "hidden",
-              textOverflow: "ellipsis",
-              whiteSpace: "nowrap",
-            },
-            "& th": { fontSize: 12, color: "text.secondary", fontWeight: 600 },
-          }}
+        <Plain
+          label={name}
+          columns={COLUMNS.map((column) =>
+            column.name === "" ? { ...column, name: direction === "in" ? "From" : "To" } : column,
+          )}
         >
-          <thead>
-            <tr>
-              <th style={{ width: "46%" }}>{direction === "in" ? "From" : "To"}</th>
-              <th>Text</th>
-              <th style={{ width: 76 }}>Type</th>
-              <th style={{ width: 60 }}>Place</th>
+          {rows.map((row, at) => (
+            <tr key={at}>
+              <td>
+                {direction === "in" ? (
+                  <UrlLink id={row.source_id} url={row.source} />
+                ) : (
+                  <UrlLink id={row.target_id} url={row.target} />
+                )}
+              </td>
+              <td title={row.text ?? undefined}>{row.text}</td>
+              <td className="number">{direction === "in" ? "" : (row.target_status ?? row.target_error ?? "")}</td>
+              <td>{placeOf(row)}</td>
             </tr>
-          </thead>
-          <tbody>
-            {rows.map((link, at) => (
-              <tr key={at}>
-                <td>
-                  <UrlLink id={link.url_id} url={link.url} />
-                </td>
-                <td title={link.text ?? undefined}>{link.text}</td>
-                <td>
-                  {link.type}
-                  {link.followed ? "" : ", nofollow"}
-                </td>
-                <td>{link.place}</td>
-              </tr>
-            ))}
-          </tbody>
+          ))}
+        </Plain>
+      )}
+      {rows.length > 0 && (
+        <Box sx={{ mt: 0.5 }}>
+          <Link to={to("read/links", narrowed(condition))}>
+            {total == null || total <= rows.length
+              ? "In the table of links"
+              : `All ${count(total)} in the table of links`}
+          </Link>
         </Box>
       )}
-      {total > FIRST && <Box sx={{ color: "text.secondary", mt: 0.5 }}>and {count(total - FIRST)} more</Box>}
     </Part>
   );
 }
+
+/** Its place, or its type where it is no plain link, and whether it is followed. */
+function placeOf(row: Row) {
+  const name = row.type === "anchor" ? called(LINK_PLACES, row.place) : called(LINK_TYPES, row.type);
+  return [name, row.followed ? "" : "nofollow"].filter(Boolean).join(", ");
+}
+
+const called = (names: [string, string][], value: string | null) => names.find(([one]) => one === value)?.[1] ?? value;

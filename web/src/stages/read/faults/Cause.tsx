@@ -3,12 +3,19 @@ import ButtonBase from "@mui/material/ButtonBase";
 import { count, counted, ruleSource } from "../../../kit/format";
 import { Sign } from "../../../kit/signs/Sign";
 import type { FaultSum } from "./Faults";
-import { Places } from "./Places";
+import { Places, type Within } from "./Places";
 import { Trend } from "./Trend";
 
-type Props = { crawl: number; rule: FaultSum; heaviest: number; open: boolean; flip: () => void };
+type Props = {
+  crawl: number;
+  rule: FaultSum;
+  within: Within;
+  heaviest: number;
+  open: boolean;
+  flip: () => void;
+};
 
-const COLUMNS = "20px 210px minmax(0, 1fr) 150px 130px 150px";
+const COLUMNS = "20px minmax(220px, 3fr) minmax(0, 4fr) 190px 120px 110px";
 
 /** What stands in the columns of the causes; the crawl before this one is named where there is one that can be compared. */
 export function Headings({ rules }: { rules: FaultSum[] }) {
@@ -44,7 +51,7 @@ export function Headings({ rules }: { rules: FaultSum[] }) {
 }
 
 /** One rule that found something: how much it weighs and where it gathers; opened, why it matters and where to mend it. */
-export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
+export function Cause({ crawl, rule, within, heaviest, open, flip }: Props) {
   return (
     <Box
       component="li"
@@ -66,7 +73,12 @@ export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
         }}
       >
         <Sign state={rule.grade} />
-        <strong>{rule.code}</strong>
+        <Box component="span" sx={{ lineHeight: 1.25, py: 0.25 }}>
+          <strong>{rule.title}</strong>{" "}
+          <Box component="span" sx={{ fontSize: 12, color: "text.secondary", whiteSpace: "nowrap" }}>
+            {rule.code}
+          </Box>
+        </Box>
         <Box
           component="span"
           sx={{ color: "text.secondary", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
@@ -77,7 +89,7 @@ export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
           {counted(rule.urls, "URL")}
           {rule.wanted > 0 && (
             <Box component="span" sx={{ color: "text.secondary" }}>
-              , {count(rule.wanted)} wanted
+              , {count(rule.wanted)} should be indexed
             </Box>
           )}
         </Box>
@@ -85,9 +97,9 @@ export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
         <Weight rule={rule} heaviest={heaviest} />
       </ButtonBase>
       {open && (
-        <Box sx={{ display: "grid", gridTemplateColumns: "300px minmax(0, 1fr)", columnGap: 4, px: 1, pt: 1, pb: 2.5 }}>
+        <Box sx={{ display: "grid", gridTemplateColumns: "230px minmax(0, 1fr)", columnGap: 3, px: 1, pt: 1, pb: 2.5 }}>
           <Reason rule={rule} />
-          <Places crawl={crawl} rule={rule} />
+          <Places crawl={crawl} rule={rule} within={within} />
         </Box>
       )}
     </Box>
@@ -95,7 +107,8 @@ export function Cause({ crawl, rule, heaviest, open, flip }: Props) {
 }
 
 /** Where it gathers: a template is told before single pages. */
-function gathering({ groups }: FaultSum) {
+function gathering({ groups, whole_site }: FaultSum) {
+  if (whole_site) return "nearly all pages of the site: one cause";
   const templates = groups.filter((group) => group.template);
   if (templates.length > 0)
     return templates
@@ -110,8 +123,8 @@ function Weight({ rule, heaviest }: { rule: FaultSum; heaviest: number }) {
   return (
     <Box
       component="span"
-      title="Grade times the importance of all its URLs"
-      sx={{ display: "grid", gridTemplateColumns: "1fr 44px", alignItems: "center", gap: 1 }}
+      title={rule.note ? "Worth a note only: it weighs nothing" : "Grade times the importance of all its URLs"}
+      sx={{ display: "grid", gridTemplateColumns: "1fr 40px", alignItems: "center", gap: 1 }}
     >
       <Box component="span" sx={{ height: 6 }} aria-hidden>
         <Box component="span" sx={{ display: "block", height: 6, width: `${width}%`, bgcolor: "iron" }} />

@@ -1,63 +1,84 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
-import { counted } from "../../../kit/format";
+import { count, counted } from "../../../kit/format";
+import { NothingYet } from "../../../kit/NothingYet";
 import { Failed, Loading } from "../../../kit/Notice";
 import { useCurrent } from "../../../kit/useCurrent";
-import { NothingYet } from "../../../kit/NothingYet";
 import { Cause, Headings } from "./Cause";
+import { Narrowing } from "./Narrowing";
 
 export type FaultSum = Schemas["FaultSum"];
 
-/** What is wrong, by cause, the heaviest first; the open one says where to mend it. */
+/** What is wrong, by cause, the heaviest of the gravest grade first; the open one says where to mend it. */
 export default function Faults() {
   const { crawl, loading, error } = useCurrent();
   const { search, change } = useAddress();
   const judged = crawl?.state === "finished" ? crawl.id : undefined;
+  const within = { group: search.get("group") ?? undefined, host: search.get("host") ?? undefined };
   const faults = useQuery({
-    queryKey: ["faults", judged],
-    queryFn: () => data(api.GET("/crawls/{crawl}/faults", { params: { path: { crawl: judged ?? 0 } } })),
+    queryKey: ["faults", judged, within],
+    queryFn: () => data(api.GET("/crawls/{crawl}/faults", { params: { path: { crawl: judged ?? 0 }, query: within } })),
     enabled: judged !== undefined,
+    placeholderData: keepPreviousData,
   });
   if (error ?? faults.error)
     return <Failed error={error ?? faults.error ?? new Error()} retry={() => faults.refetch()} />;
   if (loading || (judged !== undefined && !faults.data)) return <Loading what="the faults" />;
   if (judged === undefined || !faults.data) return <NothingYet>Faults are found once a crawl is finished.</NothingYet>;
 
-  const { rules } = faults.data;
-  const heaviest = rules[0]?.weight ?? 0;
+  const { rules, groups, hosts } = faults.data;
+  const shown = narrowed(rules, search.get("grade"), search.get("find"));
   const open = search.get("code");
   return (
     <Box sx={{ px: 2.5, py: 1.5 }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1, flexWrap: "wrap" }}>
         <Typography variant="h1">What is wrong, by cause</Typography>
-        <Typography sx={{ color: "text.secondary" }}>{headline(rules)}</Typography>
+        <Typography sx={{ color: "text.secondary" }}>{headline(rules, shown.length)}</Typography>
       </Box>
+      <Narrowing rules={rules} groups={groups} hosts={hosts} />
       <Headings rules={rules} />
       <Box component="ol" aria-label="Causes" sx={{ listStyle: "none", m: 0, p: 0, borderTop: 2, borderColor: "iron" }}>
-        {rules.map((rule) => (
+        {shown.map((rule) => (
           <Cause
             key={rule.code}
             crawl={judged}
             rule={rule}
-            heaviest={heaviest}
+            within={within}
+            heaviest={Math.max(...rules.map((one) => one.weight))}
             open={rule.code === open}
-            flip={() => change({ code: rule.code === open ? undefined : rule.code }, true)}
+            flip={() =>
+              change({ code: rule.code === open ? undefined : rule.code, same: undefined, as: undefined }, true)
+            }
           />
         ))}
       </Box>
+      {rules.length > 0 && shown.length === 0 && (
+        <Box sx={{ py: 3, color: "text.secondary" }}>
+          No cause is left of {count(rules.length)}. Widen what is shown above.
+        </Box>
+      )}
     </Box>
   );
 }
 
-function headline(rules: FaultSum[]) {
+/** The causes of a grade whose title or code holds what was typed. */
+function narrowed(rules: FaultSum[], grade: string | null, text: string | null) {
+  const part = text?.trim().toLowerCase() ?? "";
+  return rules.filter(
+    (rule) =>
+      (grade === null || rule.grade === grade) &&
+      (part === "" || `${rule.title} ${rule.code}`.toLowerCase().includes(part)),
+  );
+}
+
+function headline(rules: FaultSum[], shown: number) {
   if (rules.length === 0) return "No rule found a fault.";
   const templates = rules.filter((rule) => rule.groups.some((group) => group.template)).length;
   return [
-    counted(rules.length, "cause"),
-    `${counted(rules.filter((rule) => rule.grade === "stops").length, "stops", "stop")} pages`,
+    shown === rules.length ? counted(rules.length, "cause") : `${count(shown)} of ${counted(rules.length, "cause")}`,
     templates > 0 && `${counted(templates, "comes", "come")} from a template`,
   ]
     .filter(Boolean)

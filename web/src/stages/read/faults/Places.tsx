@@ -1,78 +1,78 @@
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
+import InputBase from "@mui/material/InputBase";
+import { useState } from "react";
 import { Link } from "react-router";
-import { api, data } from "../../../api/client";
 import { narrowed, useAddress } from "../../../kit/address";
+import { ExportMenu } from "../../../kit/ExportMenu";
 import { counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
-import { Plain } from "../../../kit/Plain";
-import { UrlText } from "../../../kit/UrlText";
-import { MONO } from "../../../theme";
-import { UrlLink } from "../../../kit/parts";
+import { LinkButton } from "../../../kit/LinkButton";
+import { Toggles } from "../../../kit/Toggles";
+import { useLater } from "../../../kit/useLater";
+import { columnsOfFault } from "./columnsOfFault";
 import type { FaultSum } from "./Faults";
+import { GatheredPlaces } from "./GatheredPlaces";
+import { Occurrences } from "./Occurrences";
 
-/** The pages on which one fault is mended, what matters most first. */
-export function Places({ crawl, rule }: { crawl: number; rule: FaultSum }) {
-  const { to } = useAddress();
-  const places = useQuery({
-    queryKey: ["faults", crawl, rule.code],
-    queryFn: () => data(api.GET("/crawls/{crawl}/faults/{code}", { params: { path: { crawl, code: rule.code } } })),
-  });
-  if (places.error) return <Failed error={places.error} retry={() => places.refetch()} />;
-  if (!places.data) return <Loading what="its places" />;
-  const { rows, total } = places.data;
-  const about = rows.some((row) => row.about);
-  const kind = rule.code.split("-")[0] ?? "";
-  const columns = [
-    { name: PLACE[kind] ?? "Page" },
-    ...(about ? [{ name: ABOUT[kind] ?? "What it is about" }] : []),
-    { name: "Importance", width: 88 },
-  ];
+/** To which URLs the faults are narrowed. */
+export type Within = { group: string | undefined; host: string | undefined };
+
+type Props = { crawl: number; rule: FaultSum; within: Within };
+
+/** Where one fault is: each occurrence with what it tells, or gathered by what is the same on many pages. */
+export function Places({ crawl, rule, within }: Props) {
+  const { search, change, to } = useAddress();
+  const [typed, setTyped] = useState("");
+  const text = useLater(typed, 300) || undefined;
+  const same = search.get("same") ?? undefined;
+  const gathered = rule.same !== null && same === undefined && search.get("as") === "gathered";
+  const query = { ...within, same, text };
   return (
     <Box sx={{ minWidth: 0 }}>
-      <Plain label={`Where ${rule.code} is`} columns={columns}>
-        {rows.map((row) => (
-          <tr key={`${row.url_id} ${row.about}`}>
-            <td>
-              <UrlLink id={row.url_id} url={row.url} />
-            </td>
-            {about && <td title={row.about ?? undefined}>{row.about && <About text={row.about} />}</td>}
-            <td>{row.importance?.toFixed(1) ?? ""}</td>
-          </tr>
-        ))}
-      </Plain>
-      <Box sx={{ pt: 1, display: "flex", gap: 3 }}>
-        <Link to={to("read/ledger", narrowed({ field: "faults", op: "has", value: rule.code }))}>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 0.5 }}>
+        {rule.same !== null && same === undefined && (
+          <Toggles
+            choices={[
+              { name: "each" as const, label: "Each one" },
+              { name: "gathered" as const, label: "What is the same" },
+            ]}
+            value={gathered ? "gathered" : "each"}
+            choose={(name) => change({ as: name === "gathered" ? name : undefined }, true)}
+            choiceSx={{ py: 0, px: 1 }}
+          />
+        )}
+        {same !== undefined && (
+          <span>
+            Only <strong>{same.length > 80 ? `${same.slice(0, 80)}…` : same}</strong>{" "}
+            <LinkButton act={() => change({ same: undefined }, true)}>show all</LinkButton>
+          </span>
+        )}
+        <InputBase
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          placeholder="Find in these"
+          inputProps={{ "aria-label": `Find in ${rule.title}` }}
+          sx={{ bgcolor: "background.default", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 170 }}
+        />
+        <Box sx={{ flex: 1 }} />
+        <Link
+          to={to("read/ledger", {
+            ...narrowed(
+              { field: "faults", op: "has", value: rule.code },
+              ...(within.group ? [{ field: "group", op: "is", value: within.group }] : []),
+            ),
+            cols: columnsOfFault(rule.code)?.join(","),
+            sort: "-importance",
+          })}
+        >
           {counted(rule.urls, "URL")} in the ledger
         </Link>
-        {total > rows.length && <span>The first {rows.length} are shown here.</span>}
+        <ExportMenu path={`crawls/${crawl}/faults/${rule.code}/places`} query={query} />
       </Box>
-    </Box>
-  );
-}
-
-/** What the first column names, where it isn't just the page with the fault. */
-const PLACE: Record<string, string> = {
-  link: "Page with the link",
-  outbound: "Page with the link",
-  redirect: "Redirecting URL",
-};
-
-/** The same of the second column. */
-const ABOUT: Record<string, string> = {
-  link: "Where it leads",
-  outbound: "Where it leads",
-  redirect: "Where it leads",
-  canonical: "Its canonical",
-  sitemap: "Sitemap",
-};
-
-function About({ text }: { text: string }) {
-  return /^https?:\/\//.test(text) ? (
-    <UrlText url={text} size={12} />
-  ) : (
-    <Box component="span" sx={{ fontFamily: MONO, fontSize: 12 }}>
-      {text}
+      {gathered ? (
+        <GatheredPlaces crawl={crawl} rule={rule} query={query} />
+      ) : (
+        <Occurrences crawl={crawl} rule={rule} query={query} />
+      )}
     </Box>
   );
 }

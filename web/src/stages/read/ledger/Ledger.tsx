@@ -1,24 +1,26 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Checkbox from "@mui/material/Checkbox";
-import Divider from "@mui/material/Divider";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
+import { writeWhere } from "../../../kit/conditions";
+import { ExportMenu } from "../../../kit/ExportMenu";
 import { count } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
+import { NothingYet } from "../../../kit/NothingYet";
+import { ColumnChoice } from "../../../kit/table/ColumnChoice";
+import { ConditionBar } from "../../../kit/table/ConditionBar";
+import { DataTable } from "../../../kit/table/DataTable";
 import { Title } from "../../../kit/Title";
-import { writeWhere } from "../../../kit/conditions";
 import { useCurrent } from "../../../kit/useCurrent";
 import { useFetchAgain } from "../../../kit/useFetchAgain";
-import { NothingYet } from "../../../kit/NothingYet";
 import { COLUMN_SETS } from "./columnSets";
-import { COLUMNS, type Column } from "./columns";
-import { ConditionBar } from "./ConditionBar";
-import { LedgerTable } from "./LedgerTable";
-import { Lenses } from "./Lenses";
+import { COLUMNS } from "./columns";
+import { Footer } from "./Footer";
+import { Gathered } from "./Gathered";
+import { Marks } from "./Marks";
+import { SavedViews } from "./SavedViews";
 import { SelectionBar } from "./SelectionBar";
-import { useLedger } from "./useLedger";
+import { type LedgerState, useLedger } from "./useLedger";
+import { useMarks } from "./useMarks";
 import { useSelection } from "./useSelection";
 
 /** Every URL as a row with all evidence as columns. */
@@ -27,36 +29,73 @@ export default function Ledger() {
   if (error) return <Failed error={error} />;
   if (loading) return <Loading what="the crawls" />;
   if (crawl?.state !== "finished") return <NothingYet>The ledger lists every URL once a crawl is finished.</NothingYet>;
-  return <LedgerOf crawl={crawl.id} mainHost={hostOf(crawl.settings.start_urls?.[0])} />;
+  return <LedgerOf crawl={crawl.id} />;
 }
 
-const hostOf = (url: string | undefined) => (url ? new URL(url).origin : "");
-
-function LedgerOf({ crawl, mainHost }: { crawl: number; mainHost: string }) {
+function LedgerOf({ crawl }: { crawl: number }) {
   const ledger = useLedger(crawl);
   const selection = useSelection(ledger.rows);
+  const marks = useMarks();
+  const [markAsked, askMark] = useState<string | null>(null);
+  const fields = ledger.columns.map((column) => column.field as string);
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr) auto" }}>
       <Title>Ledger</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 2, alignItems: "start" }}>
-        <Box sx={{ flex: 1 }}>
-          <ConditionBar where={ledger.where} change={ledger.setWhere} />
+      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1, alignItems: "start", flexWrap: "wrap" }}>
+        <Box sx={{ flex: "1 1 300px" }}>
+          <ConditionBar columns={COLUMNS} where={ledger.where} change={ledger.setWhere} />
         </Box>
-        <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
-        <Lenses ledger={ledger} />
-        <Export crawl={crawl} ledger={ledger} />
-        <ColumnChoice columns={ledger.columns} choose={ledger.setColumns} />
+        <Box sx={{ display: "flex", gap: 1 }}>
+          <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
+          <SavedViews ledger={ledger} />
+          <Marks marks={marks} asked={markAsked} ask={askMark} />
+          <Export crawl={crawl} ledger={ledger} />
+          <ColumnChoice all={COLUMNS} shown={fields} choose={ledger.setColumns} sets={COLUMN_SETS} />
+        </Box>
       </Box>
-      {ledger.pages.error ? (
-        <Failed error={ledger.pages.error} retry={() => ledger.pages.refetch()} />
+      {ledger.by !== null ? (
+        <Gathered crawl={crawl} by={ledger.by} ledger={ledger} />
+      ) : ledger.pages.error ? (
+        <Failed error={ledger.pages.error} retry={() => ledger.setSort("url")} />
+      ) : ledger.pages.isLoading ? (
+        <Loading what="the ledger" />
       ) : (
-        <LedgerTable ledger={ledger} selection={selection} mainHost={mainHost} />
+        <DataTable
+          label="URLs"
+          columns={ledger.columns}
+          all={COLUMNS}
+          rows={ledger.rows}
+          keyOf={(row) => row.url_id}
+          pages={ledger.pages}
+          sort={ledger.sort}
+          acts={{
+            sort: ledger.setSort,
+            groupBy: ledger.countBy,
+            mark: askMark,
+            order: fields,
+            setOrder: ledger.setColumns,
+          }}
+          narrow={ledger.narrow}
+          open={(row) => ledger.open(row.url_id)}
+          opened={ledger.openUrl}
+          picking={selection}
+          marked={marks.marked}
+          empty="No URL meets these conditions. Drop one of them above."
+        />
       )}
       <Footer totals={ledger.totals.data}>
         <SelectionBar selection={selection} narrow={ledger.narrow} />
       </Footer>
     </Box>
   );
+}
+
+/** What is shown, as a file: the rows, or their counts. */
+function Export({ crawl, ledger }: { crawl: number; ledger: LedgerState }) {
+  const where = writeWhere(ledger.where);
+  if (ledger.by !== null) return <ExportMenu path={`crawls/${crawl}/gathered`} query={{ by: ledger.by, where }} />;
+  const cols = ledger.columns.map((column) => column.field).join(",");
+  return <ExportMenu path={`crawls/${crawl}/urls`} query={{ where, sort: ledger.sort, cols }} />;
 }
 
 /** Fetches what the ledger shows again, as a crawl of those URLs only. */
@@ -74,134 +113,5 @@ function FetchAgain({ crawl, where, urls }: { crawl: number; where: string | und
     >
       {again.error ? "Could not be started" : `Fetch ${urls === 1 ? "it" : `these ${count(urls)}`} again`}
     </Button>
-  );
-}
-
-const FORMATS = { csv: "CSV", xlsx: "Workbook (XLSX)", jsonl: "JSON Lines" };
-
-/** What is shown, as a file: these conditions, this order, these columns. */
-function Export({ crawl, ledger }: { crawl: number; ledger: ReturnType<typeof useLedger> }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const where = writeWhere(ledger.where);
-  const query = new URLSearchParams({
-    ...(where ? { where } : {}),
-    sort: ledger.sort,
-    cols: ledger.columns.map((column) => column.field).join(","),
-  });
-  return (
-    <>
-      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
-        Export
-      </Button>
-      <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)} slotProps={{ list: { dense: true } }}>
-        {Object.entries(FORMATS).map(([ending, name]) => (
-          <MenuItem
-            key={ending}
-            component="a"
-            href={`/api/crawls/${crawl}/urls.${ending}?${query}`}
-            download
-            onClick={() => setAnchor(null)}
-          >
-            {name}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
-  );
-}
-
-function ColumnChoice({ columns, choose }: { columns: Column[]; choose: (fields: string[]) => void }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const shown = columns.map((column) => column.field as string);
-  const flip = (field: string) =>
-    choose(
-      shown.includes(field)
-        ? shown.filter((one) => one !== field)
-        : COLUMNS.map((one) => one.field as string).filter((one) => shown.includes(one) || one === field),
-    );
-  return (
-    <>
-      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
-        Columns
-      </Button>
-      <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)} slotProps={{ list: { dense: true } }}>
-        {COLUMN_SETS.map((set) => (
-          <MenuItem key={set.name} onClick={() => choose(set.fields)} sx={{ fontWeight: 650 }}>
-            {set.name}
-          </MenuItem>
-        ))}
-        <Divider />
-        {COLUMNS.filter((column) => column.field !== "url").map((column) => (
-          <MenuItem
-            key={column.field}
-            role="menuitemcheckbox"
-            aria-checked={shown.includes(column.field)}
-            onClick={() => flip(column.field)}
-          >
-            <Checkbox
-              size="small"
-              checked={shown.includes(column.field)}
-              tabIndex={-1}
-              sx={{ p: 0, mr: 1 }}
-              disableRipple
-              slotProps={{ input: { "aria-hidden": true } }}
-            />
-            {column.name}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
-  );
-}
-
-type TotalsData = {
-  urls: number;
-  of: number;
-  wanted: number;
-  indexable: number;
-  with_faults: number;
-  median_words: number | null;
-};
-
-function Footer({ totals, children }: { totals: TotalsData | undefined; children: ReactNode }) {
-  return (
-    <Box
-      component="footer"
-      aria-label="Totals"
-      sx={{
-        borderTop: 2,
-        borderColor: "iron",
-        bgcolor: "background.paper",
-        px: 2.5,
-        py: 1,
-        display: "flex",
-        gap: 4,
-        minHeight: 38,
-      }}
-    >
-      {totals && (
-        <>
-          <span>
-            <strong>{count(totals.urls)}</strong> {totals.urls === totals.of ? "URLs" : `of ${count(totals.of)} URLs`}
-          </span>
-          <span>
-            wanted <strong>{count(totals.wanted)}</strong>
-          </span>
-          <span>
-            indexable <strong>{count(totals.indexable)}</strong>
-          </span>
-          <span>
-            with faults <strong>{count(totals.with_faults)}</strong>
-          </span>
-          {totals.median_words !== null && (
-            <span>
-              median words <strong>{count(totals.median_words)}</strong>
-            </span>
-          )}
-        </>
-      )}
-      <Box sx={{ flex: 1 }} />
-      <Box sx={{ display: "flex", gap: 1, my: -0.5, alignItems: "center" }}>{children}</Box>
-    </Box>
   );
 }

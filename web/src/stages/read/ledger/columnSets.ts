@@ -6,6 +6,10 @@ export const SHOWN_AT_FIRST = [
   "depth",
   "importance",
   "title",
+  "title_chars",
+  "description",
+  "description_chars",
+  "h1_count",
   "words",
   "links_in",
   "group",
@@ -20,6 +24,7 @@ export const COLUMN_SETS: { name: string; fields: string[] }[] = [
     fields: [
       "url",
       "status",
+      "wanted",
       "stop",
       "stop_reason",
       "robots_allowed",
@@ -31,19 +36,9 @@ export const COLUMN_SETS: { name: string; fields: string[] }[] = [
   },
   {
     name: "What it says",
-    fields: [
-      "url",
-      "title",
-      "title_chars",
-      "description_chars",
-      "h1",
-      "words",
-      "own_share",
-      "copy_of",
-      "likeness",
-      "lang",
-    ],
+    fields: ["url", "title", "title_chars", "description", "description_chars", "h1", "h1_count", "words", "lang"],
   },
+  { name: "Unique text and copies", fields: ["url", "words", "own_share", "copy_of", "likeness", "copies", "group"] },
   {
     name: "How it is linked",
     fields: [
@@ -60,5 +55,20 @@ export const COLUMN_SETS: { name: string; fields: string[] }[] = [
   {
     name: "How it answers",
     fields: ["url", "status", "first_byte_ms", "response_ms", "bytes", "content_type", "fetched_at"],
+  },
+  {
+    name: "What it weighs",
+    fields: [
+      "url",
+      "page_bytes",
+      "bytes",
+      "scripts",
+      "script_bytes",
+      "styles",
+      "style_bytes",
+      "images",
+      "image_bytes",
+      "images_without_alt",
+    ],
   },
 ];

@@ -1,19 +1,21 @@
-import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { api, data } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { type Condition, readWhere, type Where, writeWhere } from "../../../kit/conditions";
+import { useColumns } from "../../../kit/table/useColumns";
 import { SHOWN_AT_FIRST } from "./columnSets";
 import { COLUMNS } from "./columns";
 
-/** State and requests of the ledger; conditions, sorting and columns stand in the address. */
+/** State and requests of the ledger; conditions, sorting, columns and counting stand in the address. */
 export function useLedger(crawl: number) {
   const { search, change } = useAddress();
   const whereText = search.get("where");
   const where = useMemo(() => readWhere(whereText), [whereText]);
   const query = writeWhere(where);
   const sort = search.get("sort") ?? "url";
-  const shown = search.get("cols")?.split(",") ?? SHOWN_AT_FIRST;
+  const { columns, set: setColumns } = useColumns("ledger", COLUMNS, SHOWN_AT_FIRST);
+  const by = search.get("by");
 
   const pages = useInfiniteQuery({
     queryKey: ["ledger", crawl, query, sort],
@@ -25,23 +27,26 @@ export function useLedger(crawl: number) {
       ),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: (last) => last.next ?? undefined,
+    enabled: by === null,
+    placeholderData: keepPreviousData,
+    retry: false,
   });
   const totals = useQuery({
     queryKey: ["totals", crawl, query],
     queryFn: () => data(api.GET("/crawls/{crawl}/totals", { params: { path: { crawl }, query: { where: query } } })),
+    placeholderData: keepPreviousData,
   });
 
   return {
     where,
     setWhere: (next: Where) => change({ where: writeWhere(next) }),
-    narrow: (condition: Condition) => change({ where: writeWhere({ all: [...where.all, condition] }) }),
+    narrow: (condition: Condition) => change({ where: writeWhere({ all: [...where.all, condition] }), by: undefined }),
     sort,
-    // The first click sorts upwards, the second downwards, the third goes back to the order by URL.
-    sortBy: (field: string) =>
-      change({ sort: sort === field ? `-${field}` : sort === `-${field}` ? undefined : field }, true),
-    columns: COLUMNS.filter((column) => shown.includes(column.field)),
-    setColumns: (fields: string[]) =>
-      change({ cols: fields.join(",") === SHOWN_AT_FIRST.join(",") ? undefined : fields.join(",") }, true),
+    setSort: (order: string) => change({ sort: order === "url" ? undefined : order }, true),
+    columns,
+    setColumns,
+    by,
+    countBy: (field: string | undefined) => change({ by: field }),
     pages,
     rows: pages.data?.pages.flatMap((page) => page.rows) ?? [],
     totals,
@@ -49,3 +54,5 @@ export function useLedger(crawl: number) {
     open: (id: string) => change({ url: id }),
   };
 }
+
+export type LedgerState = ReturnType<typeof useLedger>;

@@ -1,5 +1,5 @@
-import type { Condition } from "../../../kit/conditions";
-import { columnOf, type FieldKind } from "./columns";
+import type { Condition } from "../conditions";
+import { type Column, type FieldKind, nameOf } from "./columns";
 
 /** How each question is put, by kind of column: [op, words, whether it takes a value]. */
 export const QUESTIONS: Record<FieldKind, [string, string, boolean][]> = {
@@ -22,6 +22,7 @@ export const QUESTIONS: Record<FieldKind, [string, string, boolean][]> = {
     ["is", "is", true],
     ["is_not", "is not", true],
     ["empty", "not known", false],
+    ["filled", "known", false],
   ],
   set: [
     ["is", "is", true],
@@ -44,8 +45,8 @@ export const QUESTIONS: Record<FieldKind, [string, string, boolean][]> = {
 };
 
 /** A condition as a sentence in two parts: "words", "below 200". */
-export function sentence(condition: Condition): [string, string] {
-  const column = columnOf(condition.field);
+export function sentence<Row>(columns: Column<Row>[], condition: Condition): [string, string] {
+  const column = columns.find((one) => one.field === condition.field);
   if (!column) return [condition.field, `${condition.op} ${String(condition.value ?? "")}`];
   const question = QUESTIONS[column.kind].find(([op]) => op === condition.op);
   const words = question?.[1] ?? condition.op;
@@ -53,5 +54,8 @@ export function sentence(condition: Condition): [string, string] {
   if (column.kind === "number" && condition.op === "is" && condition.value === 0) return ["no", column.subject];
   if (Array.isArray(condition.value) && condition.value.length > 1)
     return [column.subject, `${words} ${condition.value.length} chosen`];
-  return [column.subject, question?.[2] === false ? words : `${words} ${String(condition.value ?? "")}`];
+  return [
+    column.subject,
+    question?.[2] === false ? words : `${words} ${nameOf(column, [condition.value].flat()[0] ?? "")}`,
+  ];
 }

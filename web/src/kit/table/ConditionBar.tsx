@@ -2,16 +2,17 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
 import { Fragment, useState } from "react";
-import { type Condition, partsOf, type Where, withPart } from "../../../kit/conditions";
+import { type Condition, partsOf, type Where, withPart } from "../conditions";
+import type { Column } from "./columns";
 import { ConditionEditor } from "./ConditionEditor";
 import { sentence } from "./sentence";
 
-type Props = { where: Where; change: (where: Where) => void };
+type Props<Row> = { columns: Column<Row>[]; where: Where; change: (where: Where) => void };
 /** Which condition is edited: the part of the tree, and the place among its alternatives. */
 type Editing = { anchor: HTMLElement; part: number; place: number };
 
 /** The conditions as sentences; each is changed by a click, dropped by its cross, and given an alternative by "or". */
-export function ConditionBar({ where, change }: Props) {
+export function ConditionBar<Row>({ columns, where, change }: Props<Row>) {
   const [editing, setEditing] = useState<Editing | null>(null);
   const parts = partsOf(where);
   const edit = (part: number, place: number) => (event: { currentTarget: HTMLElement }) =>
@@ -50,7 +51,7 @@ export function ConditionBar({ where, change }: Props) {
                 <Chip
                   variant="outlined"
                   size="small"
-                  label={<Words condition={condition} />}
+                  label={<Words sentence={sentence(columns, condition)} />}
                   onClick={edit(part, place)}
                   onDelete={() => drop(part, place)}
                   sx={{ bgcolor: "background.paper", fontSize: 13, maxWidth: 420 }}
@@ -59,7 +60,7 @@ export function ConditionBar({ where, change }: Props) {
             ))}
             <Button
               size="small"
-              aria-label={`or, beside ${told(any)}`}
+              aria-label={`or, beside ${any.map((one) => sentence(columns, one).join(" ")).join(" or ")}`}
               onClick={edit(part, any.length)}
               sx={{ minWidth: 0, px: 0.5, py: 0 }}
             >
@@ -71,6 +72,7 @@ export function ConditionBar({ where, change }: Props) {
       <Button onClick={edit(parts.length, 0)}>+ Condition</Button>
       {parts.length > 0 && <Button onClick={() => change({ all: [] })}>Show all</Button>}
       <ConditionEditor
+        columns={columns}
         key={editing ? `${editing.part} ${editing.place}` : "none"}
         anchor={editing?.anchor ?? null}
         first={editing ? parts[editing.part]?.[editing.place] : undefined}
@@ -83,14 +85,11 @@ export function ConditionBar({ where, change }: Props) {
 
 const TOGETHER = { border: 1, borderColor: "divider", borderRadius: 4, px: 0.5 } as const;
 
-const told = (any: Condition[]) => any.map((one) => sentence(one).join(" ")).join(" or ");
-
 function Joint({ word }: { word: string }) {
   return <Box sx={{ color: "text.secondary", fontSize: 12 }}>{word}</Box>;
 }
 
-function Words({ condition }: { condition: Condition }) {
-  const [subject, rest] = sentence(condition);
+function Words({ sentence: [subject, rest] }: { sentence: [string, string] }) {
   return (
     <>
       {subject} <strong>{rest}</strong>

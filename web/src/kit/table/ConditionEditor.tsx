@@ -5,11 +5,12 @@ import MenuItem from "@mui/material/MenuItem";
 import Popover from "@mui/material/Popover";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
-import type { Condition } from "../../../kit/conditions";
-import { COLUMNS, type Column, columnOf } from "./columns";
+import type { Condition } from "../conditions";
+import type { Column } from "./columns";
 import { QUESTIONS } from "./sentence";
 
-type Props = {
+type Props<Row> = {
+  columns: Column<Row>[];
   anchor: HTMLElement | null;
   first: Condition | undefined;
   close: () => void;
@@ -17,7 +18,7 @@ type Props = {
 };
 
 /** Makes or changes one condition in place. */
-export function ConditionEditor({ anchor, first, close, keep }: Props) {
+export function ConditionEditor<Row>({ columns, anchor, first, close, keep }: Props<Row>) {
   return (
     <Popover
       open={!!anchor}
@@ -25,13 +26,13 @@ export function ConditionEditor({ anchor, first, close, keep }: Props) {
       onClose={close}
       anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
     >
-      <Form first={first} close={close} keep={keep} />
+      <Form columns={columns} first={first} close={close} keep={keep} />
     </Popover>
   );
 }
 
-function Form({ first, close, keep }: Omit<Props, "anchor">) {
-  const [column, setColumn] = useState<Column | null>(first ? (columnOf(first.field) ?? null) : null);
+function Form<Row>({ columns, first, close, keep }: Omit<Props<Row>, "anchor">) {
+  const [column, setColumn] = useState<Column<Row> | null>(columns.find((one) => one.field === first?.field) ?? null);
   const [op, setOp] = useState(first?.op ?? "");
   const [text, setText] = useState(first?.value === undefined ? "" : [first.value].flat().join(" "));
   const questions = column ? QUESTIONS[column.kind] : [];
@@ -49,7 +50,7 @@ function Form({ first, close, keep }: Omit<Props, "anchor">) {
   return (
     <Box component="form" onSubmit={submit} sx={{ p: 2, width: 300, display: "grid", gap: 1.5 }}>
       <Autocomplete
-        options={COLUMNS}
+        options={columns}
         value={column}
         getOptionLabel={(one) => one.subject}
         isOptionEqualToValue={(one, two) => one.field === two.field}
@@ -77,21 +78,26 @@ function Form({ first, close, keep }: Omit<Props, "anchor">) {
   );
 }
 
-type ValueProps = { column: Column; op: string; text: string; setText: (text: string) => void };
+type ValueProps<Row> = { column: Column<Row>; op: string; text: string; setText: (text: string) => void };
 
-function Value({ column, op, text, setText }: ValueProps) {
-  const choices = column.kind === "flag" ? ["true", "false"] : column.choices;
+const FLAG: [string, string][] = [
+  ["true", "yes"],
+  ["false", "no"],
+];
+
+function Value<Row>({ column, op, text, setText }: ValueProps<Row>) {
+  const choices = column.kind === "flag" ? FLAG : column.choices;
   if (choices) {
     return (
       <TextField
         select
         label="Value"
-        value={choices.includes(text) ? text : ""}
+        value={choices.some(([one]) => one === text) ? text : ""}
         onChange={(event) => setText(event.target.value)}
       >
-        {choices.map((choice) => (
+        {choices.map(([choice, name]) => (
           <MenuItem key={choice} value={choice}>
-            {column.kind === "flag" ? (choice === "true" ? "yes" : "no") : choice}
+            {name}
           </MenuItem>
         ))}
       </TextField>
@@ -110,7 +116,7 @@ function Value({ column, op, text, setText }: ValueProps) {
   );
 }
 
-function readValue(column: Column, op: string, text: string): Condition["value"] {
+function readValue<Row>(column: Column<Row>, op: string, text: string): Condition["value"] {
   if (text.trim() === "") return undefined;
   if (op === "one_of") return text.split(/[\s,]+/).filter((one) => one !== "");
   if (column.kind === "flag") return text === "true";

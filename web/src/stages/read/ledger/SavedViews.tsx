@@ -12,10 +12,10 @@ import { api, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { writeWhere } from "../../../kit/conditions";
 import { SHOWN_AT_FIRST } from "./columnSets";
-import type { useLedger } from "./useLedger";
+import type { LedgerState } from "./useLedger";
 
 /** Saved views: choose one, or save what is shown under a name. */
-export function Lenses({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
+export function SavedViews({ ledger }: { ledger: LedgerState }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [open, setOpen] = useState<"menu" | "name" | null>(null);
   const lenses = useLenses();
@@ -27,7 +27,7 @@ export function Lenses({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
   return (
     <>
       <Button ref={setAnchor} variant="outlined" aria-haspopup="menu" onClick={() => setOpen("menu")}>
-        Lenses
+        Saved views
       </Button>
       <Menu
         anchorEl={anchor}
@@ -40,7 +40,7 @@ export function Lenses({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
             {lens.name}
             <IconButton
               size="small"
-              aria-label={`Drop the lens ${lens.name}`}
+              aria-label={`Drop the saved view ${lens.name}`}
               onClick={(event) => {
                 event.stopPropagation();
                 lenses.drop.mutate(lens.id);
@@ -52,7 +52,7 @@ export function Lenses({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
           </MenuItem>
         ))}
         {lenses.all.length > 0 && <Divider />}
-        <MenuItem onClick={() => setOpen("name")}>Save what is shown as a lens …</MenuItem>
+        <MenuItem onClick={() => setOpen("name")}>Save this view …</MenuItem>
       </Menu>
       <Popover
         anchorEl={anchor}
@@ -66,7 +66,7 @@ export function Lenses({ ledger }: { ledger: ReturnType<typeof useLedger> }) {
   );
 }
 
-type FormProps = { lenses: ReturnType<typeof useLenses>; ledger: ReturnType<typeof useLedger>; done: () => void };
+type FormProps = { lenses: ReturnType<typeof useLenses>; ledger: LedgerState; done: () => void };
 
 function NameForm({ lenses, ledger, done }: FormProps) {
   const [name, setName] = useState("");
@@ -85,7 +85,7 @@ function NameForm({ lenses, ledger, done }: FormProps) {
   return (
     <Box component="form" onSubmit={submit} sx={{ p: 2, width: 320, display: "grid", gap: 1.5 }}>
       <TextField
-        label="Name of the lens"
+        label="Name of the view"
         autoFocus
         value={name}
         onChange={(event) => setName(event.target.value)}
@@ -93,7 +93,7 @@ function NameForm({ lenses, ledger, done }: FormProps) {
         helperText={
           lenses.keep.error?.message ??
           (known
-            ? "The lens of this name is replaced."
+            ? "The saved view of this name is replaced."
             : "Conditions, columns and order are kept, for everybody on this site.")
         }
       />
@@ -104,7 +104,7 @@ function NameForm({ lenses, ledger, done }: FormProps) {
   );
 }
 
-/** The lenses of the site, and what can be done with them. */
+/** The saved views of the site, and what can be done with them. */
 function useLenses() {
   const { siteId } = useAddress();
   const queries = useQueryClient();

@@ -1,37 +1,40 @@
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import type { LedgerRow } from "../../../api/client";
-import type { Condition } from "../../../kit/conditions";
-import { type Column, columnOf } from "./columns";
+import type { Condition } from "../conditions";
+import { type Column, plain } from "./columns";
 import { sentence } from "./sentence";
 
 /** A cell that was asked about: its column, its row, and where the menu shall open. */
-export type Cell = { field: string; row: LedgerRow; top: number; left: number };
+export type Cell<Row> = { column: Column<Row>; row: Row; top: number; left: number };
 
-type Props = { cell: Cell | null; close: () => void; narrow: (condition: Condition) => void };
+type Props<Row> = {
+  columns: Column<Row>[];
+  cell: Cell<Row> | null;
+  close: () => void;
+  narrow: (condition: Condition) => void;
+};
 
 /** What can be done with the value of one cell: narrow to it, leave it out, copy it. */
-export function CellMenu({ cell, close, narrow }: Props) {
-  const column = cell ? columnOf(cell.field) : undefined;
-  const choices = cell && column ? choicesOf(column, cell.row) : [];
-  const text = cell && column ? plain(cell.row[column.field]) : "";
+export function CellMenu<Row>({ columns, cell, close, narrow }: Props<Row>) {
+  const choices = cell ? choicesOf(cell.column, cell.row[cell.column.field]) : [];
+  const text = cell ? plain(cell.row[cell.column.field]) : "";
   return (
     <Menu
       open={!!cell}
       onClose={close}
       anchorReference="anchorPosition"
       anchorPosition={cell ? { top: cell.top, left: cell.left } : undefined}
-      slotProps={{ list: { dense: true, "aria-label": column?.name } }}
+      slotProps={{ list: { dense: true, "aria-label": cell?.column.name } }}
     >
       {choices.map(([words, condition]) => (
         <MenuItem
-          key={words}
+          key={JSON.stringify(condition)}
           onClick={() => {
             narrow(condition);
             close();
           }}
         >
-          {words}: {sentence(condition).join(" ").slice(0, 70)}
+          {words}: {sentence(columns, condition).join(" ").slice(0, 70)}
         </MenuItem>
       ))}
       <MenuItem
@@ -48,9 +51,8 @@ export function CellMenu({ cell, close, narrow }: Props) {
 }
 
 /** Narrowing to a value and leaving it out, as the kind of column allows. */
-function choicesOf(column: Column, row: LedgerRow): [string, Condition][] {
+function choicesOf<Row>(column: Column<Row>, value: unknown): [string, Condition][] {
   const field = column.field;
-  const value = row[field];
   if (value === null || value === undefined || value === "" || (Array.isArray(value) && value.length === 0))
     return [
       ["Narrow to this", { field, op: "empty" }],
@@ -59,7 +61,7 @@ function choicesOf(column: Column, row: LedgerRow): [string, Condition][] {
         : ([["Leave this out", { field, op: "filled" }]] as [string, Condition][])),
     ];
   if (Array.isArray(value))
-    return value.slice(0, 6).flatMap((one): [string, Condition][] => [
+    return value.slice(0, 6).flatMap((one: string): [string, Condition][] => [
       ["Narrow to this", { field, op: "has", value: one }],
       ["Leave this out", { field, op: "has_not", value: one }],
     ]);
@@ -70,6 +72,7 @@ function choicesOf(column: Column, row: LedgerRow): [string, Condition][] {
     ];
   if (column.kind === "date")
     return [["Narrow to this day and later", { field, op: "since", value: String(value).slice(0, 10) }]];
+  if (typeof value !== "string" && typeof value !== "number") return [];
   return [
     ["Narrow to this", { field, op: "is", value }],
     ["Leave this out", { field, op: "is_not", value }],
@@ -78,6 +81,3 @@ function choicesOf(column: Column, row: LedgerRow): [string, Condition][] {
       : []),
   ];
 }
-
-const plain = (value: LedgerRow[keyof LedgerRow]) =>
-  value === null || value === undefined ? "" : Array.isArray(value) ? value.join("\n") : String(value);

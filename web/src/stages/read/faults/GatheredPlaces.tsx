@@ -1,0 +1,58 @@
+import Box from "@mui/material/Box";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { count } from "../../../kit/format";
+import { LinkButton } from "../../../kit/LinkButton";
+import { Failed, Loading } from "../../../kit/Notice";
+import { OpenUrl } from "../../../kit/OpenUrl";
+import { Plain } from "../../../kit/Plain";
+import { SiteUrl } from "../../../kit/SiteUrl";
+import type { FaultSum } from "./Faults";
+import type { PlacesQuery } from "./Occurrences";
+
+/** The occurrences of a fault gathered by what is the same: one heading on forty pages, one dead target on all. */
+export function GatheredPlaces({ crawl, rule, query }: { crawl: number; rule: FaultSum; query: PlacesQuery }) {
+  const { change } = useAddress();
+  const { group, host, text } = query;
+  const gathered = useQuery({
+    queryKey: ["faults", crawl, rule.code, "gathered", group, host, text],
+    queryFn: () =>
+      data(
+        api.GET("/crawls/{crawl}/faults/{code}/gathered", {
+          params: { path: { crawl, code: rule.code }, query: { group, host, text } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+  if (gathered.error) return <Failed error={gathered.error} retry={() => gathered.refetch()} />;
+  if (!gathered.data) return <Loading what="what is the same" />;
+  const { name, rows } = gathered.data;
+  if (rows.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>None of its places has that.</Box>;
+  return (
+    <Plain
+      label={`Gathered: ${rule.title}`}
+      columns={[
+        { name },
+        { name: "On so many URLs", width: 120, right: true },
+        { name: "The one that matters most", width: "34%" },
+        { name: "Importance", width: 82, right: true },
+      ]}
+    >
+      {rows.map((row) => (
+        <tr key={row.same}>
+          <td title={row.same}>
+            <LinkButton act={() => change({ same: row.same, as: undefined }, true)}>
+              {/^https?:\/\//.test(row.same) ? <SiteUrl url={row.same} size={12} /> : <bdi>{row.same}</bdi>}
+            </LinkButton>
+          </td>
+          <td className="number">{count(row.urls)}</td>
+          <td>
+            <OpenUrl id={row.url_id} url={row.url} />
+          </td>
+          <td className="number">{row.importance?.toFixed(1) ?? ""}</td>
+        </tr>
+      ))}
+    </Plain>
+  );
+}

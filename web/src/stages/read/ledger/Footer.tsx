@@ -1,0 +1,49 @@
+import Box from "@mui/material/Box";
+import type { ReactNode } from "react";
+import type { Schemas } from "../../../api/client";
+import { count } from "../../../kit/format";
+
+/** What the rows that are shown come to, and what can be done with those that were picked. */
+export function Footer({ totals, children }: { totals: Schemas["Totals"] | undefined; children: ReactNode }) {
+  return (
+    <Box
+      component="footer"
+      aria-label="Totals"
+      sx={{
+        borderTop: 2,
+        borderColor: "iron",
+        bgcolor: "background.paper",
+        px: 2.5,
+        py: 1,
+        display: "flex",
+        flexWrap: "wrap",
+        columnGap: 3,
+        minHeight: 38,
+      }}
+    >
+      {totals && (
+        <>
+          <span>
+            <strong>{count(totals.urls)}</strong> {totals.urls === totals.of ? "URLs" : `of ${count(totals.of)} URLs`}
+          </span>
+          <span>
+            should be indexed <strong>{count(totals.wanted)}</strong>
+          </span>
+          <span>
+            indexable <strong>{count(totals.indexable)}</strong>
+          </span>
+          <span>
+            with faults <strong>{count(totals.with_faults)}</strong>
+          </span>
+          {totals.median_words !== null && (
+            <span>
+              median words <strong>{count(totals.median_words)}</strong>
+            </span>
+          )}
+        </>
+      )}
+      <Box sx={{ flex: 1 }} />
+      <Box sx={{ display: "flex", gap: 1, my: -0.5, alignItems: "center" }}>{children}</Box>
+    </Box>
+  );
+}
