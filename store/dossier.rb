@@ -88,7 +88,7 @@ module IronTrellis
       end
 
       def faults
-        Sql.rows("SELECT code, grade, about, detail FROM #{Partitions.name("faults", @run.id)} WHERE url_id = $1 ORDER BY code, about", [@id]).map do |row|
+        Sql.rows("SELECT code, grade, about, detail FROM #{Partitions.name("faults", @run.id)} WHERE url_id = $1 ORDER BY array_position(ARRAY['#{Core::Faults::Rule::GRADES.join("', '")}'], grade), code, about", [@id]).map do |row|
           rule = Core::Faults::Registry.fetch(row["code"])
           row.slice("code", "grade", "about").merge("title" => rule.title, "details" => Core::Faults::Details.of(rule, row["about"], row["detail"]).map(&:to_h), "why" => rule::WHY, "fix" => rule::FIX, "source" => rule::SOURCE)
         end

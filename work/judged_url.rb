@@ -15,7 +15,7 @@ module IronTrellis
       def row
         facts.slice(*self.class::FROM_FACTS)
           .merge(self.class::FROM_SUBJECT.to_h { |name| [name, subject[name]] })
-          .merge("url_id" => id, "description_chars" => facts["description"]&.length, "h1_count" => facts["h1"]&.size, **loads, "stop_reason" => climb.reason, "unfetched" => unfetched,
+          .merge("url_id" => id, "description_chars" => facts["description"]&.length, "h1_count" => facts["words"] && facts["h1"]&.size, **loads, "stop_reason" => climb.reason, "unfetched" => unfetched,
             "links_out_internal" => out("links_out_internal"), "links_out_external" => out("links_out_external"), "climb" => steps, "importance_parts" => score&.parts)
       end
 

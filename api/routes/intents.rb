@@ -9,6 +9,9 @@ module IronTrellis
 
         # What the routes share.
         module View
+          # Whether anything was decided that pages would have to say.
+          def decided? = %w[intent group canonical].any? { |kind| crawl.site.decisions.values(kind).any? }
+
           def directives = Store::Deciding::DirectiveBook.new(run)
 
           def robots_book = Store::Deciding::RobotsBook.new(run, crawl.site)
@@ -24,7 +27,7 @@ module IronTrellis
 
           app.post("/api/crawls/:crawl/intent/trial") { json(Store::Deciding::IntentTrial.new(run, crawl.site).call(body_json["values"])) }
 
-          app.get("/api/crawls/:crawl/directives") { json(**directives.by_group, rows: directives.rows) }
+          app.get("/api/crawls/:crawl/directives") { json(**directives.by_group, rows: directives.rows, decided: decided?) }
 
           app.get("/api/crawls/:crawl/directives.:format") do
             table_file(crawl.site, "directives", COLUMNS, directives.items.lazy.map { |item| COLUMNS.map { |column| item[column] } }, format: params[:format])

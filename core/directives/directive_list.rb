@@ -38,7 +38,7 @@ module IronTrellis
         def unblock
           return if @page.allowed != false
 
-          if @page.wanted then robots("It is wanted, and crawlers may not fetch it.")
+          if @page.wanted then robots("It should be indexed, and crawlers may not fetch it.")
           elsif @page.intent == "keep_out" && @page.noindex then robots("Its noindex is never seen behind the block; lift it until the index has let the page go.")
           end
         end
@@ -48,7 +48,7 @@ module IronTrellis
         def index
           if @page.wanted && @page.noindex
             where = @page.noindex_where.to_s.match?(/header/i) ? "header" : "html"
-            item(CHANGE, where, "remove", (where == "header") ? "X-Robots-Tag: noindex" : '<meta name="robots" content="noindex">', "It is wanted, and says noindex#{" in #{@page.noindex_where}" if @page.noindex_where}.")
+            item(CHANGE, where, "remove", (where == "header") ? "X-Robots-Tag: noindex" : '<meta name="robots" content="noindex">', "It should be indexed, and says noindex#{" in #{@page.noindex_where}" if @page.noindex_where}.")
           elsif @page.intent == "keep_out" && @page.direct && !@page.noindex && @page.allowed != false && !diverted?
             html? ? item(CHANGE, "html", "add", robots_meta(noindex: true), "It shall be kept out.") : item(CHANGE, "header", "add", "X-Robots-Tag: noindex", "It shall be kept out, and only a header can say so of a #{@page.kind}.")
           end

@@ -108,7 +108,7 @@ module IronTrellis
           listed, own = pages.count(&:in_sitemap), median(pages, :own_share)
           enough = own && !below?(pages, :own_share, :little_own_share)
           Proposal.new(group: group, intent: "index", except: [], sure: true, reasons: [
-            ("#{listed} of #{pages.size} are listed in a sitemap." if listed.positive?), (key_pages(pages) if pages.any?(&:key_page)), ("At the median page #{percent(own)} of the words are found on no other page." if enough)
+            ("#{listed} of the #{pages.size} that answer are listed in a sitemap." if listed.positive?), (key_pages(pages) if pages.any?(&:key_page)), ("At the median page #{percent(own)} of the words are found on no other page." if enough)
           ].compact)
         end
 

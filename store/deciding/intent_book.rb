@@ -5,13 +5,15 @@ module IronTrellis
     module Deciding
       # What an auditor decides by, group by group: how many pages it has, what of them may be indexed, what they are worth; and what is proposed.
       class IntentBook
+        # What is usual in a group is told of the pages that answer.
+        ANSWERS = "status = 200"
         GROUPS = <<~SQL
           SELECT "group", count(*) AS pages, count(*) FILTER (WHERE intent = 'index') AS wanted, count(*) FILTER (WHERE intent = 'keep_out') AS kept_out, count(*) FILTER (WHERE intent = 'undecided') AS undecided,
             count(*) FILTER (WHERE indexable) AS indexable, count(*) FILTER (WHERE faults @> '{thin}') AS thin, count(*) FILTER (WHERE copy_of IS NOT NULL) AS copies,
             count(*) FILTER (WHERE cardinality(in_sitemaps) > 0) AS listed, count(*) FILTER (WHERE intent_of IN ('url', 'pattern')) AS exceptions,
-            coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY links_in), 0) AS links_in, coalesce(sum(authority), 0) AS authority, percentile_disc(0.5) WITHIN GROUP (ORDER BY own_share) AS own_share,
-            coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words), 0) AS words
-          FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} AND (status = 200 OR status IS NULL) GROUP BY 1 ORDER BY count(*) DESC, 1
+            coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY links_in) FILTER (WHERE #{ANSWERS}), 0) AS links_in, coalesce(sum(authority), 0) AS authority,
+            percentile_disc(0.5) WITHIN GROUP (ORDER BY own_share) AS own_share, coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words
+          FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 1 ORDER BY count(*) DESC, 1
         SQL
         # So many pages tell what to propose; as ids are digests, the first of them are any.
         SAMPLE = 200_000

@@ -24,16 +24,17 @@ module IronTrellis
         # @param site [Site]
         def initialize(run, site)
           @names = {ledger: Partitions.name("ledger_rows", run.id), links: Partitions.name("links", run.crawl_id), most: MOST}
-          @chosen = site.decisions.values("repoint")
+          @decisions = site.decisions.in_force("repoint")
+          @chosen = @decisions.transform_values(&:value)
           @table = Core::Routes::Table.new(RouteMap.new(site, run).flattened)
           @places = Core::Page::Link.places
         end
 
-        # @return [Hash] rows ([{target, target_id, status, text, place, pages, group, samples, template, better, chosen}]), what stands on most pages first, at most MOST, and the
+        # @return [Hash] rows ([{target, target_id, status, text, place, pages, group, samples, template, better, chosen, decision (its id)}]), what stands on most pages first, at most MOST, and the
         #   number of all links
         def call
           rows = Sql.rows(format(GROUPED, @names)).map do |row|
-            row.except("groups", "importance").merge("place" => place(row), "template" => row["pages"] >= LEAST_PAGES, "better" => better(row), "chosen" => @chosen[row["target"]])
+            row.except("groups", "importance").merge("place" => place(row), "template" => row["pages"] >= LEAST_PAGES, "better" => better(row), "chosen" => @chosen[row["target"]], "decision" => @decisions[row["target"]]&.id)
           end
           {rows: rows, total: Sql.run(format("SELECT count(*) #{LINKS}", @names)).getvalue(0, 0).to_i}
         end

@@ -51,16 +51,16 @@ module IronTrellis
         #   are, and when suggestions were worked out
         def broken
           routes = @site.decisions.in_force("route")
+          table = @site.decided_routes
           total = Sql.run("SELECT count(*) FROM #{@names[:ledger]} WHERE #{LOST}").getvalue(0, 0).to_i
-          rows = Sql.rows(format(BROKEN, @names), [@run.id]).map { |row| row.merge("decision" => routes[row["url"]]&.view) }
-          {rows: rows, groups: @run.suggested_at ? groups(routes) : [], total: total, suggested_at: @run.suggested_at&.iso8601}
+          rows = Sql.rows(format(BROKEN, @names), [@run.id]).map { |row| row.merge("decision" => (routes[row["url"]] || routes[table.answer(row["url"])&.route&.from])&.view) }
+          {rows: rows, groups: @run.suggested_at ? groups(routes, table) : [], total: total, suggested_at: @run.suggested_at&.iso8601}
         end
 
         private
 
         # Of all of them that nothing was decided about, by a pattern either.
-        def groups(routes)
-          table = @site.decided_routes
+        def groups(routes, table)
           open = Sql.rows(format(ALL, @names), [@run.id]).reject { |row| routes.key?(row["url"]) || table.answer(row["url"]) }
           lost = open.map { |row| Core::Routes::Alike::Lost.new(url: row["url"], valued: row["valued"], **(row["suggestions"].first || {"target" => nil, "status" => 410}).slice("target", "status").transform_keys(&:to_sym)) }
           Core::Routes::Alike.of(lost).map { |group| {pattern: group.pattern, to: group.to, status: group.status, count: group.urls.size, others: group.others, urls: group.urls.first(SAMPLES)} }

@@ -51,7 +51,7 @@ class DecidingTest < Minitest::Test
   def test_what_sitemaps_list_is_never_dropped_by_a_blanket_rule
     posts = (1..6).map { |number| page("/blog/#{number}", group: "/blog/", own: 0.03, listed: true) }
     blog = found(*posts)
-    assert_equal [["index", ["6 of 6 are listed in a sitemap."]]], blog.map { |one| [one.intent, one.reasons] }, "a small share of its own is no reason to index"
+    assert_equal [["index", ["6 of the 6 that answer are listed in a sitemap."]]], blog.map { |one| [one.intent, one.reasons] }, "a small share of its own is no reason to index"
     tags = (1..6).map { |number| page("/tags/#{number}", group: "/tags/", own: 0.074, listed: number == 1, key: number == 2, title: "Tag") }
     proposal = found(*tags).first
     assert_equal ["keep_out", %w[http://a.test/tags/1 http://a.test/tags/2], false], [proposal.intent, proposal.except, proposal.sure]

@@ -11,7 +11,7 @@ module IronTrellis
           ABOUT = "Main version"
           GRADE = "diverts"
           WHY = "The index keeps one of several pages that say the same, and it may not be the one you want."
-          FIX = "Redirect it to the page that stands for it, name that as its canonical, or keep it out of the index."
+          FIX = "Redirect it to its main version, name that as its canonical, or keep it out of the index."
           SOURCE = "RFC 6596; CP"
           NEEDS_ALL = true
 

@@ -11,7 +11,7 @@ module IronTrellis
           ABOUT = "Main version"
           GRADE = "diverts"
           WHY = "Of pages that are nearly alike the index tends to keep one and to pass over the rest."
-          FIX = "Merge them, let each say more of its own, or name the one that stands for them as the canonical."
+          FIX = "Merge them, let each say more of its own, or name their main version as the canonical."
           SOURCE = "Broder 1997 (likeness of five-word shingles); CP"
           NEEDS_ALL = true
 

@@ -10,7 +10,7 @@ module IronTrellis
           TITLE = "No return link between language versions"
           ABOUT = "Page without return link"
           GRADE = "diverts"
-          WHY = "Both must name each other, or the pair is void."
+          WHY = "Both must name each other, or neither counts."
           FIX = "Let every page of the set name every other."
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze

@@ -10,7 +10,7 @@ module IronTrellis
           TITLE = "Sets of languages differ from page to page"
           ABOUT = "Page that names more"
           GRADE = "diverts"
-          WHY = "Where the members of a set don't agree on who belongs to it, some pairs are void."
+          WHY = "Where the members of a set don't agree on who belongs to it, some pairs don't count."
           FIX = "Let all pages of the set carry the same links."
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze

@@ -10,7 +10,7 @@ module IronTrellis
           TITLE = "Language link to a page blocked by robots.txt"
           ABOUT = "Leads to"
           GRADE = "diverts"
-          WHY = "Crawlers can't see that it names this page back, so the pair is void."
+          WHY = "Crawlers can't see that it names this page back, so neither counts."
           FIX = "Unblock it, or take it out of the set."
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze

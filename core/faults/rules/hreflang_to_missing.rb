@@ -10,7 +10,7 @@ module IronTrellis
           TITLE = "Language link to a missing page"
           ABOUT = "Leads to"
           GRADE = "diverts"
-          WHY = "Readers of that language are sent to nothing, and the pair is void."
+          WHY = "Readers of that language are sent to nothing, and neither counts."
           FIX = "Let it name the page that is there, or take it out."
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze

@@ -10,7 +10,7 @@ module IronTrellis
           TITLE = "Language link to a redirect"
           ABOUT = "Leads to"
           GRADE = "diverts"
-          WHY = "The page it means never names this one back, so the pair is void."
+          WHY = "The page it means never names this one back, so neither counts."
           FIX = "Name the final address."
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze

@@ -10,7 +10,7 @@ module IronTrellis
           TITLE = "Indexable, should be kept out"
           GRADE = "diverts"
           WHY = "It takes crawls and places in results from the pages that matter."
-          FIX = "Give it a noindex, or a canonical to the page that stands for it; block it only when it is out."
+          FIX = "Give it a noindex, or a canonical to its main version; block it only when it is out."
           SOURCE = "CP"
           def self.lets_climb? = true
 

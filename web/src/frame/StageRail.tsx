@@ -157,6 +157,6 @@ function readNumber(
 ) {
   if (!rail || rail.wanted === null) return "";
   return rail.wanted > 0
-    ? `${counted(rail.wanted_stopping ?? 0, "wanted page")} ${rail.wanted_stopping === 1 ? "stops" : "stop"}`
-    : counted(rail.stopping ?? 0, "page stops", "pages stop");
+    ? `${count(rail.wanted_stopping ?? 0)} of ${count(rail.wanted)} ${rail.wanted_stopping === 1 ? "is" : "are"} stopped`
+    : counted(rail.stopping ?? 0, "page is stopped", "pages are stopped");
 }

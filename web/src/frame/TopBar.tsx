@@ -8,8 +8,8 @@ import { type FormEvent, type MouseEvent, type ReactNode, useState } from "react
 import { Link } from "react-router";
 import { api, data } from "../api/client";
 import { narrowed, screenAddress, useAddress } from "../kit/address";
-import { counted, day } from "../kit/format";
-import { useSession } from "../kit/queries";
+import { counted, day, moment } from "../kit/format";
+import { useRemovedSites, useSession } from "../kit/queries";
 import { useCurrent } from "../kit/useCurrent";
 import { Mark } from "./Mark";
 
@@ -19,6 +19,15 @@ const ON_BAR = { color: "#E9E6DF", whiteSpace: "nowrap" } as const;
 export function TopBar() {
   const { site, sites, crawls, crawl } = useCurrent();
   const { navigate, siteId } = useAddress();
+  const removed = useRemovedSites();
+  const queries = useQueryClient();
+  const back = useMutation({
+    mutationFn: (id: number) => data(api.POST("/sites/{site}/back", { params: { path: { site: id } } })),
+    onSuccess: async (brought) => {
+      await queries.invalidateQueries({ queryKey: ["sites"] });
+      navigate(screenAddress(brought.id, "latest", brought.newest_crawl === null ? "crawl/setup" : "read/trellis"));
+    },
+  });
   return (
     <Box
       component="header"
@@ -46,6 +55,18 @@ export function TopBar() {
               }}
             >
               {one.name}
+            </MenuItem>
+          )),
+          ...(removed.data ?? []).map((one) => (
+            <MenuItem
+              key={`removed ${one.id}`}
+              sx={{ color: "text.secondary" }}
+              onClick={() => {
+                close();
+                back.mutate(one.id);
+              }}
+            >
+              Bring back {one.name}, deleted by {one.removed_by}; until {moment(one.until)}
             </MenuItem>
           )),
           <MenuItem

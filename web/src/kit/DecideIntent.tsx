@@ -8,14 +8,14 @@ import { useDecide } from "./useDecide";
 type Props = { site: number; urls: string[]; done?: () => void; shortcut?: boolean };
 
 const CHOICES: [string, Record<string, unknown> | null][] = [
-  ["Index", { intent: "index" }],
-  ["Keep out", { intent: "keep_out" }],
-  ["Keep out, and don't follow the links", { intent: "keep_out", follow: false }],
+  ["Should be indexed", { intent: "index" }],
+  ["Should be kept out", { intent: "keep_out" }],
+  ["Should be kept out, and its links not followed", { intent: "keep_out", follow: false }],
   ["Leave open", { intent: "undecided" }],
   ["As their group is", null],
 ];
 
-/** What is wanted of some URLs, decided wherever they are looked at. */
+/** Whether some URLs should be indexed, decided wherever they are looked at. */
 export function DecideIntent({ site, urls, done, shortcut = false }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const button = useRef<HTMLButtonElement>(null);

@@ -3,14 +3,20 @@ import Button from "@mui/material/Button";
 import type { Schemas } from "../api/client";
 import { day } from "./format";
 import { MONO } from "../theme";
+import { CheckNow } from "./CheckNow";
+import { useCurrent } from "./useCurrent";
 import { useUndo } from "./useDecide";
 import { WhyNot } from "./WhyNot";
 
 type Decision = Schemas["Decision"];
 
-/** Decisions with who, when and why; the newest of a subject can be taken back. */
+/** What no page can show. */
+const UNSEEN = new Set<Decision["kind"]>(["sitemaps"]);
+
+/** Decisions with who, when and why, and the tag to write; the newest of a subject can be checked now and taken back. */
 export function Decided({ site, decisions }: { site: number; decisions: Decision[] }) {
   const undo = useUndo(site);
+  const { crawl } = useCurrent();
   const newest = new Set<string>();
   if (decisions.length === 0) return <Box sx={{ color: "text.secondary" }}>Nothing was decided yet.</Box>;
   return (
@@ -41,10 +47,18 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
                 </Box>{" "}
                 <strong>{words(one)}</strong>
                 {one.note && <em> {one.note}</em>}
+                {inForce && tag(one) && (
+                  <Box component="code" sx={{ display: "block", fontFamily: MONO, fontSize: 12 }}>
+                    {tag(one)}
+                  </Box>
+                )}
                 <Box sx={{ fontSize: 12, color: "text.secondary" }}>
                   {one.made_by}, {day(one.made_at)}
                   {one.undone_at && `; taken back by ${one.undone_by}, ${day(one.undone_at)}`}
                 </Box>
+                {inForce && one.value !== null && crawl?.run != null && !UNSEEN.has(one.kind) && (
+                  <CheckNow crawl={crawl.id} decision={one.id} />
+                )}
               </Box>
               {inForce && (
                 <Button onClick={() => undo.mutate([one.id])} disabled={undo.isPending}>
@@ -59,7 +73,21 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
   );
 }
 
-const INTENTS: Record<string, string> = { index: "index", keep_out: "keep out", undecided: "left open" };
+const INTENTS: Record<string, string> = {
+  index: "should be indexed",
+  keep_out: "should be kept out",
+  undecided: "left open",
+};
+
+/** What is to be written for a decision, where it is one tag. */
+function tag({ kind, value }: Decision) {
+  const said = (value ?? {}) as Record<string, unknown>;
+  if (kind === "canonical" && !String(said.target).includes("$"))
+    return `<link rel="canonical" href="${String(said.target)}">`;
+  if ((kind === "intent" || kind === "group") && said.intent === "keep_out")
+    return `<meta name="robots" content="noindex${said.follow === false ? ", nofollow" : ""}">`;
+  return undefined;
+}
 
 /** What was settled, in a few words. */
 function words({ kind, value }: Decision) {
@@ -70,10 +98,11 @@ function words({ kind, value }: Decision) {
     case "group":
       return [INTENTS[String(said.intent)], said.follow === false && "links not followed"].filter(Boolean).join(", ");
     case "canonical":
+      return `its canonical should be ${String(said.target)}`;
     case "repoint":
-      return `stands at ${String(said.target)}`;
+      return `links to it should lead to ${String(said.target)}`;
     case "route":
-      if (said.refused) return "no suggestion will do";
+      if (said.refused) return "left as it is";
       return said.to ? `${String(said.status)} to ${String(said.to)}` : "410, gone";
     case "languages":
       return `a set of ${Object.keys(said.pages as object).join(", ")}`;

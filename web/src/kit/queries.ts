@@ -14,19 +14,31 @@ export function useSession() {
 }
 
 export function useSites() {
-  return useQuery({ queryKey: ["sites"], queryFn: () => data(api.GET("/sites")).then((answer) => answer.sites) });
+  return useQuery({ queryKey: ["sites"], queryFn: () => data(api.GET("/sites")), select: (answer) => answer.sites });
+}
+
+/** Sites that were deleted and can still be brought back. */
+export function useRemovedSites() {
+  return useQuery({ queryKey: ["sites"], queryFn: () => data(api.GET("/sites")), select: (answer) => answer.removed });
 }
 
 export function useCrawls(site: number) {
   return useQuery({
     queryKey: ["crawls", site],
-    queryFn: () =>
-      data(api.GET("/sites/{site}/crawls", { params: { path: { site } } })).then((answer) => answer.crawls),
+    queryFn: () => crawlsOf(site),
+    select: (answer) => answer.crawls,
     enabled: Number.isFinite(site),
     refetchInterval: (query) =>
-      query.state.data?.some((crawl) => !isEnded(crawl.state) || crawl.judged_again) ? 1000 : false,
+      query.state.data?.crawls.some((crawl) => !isEnded(crawl.state) || crawl.judged_again) ? 1000 : false,
   });
 }
+
+/** Crawls of a site that were deleted and can still be brought back. */
+export function useRemovedCrawls(site: number) {
+  return useQuery({ queryKey: ["crawls", site], queryFn: () => crawlsOf(site), select: (answer) => answer.removed });
+}
+
+const crawlsOf = (site: number) => data(api.GET("/sites/{site}/crawls", { params: { path: { site } } }));
 
 /** Whether nothing more will happen to a crawl. */
 export const isEnded = (state: string) => state === "finished" || state === "failed";

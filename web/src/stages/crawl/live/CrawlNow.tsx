@@ -80,7 +80,7 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
 }
 
 function Heading({ crawl }: { crawl: Crawl }) {
-  const { pause, resume, stop, error } = useControls(crawl);
+  const { pause, resume, stop, judge, error } = useControls(crawl);
   return (
     <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5 }}>
       <Typography variant="h1">
@@ -108,13 +108,18 @@ function Heading({ crawl }: { crawl: Crawl }) {
           Stop fetching
         </Button>
       )}
-      {isEnded(crawl.state) && (
+      {crawl.state === "failed" && crawl.progress.fetched > 0 && (
+        <Button variant="contained" disabled={judge.isPending} onClick={() => judge.mutate()}>
+          Judge what was fetched
+        </Button>
+      )}
+      {crawl.state === "finished" && (
         <Button
           component={Link}
           to={screenAddress(crawl.site_id, String(crawl.id), crawl.scope === "whole" ? "read/trellis" : "read/ledger")}
           variant="contained"
         >
-          {crawl.scope === "whole" ? "See where pages stop" : "See what came of it"}
+          {crawl.scope === "whole" ? "See where pages stop" : "See what was found"}
         </Button>
       )}
     </Box>

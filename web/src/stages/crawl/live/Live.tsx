@@ -1,14 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
-import type { Crawl } from "../../../api/client";
-import { screenAddress, useAddress } from "../../../kit/address";
-import { counted, day } from "../../../kit/format";
+import { useAddress } from "../../../kit/address";
 import { Empty, Failed, Loading } from "../../../kit/Notice";
 import { useCurrent } from "../../../kit/useCurrent";
+import { AllCrawls } from "./AllCrawls";
 import { CrawlNow } from "./CrawlNow";
-import { STATES } from "./states";
 
 /** The crawl as it runs; when none runs, the newest one and those before it. */
 export default function Live() {
@@ -16,7 +13,7 @@ export default function Live() {
   const { to } = useAddress();
   if (error) return <Failed error={error} />;
   if (loading || !crawls.data) return <Loading what="the crawls" />;
-  const [newest, ...before] = crawls.data;
+  const newest = crawls.data[0];
   if (!newest) {
     return (
       <Empty
@@ -34,29 +31,7 @@ export default function Live() {
   return (
     <Box sx={{ px: 2.5, py: 1.5, display: "grid", gap: 3, gridTemplateColumns: "minmax(0, 1fr)" }}>
       <CrawlNow key={newest.id} crawl={newest} />
-      {before.length > 0 && <Earlier crawls={before} />}
-    </Box>
-  );
-}
-
-function Earlier({ crawls }: { crawls: Crawl[] }) {
-  const { siteId } = useAddress();
-  return (
-    <Box component="section">
-      <Typography variant="h2" gutterBottom>
-        Before
-      </Typography>
-      {crawls.map((crawl) => (
-        <Box key={crawl.id} sx={{ display: "flex", gap: 3, borderTop: 1, borderColor: "divider", py: 1 }}>
-          <Link to={screenAddress(siteId, String(crawl.id), "read/trellis")}>Crawl {crawl.number}</Link>
-          <span>{day(crawl.created_at)}</span>
-          <span>{counted(crawl.progress.fetched, "URL")} fetched</span>
-          {crawl.scope === "partial" && <span>of a list</span>}
-          <Box component="span" sx={{ color: "text.secondary" }}>
-            {STATES[crawl.state]}
-          </Box>
-        </Box>
-      ))}
+      <AllCrawls crawls={crawls.data} />
     </Box>
   );
 }

@@ -7,7 +7,7 @@ export const STATES: Record<Crawl["state"], string> = {
   paused: "is paused",
   judging: "is being judged",
   finished: "is finished",
-  failed: "failed",
+  failed: "ended before its time",
 };
 
 export const isFetching = (state: Crawl["state"]) => state === "waiting" || state === "crawling" || state === "paused";

@@ -14,7 +14,7 @@ export function useLive(crawl: Crawl) {
   });
 }
 
-/** Pausing, resuming and stopping. */
+/** Pausing, resuming and stopping; judging what an interrupted crawl has fetched. */
 export function useControls(crawl: Crawl) {
   const queries = useQueryClient();
   const options = { onSettled: () => queries.invalidateQueries({ queryKey: ["crawls", crawl.site_id] }) };
@@ -22,5 +22,6 @@ export function useControls(crawl: Crawl) {
   const pause = useMutation({ mutationFn: () => data(api.POST("/crawls/{crawl}/pause", { params })), ...options });
   const resume = useMutation({ mutationFn: () => data(api.POST("/crawls/{crawl}/resume", { params })), ...options });
   const stop = useMutation({ mutationFn: () => data(api.POST("/crawls/{crawl}/stop", { params })), ...options });
-  return { pause, resume, stop, error: pause.error ?? resume.error ?? stop.error };
+  const judge = useMutation({ mutationFn: () => data(api.POST("/crawls/{crawl}/judge", { params })), ...options });
+  return { pause, resume, stop, judge, error: pause.error ?? resume.error ?? stop.error ?? judge.error };
 }

@@ -1,16 +1,19 @@
 import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import type { Site } from "../../../api/client";
 import { BottomBar } from "../../../kit/BottomBar";
 import { day } from "../../../kit/format";
 import { useCurrent } from "../../../kit/useCurrent";
+import { DeleteSite } from "./DeleteSite";
 import type { useSetup } from "./useSetup";
 
 /** What is done with the settings. */
-export function SaveBar({ setup }: { setup: ReturnType<typeof useSetup> }) {
+export function SaveBar({ setup, site }: { setup: ReturnType<typeof useSetup>; site: Site }) {
   const { crawls, running } = useCurrent();
   const { save, crawl, failure, busy } = setup;
   return (
@@ -33,6 +36,8 @@ export function SaveBar({ setup }: { setup: ReturnType<typeof useSetup> }) {
           Saved.
         </Typography>
       )}
+      <Box sx={{ flex: 1 }} />
+      <DeleteSite site={site} disabled={busy || !!running} />
     </BottomBar>
   );
 }

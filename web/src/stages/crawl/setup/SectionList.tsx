@@ -8,12 +8,10 @@ import { useForm } from "./form";
 import { SECTIONS, type Section } from "./sections";
 
 type Props = { heading: string; problem: (name: string) => string | undefined };
-const FIRST = ["start", "wanted"];
 
 /** The settings as a list of sentences; each opens to be changed. One with something wrong in it stays open. */
 export function SectionList({ heading, problem }: Props) {
-  const { fields } = useForm();
-  const [open, setOpen] = useState<string[]>(fields.name === "" ? FIRST : []);
+  const [open, setOpen] = useState<string[]>([]);
   const all = open.length === SECTIONS.length;
   return (
     <>

@@ -11,10 +11,19 @@ import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 
 type Row = Schemas["ScopeTrial"]["rows"][number];
-type Props = { rows: Row[]; wrong: boolean; pasted: string; paste: (text: string) => void; hasKnown: boolean };
+type Pattern = Schemas["ScopeTrial"]["patterns"][number];
+type Props = {
+  rows: Row[];
+  patterns: Pattern[];
+  /** How many URLs of the newest crawl they are tried on. */
+  known: number;
+  wrong: boolean;
+  pasted: string;
+  paste: (text: string) => void;
+};
 
 /** The settings tried on URLs as they are typed: what would be fetched, what not, and why. */
-export function Trial({ rows, wrong, pasted, paste, hasKnown }: Props) {
+export function Trial({ rows, patterns, known, wrong, pasted, paste }: Props) {
   const [leftOnly, setLeftOnly] = useState(false);
   const taken = rows.filter((row) => row.taken).length;
   const shown = leftOnly ? rows.filter((row) => !row.taken) : rows;
@@ -22,7 +31,7 @@ export function Trial({ rows, wrong, pasted, paste, hasKnown }: Props) {
     <Box
       component="aside"
       aria-label="Try it"
-      sx={{ display: "grid", gridTemplateRows: "auto auto auto minmax(0, 1fr)", gap: 1.75, minHeight: 0 }}
+      sx={{ display: "grid", gridTemplateRows: "auto auto auto auto minmax(0, 1fr)", gap: 1.5, minHeight: 0 }}
     >
       <Typography variant="h2">Try it</Typography>
       <TextField
@@ -32,13 +41,16 @@ export function Trial({ rows, wrong, pasted, paste, hasKnown }: Props) {
         maxRows={5}
         value={pasted}
         onChange={(event) => paste(event.target.value)}
-        helperText={hasKnown ? "One a line. Pages of the newest crawl are tried along." : "One a line."}
+        helperText={known > 0 ? "One a line. Pages of the newest crawl are tried along." : "One a line."}
         slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12 } } }}
       />
-      {wrong && (
+      {wrong ? (
         <Box sx={{ color: "text.secondary" }}>Mend what is wrong in the settings; then URLs can be tried on them.</Box>
+      ) : (
+        <span />
       )}
-      {rows.length > 0 && (
+      <Patterns patterns={patterns} known={known} />
+      {rows.length > 0 ? (
         <Box role="status" sx={{ display: "flex", alignItems: "center", gap: 2 }}>
           <span>
             <strong>{count(taken)}</strong> of {counted(rows.length, "URL")} would be fetched
@@ -47,9 +59,11 @@ export function Trial({ rows, wrong, pasted, paste, hasKnown }: Props) {
           <FormControlLabel
             sx={{ mr: 0 }}
             control={<Switch size="small" checked={leftOnly} onChange={(_, on) => setLeftOnly(on)} />}
-            label="left out only"
+            label="not fetched only"
           />
         </Box>
+      ) : (
+        <span />
       )}
       <Box
         component="ul"
@@ -61,6 +75,42 @@ export function Trial({ rows, wrong, pasted, paste, hasKnown }: Props) {
           <Verdict key={`${at} ${row.url}`} row={row} />
         ))}
       </Box>
+    </Box>
+  );
+}
+
+const FIELDS: Record<string, string> = { exclude: "left out", include: "only these", caps: "capped" };
+
+/** As what each pattern is read, and how many known URLs it matches. */
+function Patterns({ patterns, known }: { patterns: Pattern[]; known: number }) {
+  return (
+    <Box component="ul" aria-label="Patterns" sx={{ listStyle: "none", m: 0, p: 0, maxHeight: 140, overflow: "auto" }}>
+      {patterns.map((one) => {
+        const none = known > 0 && one.matches === 0;
+        return (
+          <Box component="li" key={`${one.field} ${one.pattern}`} sx={{ display: "flex", gap: 0.75, fontSize: 12 }}>
+            {none && <Sign state="weakens" size={14} label="matches nothing" />}
+            <span>
+              <Box component="code" sx={{ fontFamily: MONO }}>
+                {one.pattern}
+              </Box>
+              {one.meaning !== one.pattern && (
+                <>
+                  {" read as "}
+                  <Box component="code" sx={{ fontFamily: MONO }}>
+                    {one.meaning}
+                  </Box>
+                </>
+              )}
+              {known > 0 && (
+                <Box component="span" sx={{ color: none ? "rust" : "text.secondary" }}>
+                  {`, ${FIELDS[one.field] ?? one.field}: ${none ? "matches no known URL" : `${counted(one.matches, "known URL")}`}`}
+                </Box>
+              )}
+            </span>
+          </Box>
+        );
+      })}
     </Box>
   );
 }

@@ -11,8 +11,8 @@ export function Start() {
   const { fields, set } = useForm();
   return (
     <>
-      <Text name="name" label="Name" help="As you and your client call it." />
-      <Text name="start_urls" label="Start URLs" rows={2} help="One a line, whole, with https:// in front." />
+      <Text name="name" label="Name" help="As you and your client call it; left empty, the host." />
+      <Text name="start_urls" label="Start URLs" rows={2} help="One a line: whole addresses, or a domain alone." />
       <TextField
         select
         label="How URLs are found"
@@ -51,7 +51,7 @@ export function Scope() {
           name="exclude"
           label="Leave out"
           rows={2}
-          help="Patterns, one a line: /account/*, *?print=*; a regular expression stands between slashes."
+          help="One a line: /account/ (a folder), *.pdf, ?sort=; how each is read is told beside."
         />
         <Text name="include" label="Only these" rows={2} help="Patterns, one a line; none means all." />
       </Beside>
@@ -75,13 +75,13 @@ export function Wanted() {
           name="wanted"
           label="To be indexed"
           rows={2}
-          help="Patterns, one a line: /lamps/*. What a sitemap lists counts as wanted too."
+          help="Patterns, one a line: /lamps/*. What a sitemap lists should be indexed, too."
         />
         <Text
           name="kept_out"
           label="To be kept out"
           rows={2}
-          help="Patterns, one a line: /account/*. One that climbs all the same is a stray."
+          help="Patterns, one a line: /account/*. What is indexable all the same is told."
         />
       </Beside>
     </>
@@ -102,7 +102,7 @@ export function Fetched() {
         <Box sx={{ display: "grid", gap: 0.5, alignContent: "start" }}>
           <Flag name="check_external" label="Links to other hosts" help="only whether they answer" />
           <Flag name="follow_nofollow" label="Follow nofollow links, too" />
-          <Flag name="read_sitemaps" label="Sitemaps that robots.txt names" />
+          <Flag name="read_sitemaps" label="Sitemaps" help="of robots.txt, else at the usual addresses" />
         </Box>
       </Beside>
       <Text name="sitemaps" label="Further sitemaps" rows={1} help="Addresses, one a line." />

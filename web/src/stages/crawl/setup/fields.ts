@@ -211,7 +211,7 @@ export function settingsOf(fields: Fields): Settings {
 /** What the API wants of the whole form. */
 export function inputOf(fields: Fields): Schemas["SiteInput"] {
   return {
-    name: fields.name,
+    name: fields.name.trim() || hostOf(lines(fields.start_urls)[0] ?? ""),
     settings: settingsOf(fields),
     intents: [
       ...lines(fields.kept_out).map((pattern) => ({ pattern, intent: "keep_out" as const })),
@@ -228,6 +228,9 @@ export function inputOf(fields: Fields): Schemas["SiteInput"] {
     timetable: fields.repeats ? { cron: fields.cron, time_zone: fields.time_zone } : null,
   };
 }
+
+/** The host of an address, or the bare domain itself. */
+const hostOf = (address: string) => address.replace(/^https?:\/\//i, "").split("/")[0] ?? "";
 
 /** Below every range, so that what isn't a number is told at its field. */
 const numberOf = (text: string) => (text.trim() === "" || Number.isNaN(Number(text)) ? -1 : Number(text));

@@ -40,7 +40,7 @@ export const SECTIONS: Section[] = [
       list(
         lines(fields.hosts).length > 0 ? `${some(fields.hosts, "further host")}` : "the start URLs’ hosts",
         lines(fields.folders).length > 0 && `only ${lines(fields.folders).join(" ")}`,
-        lines(fields.exclude).length > 0 && `${some(fields.exclude, "pattern")} left out`,
+        lines(fields.exclude).length > 0 && `${some(fields.exclude, "pattern")} not fetched`,
         lines(fields.include).length > 0 && `only ${some(fields.include, "pattern")}`,
         lines(fields.drop_parameters).length > 0 && `without ${lines(fields.drop_parameters).join(", ")}`,
       ),
@@ -49,13 +49,13 @@ export const SECTIONS: Section[] = [
   },
   {
     id: "wanted",
-    title: "What is wanted",
+    title: "What should be indexed",
     summary: (fields) =>
       list(
         some(fields.key_pages, "key page"),
         lines(fields.wanted).length > 0
           ? `${some(fields.wanted, "pattern")} to be indexed`
-          : "what sitemaps list is wanted",
+          : "what sitemaps list should be indexed",
         lines(fields.kept_out).length > 0 && `${some(fields.kept_out, "pattern")} to be kept out`,
       ),
     names: ["intents", "key_pages"],

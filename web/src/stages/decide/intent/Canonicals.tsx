@@ -9,7 +9,7 @@ import { WhyNot } from "../../../kit/WhyNot";
 
 const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
 
-/** Which URL shall stand for which, on another host too. */
+/** Which URL is the main version of which, on another host too. */
 export function Canonicals({ site }: { site: number }) {
   return (
     <DecidedAndForm
@@ -41,7 +41,7 @@ function Choose({ site }: { site: number }) {
         slotProps={{ htmlInput: { style: CODE } }}
       />
       <TextField
-        label="URL that shall stand for it"
+        label="Its main version"
         placeholder="http://www.example.test/$1"
         helperText="$1 to $9 stand for what the stars of the pattern capture."
         value={target}

@@ -5,6 +5,7 @@ import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
 import { Failed, Loading } from "../../../kit/Notice";
+import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 
@@ -24,14 +25,16 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
   });
   if (list.error) return <Failed error={list.error} retry={() => list.refetch()} />;
   if (!list.data) return <Loading what="the directives" />;
-  const { groups, total } = list.data;
+  const { groups, total, decided } = list.data;
   const steps = [...new Set(groups.map((one) => one.step))];
   return (
     <Box sx={{ overflow: "auto", px: 2.5 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
         <Typography sx={{ color: "text.secondary" }}>
           {total === 0
-            ? "Every page says what was decided of it."
+            ? decided
+              ? "Every page says what was decided of it."
+              : "Nothing was decided yet: decide first, under Groups, what should be indexed."
             : `${counted(total, "change")} on ${counted(groups.length, "kind")} of pages.`}
         </Typography>
         <FileLinks
@@ -90,7 +93,14 @@ function Item({ item }: { item: Directive }) {
           {item.text}
         </Box>
       </Box>
-      <Box sx={{ minWidth: 0 }}>{item.reason}</Box>
+      <Box sx={{ minWidth: 0 }}>
+        {item.reason}
+        {item.warning && (
+          <Box role="note" sx={{ display: "flex", gap: 0.75, mt: 0.5, color: "rust" }}>
+            <Sign state="stops" label="they disagree" /> {item.warning}
+          </Box>
+        )}
+      </Box>
       <Box sx={{ minWidth: 0 }}>
         <strong>
           {item.template

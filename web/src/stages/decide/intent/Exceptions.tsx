@@ -10,7 +10,7 @@ import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { WhyNot } from "../../../kit/WhyNot";
 
-const INTENTS = { index: "index", keep_out: "keep out", undecided: "leave open" };
+const INTENTS = { index: "should be indexed", keep_out: "should be kept out", undecided: "leave open" };
 
 /** What was decided for single URLs and patterns, and a list brought from elsewhere. */
 export function Exceptions({ site }: { site: number }) {
@@ -18,7 +18,7 @@ export function Exceptions({ site }: { site: number }) {
     <DecidedAndForm
       site={site}
       kind="intent"
-      title="Decided for URLs and patterns, which beats what is wanted of their group"
+      title="Decided for URLs and patterns, which beats what was decided for their group"
       formTitle="Bring a list"
     >
       <BringList site={site} />
@@ -58,7 +58,7 @@ function BringList({ site }: { site: number }) {
       <BringFile label="From a file" accept=".txt,.csv" read={(file) => void file.text().then(setText)} />
       <TextField
         select
-        label="What is wanted of them"
+        label="They"
         value={intent}
         onChange={(event) => setIntent(event.target.value as keyof typeof INTENTS)}
       >

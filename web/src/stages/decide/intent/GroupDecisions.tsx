@@ -3,7 +3,6 @@ import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
-import { Sign } from "../../../kit/signs/Sign";
 import { GroupTable } from "./GroupTable";
 import { useIntent } from "./useIntent";
 import { WhatWouldChange } from "./WhatWouldChange";
@@ -16,8 +15,15 @@ export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) 
   if (!evidence.data) return <Loading what="the evidence" />;
   const { groups, proposals } = evidence.data;
   const pages = proposals.filter((one) => one.urls !== null);
+  const sure = proposals.filter((one) => one.sure);
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 330px", minHeight: 0 }}>
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) clamp(230px, 25vw, 330px)",
+        minHeight: 0,
+      }}
+    >
       <Box sx={{ overflow: "auto", pl: 2.5, pr: 2 }}>
         {proposals.length > 0 && (
           <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
@@ -29,13 +35,16 @@ export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) 
               )}{" "}
               have a proposal.
             </span>
-            <Button onClick={() => intent.accept(proposals)}>Take them all as drafts</Button>
+            {sure.length > 0 && (
+              <Button onClick={() => intent.accept(sure)}>
+                {sure.length === proposals.length
+                  ? "Take them all as drafts"
+                  : `Take the ${sure.length} that are sure as drafts`}
+              </Button>
+            )}
           </Box>
         )}
         <GroupTable groups={groups} proposals={proposals} intent={intent} />
-        <Box sx={{ display: "flex", gap: 0.75, alignItems: "center", color: "text.secondary", fontSize: 12, my: 1.5 }}>
-          <Sign state="unknown" /> no evidence yet: clicks, views and what is indexed come from the index
-        </Box>
       </Box>
       <WhatWouldChange intent={intent} judging={crawl.judged_again} />
     </Box>

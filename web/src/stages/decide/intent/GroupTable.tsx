@@ -6,19 +6,19 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { narrowed, useAddress } from "../../../kit/address";
 import { count, counted, share } from "../../../kit/format";
-import { Sign } from "../../../kit/signs/Sign";
+import { pagesOf } from "../../../kit/groups";
 import { MONO } from "../../../theme";
 import type { Evidence, Proposal, useIntent, Wish } from "./useIntent";
 
 type Props = { groups: Evidence[]; proposals: Proposal[]; intent: ReturnType<typeof useIntent> };
 
-const INTENTS = { "": "undecided", index: "index", keep_out: "keep out" };
+const INTENTS = { "": "not decided", index: "index", keep_out: "keep out" };
 const COLUMNS: [string, string][] = [
-  ["Pages", "Pages and documents that answer, or couldn't be asked"],
-  ["Index­able", "Pages that nothing keeps from being indexed"],
-  ["Thin", "Pages that the rule thin speaks of"],
+  ["Pages", "Pages and documents of the group that the crawl knows"],
+  ["Indexable", "Pages that nothing keeps from being indexed"],
+  ["Thin", "Pages with too little text"],
   ["Copies", "Weaker copies of other pages"],
-  ["Own words", "Half of its pages have this share of their words for themselves or less"],
+  ["Unique text", "Half of its pages have this share of text that no other page has, or less"],
   ["Links in", "Half of its pages have so many linking pages or more"],
   ["Authority", "Share of the authority of the whole site"],
   ["Listed", "Pages that a sitemap lists"],
@@ -26,12 +26,10 @@ const COLUMNS: [string, string][] = [
 /** Rows with choices cost time to draw, so those of large sites come by portions. */
 const FEW = 60;
 const MANY = 200;
-/** What the index will say, once there is evidence of it. */
-const TO_COME = ["Clicks", "Views", "Indexed"];
 const TABLE = {
   borderCollapse: "collapse",
   width: "100%",
-  "& th, & td": { textAlign: "right", py: 0.4, px: 0.75, fontWeight: 400, verticalAlign: "top" },
+  "& th, & td": { textAlign: "right", py: 0.4, px: { xs: 0.5, lg: 0.75 }, fontWeight: 400, verticalAlign: "top" },
   "& thead th": {
     fontSize: 12,
     color: "text.secondary",
@@ -48,7 +46,7 @@ export function GroupTable({ groups, proposals, intent }: Props) {
   const [most, setMost] = useState(FEW);
   return (
     <>
-      <Box component="table" aria-label="Page groups and what is wanted of them" sx={TABLE}>
+      <Box component="table" aria-label="Page groups and whether they should be indexed" sx={TABLE}>
         <thead>
           <tr>
             <th scope="col">Group</th>
@@ -57,13 +55,8 @@ export function GroupTable({ groups, proposals, intent }: Props) {
                 {name}
               </th>
             ))}
-            {TO_COME.map((name) => (
-              <th scope="col" key={name} title={`${name}: no evidence yet`}>
-                {name}
-              </th>
-            ))}
             <Box component="th" scope="col" sx={{ "&&": { textAlign: "left" } }}>
-              Wanted
+              Should be indexed
             </Box>
             <Box component="th" scope="col" sx={{ "&&": { textAlign: "left" } }}>
               Its links
@@ -110,9 +103,9 @@ function Row({ group, proposal, singles, intent }: RowProps) {
   return (
     <>
       <Box component="tr" sx={{ bgcolor: drafted ? "background.paper" : undefined }}>
-        <Box component="th" scope="row" sx={{ maxWidth: 210, overflow: "hidden", textOverflow: "ellipsis" }}>
-          <Link to={to("read/ledger", narrowed({ field: "group", op: "is", value: group.group }))}>
-            <Box component="span" sx={{ fontFamily: MONO, fontSize: 12.5, overflowWrap: "anywhere" }}>
+        <Box component="th" scope="row" title={group.group} sx={NAME}>
+          <Link to={to("read/ledger", narrowed(...pagesOf(group.group)))}>
+            <Box component="span" sx={{ fontFamily: MONO, fontSize: 12.5 }}>
               {group.group}
             </Box>
           </Link>
@@ -128,14 +121,9 @@ function Row({ group, proposal, singles, intent }: RowProps) {
         <td>{count(group.links_in)}</td>
         <td>{share(group.authority)}</td>
         <td>{group.listed > 0 ? count(group.listed) : "–"}</td>
-        {TO_COME.map((name) => (
-          <td key={name} title={`${name}: no evidence yet`} aria-label="no evidence yet">
-            <Sign state="unknown" />
-          </td>
-        ))}
         <td className="left">
           <Choice
-            label={`What is wanted of ${group.group}`}
+            label={`Whether ${group.group} should be indexed`}
             value={wish?.intent === "undecided" ? "" : (wish?.intent ?? "")}
             choices={INTENTS}
             changed={drafted}
@@ -157,9 +145,11 @@ function Row({ group, proposal, singles, intent }: RowProps) {
           one &&
           !(one.urls === null && drafted) && (
             <tr key={`${one.group} ${one.urls?.[0] ?? ""}`} style={{ border: 0 }}>
-              <Box component="td" className="left" colSpan={14} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
+              <Box component="td" className="left" colSpan={11} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
                 {one.urls === null ? "Proposed: " : `Proposed for ${counted(one.urls.length, "page")} of it: `}
-                <strong>{one.intent === "index" ? "index" : "keep out"}</strong>. {one.reasons.join(" ")}{" "}
+                <strong>{one.intent === "index" ? "index" : "keep out"}</strong>
+                {one.except.length > 0 && <Except urls={one.except} />}. {one.reasons.join(" ")}{" "}
+                {!one.sure && "Look at them before you take it. "}
                 <Button sx={{ py: 0 }} onClick={() => intent.accept([one])}>
                   Take it
                 </Button>
@@ -170,6 +160,27 @@ function Row({ group, proposal, singles, intent }: RowProps) {
     </>
   );
 }
+
+/** Pages of a group that a proposal leaves as they are. */
+function Except({ urls }: { urls: string[] }) {
+  return (
+    <span title={urls.join("\n")}>
+      {", but for "}
+      {urls.length <= NAMED ? urls.map(pathOf).join(", ") : counted(urls.length, "page")}
+    </span>
+  );
+}
+
+const NAMED = 3;
+const pathOf = (url: string) => url.replace(/^https?:\/\/[^/]+/, "");
+
+const NAME = {
+  width: { xs: "15%", lg: "22%" },
+  maxWidth: { xs: 130, lg: 220 },
+  overflow: "hidden",
+  textOverflow: "ellipsis",
+  whiteSpace: "nowrap",
+} as const;
 
 type ChoiceProps = {
   label: string;
@@ -186,7 +197,10 @@ function Choice({ label, value, choices, changed, set }: ChoiceProps) {
       variant="standard"
       value={value}
       onChange={(event) => set(event.target.value)}
-      sx={{ minWidth: 92, "& .MuiSelect-select": { py: 0, fontWeight: changed ? 700 : 400 } }}
+      sx={{
+        minWidth: { xs: 76, lg: 92 },
+        "& .MuiSelect-select": { py: 0, fontSize: { xs: 12.5, lg: 13.5 }, fontWeight: changed ? 700 : 400 },
+      }}
       slotProps={{ select: { displayEmpty: true }, htmlInput: { "aria-label": label } }}
     >
       {Object.entries(choices).map(([name, text]) => (

@@ -14,9 +14,9 @@ export default function Intent() {
     <Workbench<View>
       title="What belongs in the index"
       views={[
-        { name: "groups", label: "Groups", title: "What to want of each page group" },
+        { name: "groups", label: "Groups", title: "Which page groups should be indexed" },
         { name: "exceptions", label: "Exceptions", title: "What was decided for single URLs and patterns" },
-        { name: "canonicals", label: "Canonicals", title: "Which URL shall stand for which" },
+        { name: "canonicals", label: "Canonicals", title: "Which URL is the main version of which" },
         { name: "directives", label: "Directives", title: "Which tag, header or line has to be written where" },
         { name: "robots", label: "robots.txt", title: "A draft, what it means, and what it would change" },
       ]}

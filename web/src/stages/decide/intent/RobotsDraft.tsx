@@ -8,10 +8,13 @@ import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
-import { Part, UrlLink } from "../../../kit/parts";
+import { Part } from "../../../kit/parts";
 import { useDecide } from "../../../kit/useDecide";
+import { Sign } from "../../../kit/signs/Sign";
 import { useLater } from "../../../kit/useLater";
 import { MONO } from "../../../theme";
+import { Changed, Difference } from "./RobotsChanges";
+import { RobotsNow } from "./RobotsNow";
 
 type Draft = Schemas["RobotsDraft"];
 
@@ -98,13 +101,31 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
       </Part>
       <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
         <Part level="h2" title={`For ${draft.agent}, of all URLs known`}>
+          <Hidden draft={draft} />
           <Changed what="become blocked" change={draft.shut} />
           <Changed what="become allowed" change={draft.freed} />
         </Part>
         <Part level="h2" title="Against the file that is there">
-          <Difference draft={draft} />
+          <RobotsNow key={origin} crawl={crawl} origin={origin} use={setText} />
+          <Difference difference={draft.difference} />
         </Part>
       </Box>
+    </Box>
+  );
+}
+
+/** A noindex behind a block is never seen: first the noindex, and the block when the index has let the page go. */
+function Hidden({ draft }: { draft: Draft }) {
+  const { noindex, to_keep_out } = draft.hidden;
+  if (noindex + to_keep_out === 0) return null;
+  return (
+    <Box role="alert" sx={{ display: "flex", gap: 0.75, mb: 1, color: "rust" }}>
+      <Sign state="stops" label="a noindex is hidden" />
+      <span>
+        {noindex > 0 && `It hides the noindex of ${counted(noindex, "page")}. `}
+        {to_keep_out > 0 && `${counted(to_keep_out, "page")} that should be kept out could not say noindex any more. `}
+        Write the noindex first, and block the pages when the index has let them go.
+      </span>
     </Box>
   );
 }
@@ -124,50 +145,6 @@ function Meaning({ draft }: { draft: Draft }) {
             </Box>
           </Box>
         ))}
-    </Box>
-  );
-}
-
-function Changed({ what, change }: { what: string; change: Schemas["RobotsChange"] }) {
-  return (
-    <Box sx={{ mb: 1 }}>
-      <strong>
-        {counted(change.total, "URL")} {what}
-      </strong>
-      {change.wanted > 0 && <Box component="span" sx={{ color: "rust" }}>{`, ${change.wanted} of them wanted`}</Box>}
-      <Box sx={{ maxHeight: 130, overflow: "auto" }}>
-        {change.rows.slice(0, 30).map((row) => (
-          <Box key={row.url_id} sx={{ overflow: "hidden" }} title={row.rule ?? undefined}>
-            <UrlLink id={row.url_id} url={row.url} />
-          </Box>
-        ))}
-      </Box>
-    </Box>
-  );
-}
-
-const MARKS = { same: " ", added: "+", removed: "−" };
-
-function Difference({ draft }: { draft: Draft }) {
-  if (draft.difference.every((line) => line.change === "same"))
-    return <Box sx={{ color: "text.secondary" }}>They are the same.</Box>;
-  return (
-    <Box
-      component="pre"
-      sx={{ m: 0, fontFamily: MONO, fontSize: 12, whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}
-    >
-      {draft.difference.map((line, place) => (
-        <Box
-          key={place}
-          component="span"
-          sx={{
-            display: "block",
-            color: line.change === "added" ? "verdigris" : line.change === "removed" ? "rust" : "text.secondary",
-          }}
-        >
-          {MARKS[line.change]} {line.text}
-        </Box>
-      ))}
     </Box>
   );
 }

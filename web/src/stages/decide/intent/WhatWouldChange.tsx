@@ -17,10 +17,15 @@ const KINDS: { name: keyof Change; sign: State; one: string; many: string }[] = 
   {
     name: "links_useless",
     sign: "weakens",
-    one: "page is linked to for nothing",
-    many: "pages are linked to for nothing",
+    one: "noindexed page has internal links",
+    many: "noindexed pages have internal links",
   },
-  { name: "cut_off", sign: "stops", one: "wanted page is cut off", many: "wanted pages are cut off" },
+  {
+    name: "cut_off",
+    sign: "stops",
+    one: "page that should be indexed is no longer linked",
+    many: "pages that should be indexed are no longer linked",
+  },
 ];
 
 /** What the site would have to change for what was decided and is drafted, before anything is decided. */

@@ -50,7 +50,7 @@ export function useIntent(site: number, crawl: Crawl) {
     setNote("");
   };
 
-  /** All that is proposed, with what was drafted by hand before. */
+  /** All that is proposed, with what was drafted by hand before. What a proposal leaves out stays undecided. */
   const accept = (proposals: Proposal[]) =>
     setDrafts((before) => ({
       group: {
@@ -61,7 +61,10 @@ export function useIntent(site: number, crawl: Crawl) {
       },
       intent: {
         ...Object.fromEntries(
-          proposals.flatMap((one) => (one.urls ?? []).map((url) => [url, { intent: one.intent }] as const)),
+          proposals.flatMap((one) => [
+            ...one.except.map((url) => [url, { intent: "undecided" }] as const),
+            ...(one.urls ?? []).map((url) => [url, { intent: one.intent }] as const),
+          ]),
         ),
         ...before.intent,
       },

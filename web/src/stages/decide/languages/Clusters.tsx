@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import type { Crawl } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
@@ -7,7 +8,12 @@ import { FileLinks } from "../../../kit/FileLinks";
 import { UrlText } from "../../../kit/UrlText";
 import type { LanguagesData } from "./Languages";
 import { Matrix } from "./Matrix";
+import { SetEditor } from "./SetEditor";
 import { SmallMatrix } from "./SmallMatrix";
+import { StillToAdd } from "./StillToAdd";
+
+/** In place of a set: one that is being made. */
+const NEW = "new";
 
 type Props = { site: number; crawl: Crawl; languages: LanguagesData };
 
@@ -15,12 +21,14 @@ type Props = { site: number; crawl: Crawl; languages: LanguagesData };
 export function Clusters({ site, crawl, languages }: Props) {
   const { search, change } = useAddress();
   const { clusters, total, whole, hosts } = languages;
-  const chosen = clusters.find((one) => one.first === search.get("set")) ?? clusters[0];
-  if (!chosen) return <Box sx={{ px: 2.5, color: "text.secondary" }}>No page names another one for a language.</Box>;
+  const making = search.get("set") === NEW || clusters.length === 0;
+  const chosen = making ? undefined : (clusters.find((one) => one.first === search.get("set")) ?? clusters[0]);
   return (
     <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", minHeight: 0 }}>
       <Box sx={{ display: "flex", px: 2.5, pb: 1, color: "text.secondary" }}>
-        {counted(total, "set")} on {counted(hosts.length, "host")}, {count(whole)} of them whole
+        {clusters.length === 0
+          ? "No page names another one for a language."
+          : `${counted(total, "set")} on ${counted(hosts.length, "host")}, ${count(whole)} of them whole`}
         <Box sx={{ ml: "auto" }}>
           <FileLinks
             what="All sets, made whole:"
@@ -36,7 +44,7 @@ export function Clusters({ site, crawl, languages }: Props) {
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: "360px minmax(0, 1fr)",
+          gridTemplateColumns: "clamp(240px, 28vw, 360px) minmax(0, 1fr)",
           minHeight: 0,
           borderTop: 1,
           borderColor: "divider",
@@ -47,6 +55,12 @@ export function Clusters({ site, crawl, languages }: Props) {
           aria-label="Sets of languages"
           sx={{ listStyle: "none", m: 0, p: 0, overflow: "auto", borderRight: 1, borderColor: "divider" }}
         >
+          <Box component="li" sx={{ borderBottom: 1, borderColor: "divider", px: 1, py: 0.5 }}>
+            <Button aria-pressed={making} onClick={() => change({ set: NEW }, true)}>
+              A new set …
+            </Button>
+          </Box>
+          <StillToAdd crawl={crawl} languages={languages} />
           {clusters.map((one) => (
             <Box component="li" key={one.first} sx={{ borderBottom: 1, borderColor: "divider" }}>
               <ButtonBase
@@ -82,7 +96,16 @@ export function Clusters({ site, crawl, languages }: Props) {
             </Box>
           ))}
         </Box>
-        <Matrix key={chosen.first} site={site} crawl={crawl} first={chosen.first} />
+        {chosen ? (
+          <Matrix key={chosen.first} site={site} crawl={crawl} first={chosen.first} />
+        ) : (
+          <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>
+            <Box sx={{ color: "text.secondary" }}>
+              Name the page of each language; each of them has to carry the same lines.
+            </Box>
+            <SetEditor site={site} crawl={crawl} pages={{}} decision={null} editing />
+          </Box>
+        )}
       </Box>
     </Box>
   );

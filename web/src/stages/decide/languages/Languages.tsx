@@ -14,7 +14,7 @@ export type LanguagesData = Schemas["Languages"];
 export default function Languages() {
   return (
     <Workbench<View>
-      title="Who names whom"
+      title="Language versions"
       views={[
         { name: "sets", label: "Sets", title: "Pages that name each other, as a matrix" },
         {

@@ -48,7 +48,7 @@ export function Layout({ languages }: { languages: LanguagesData }) {
         </Box>
       </Part>
       <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
-        <Part level="h2" title="What is to be said of that (common practice)">
+        <Part level="h2" title="Advice (common practice)">
           <Box component="ul" sx={{ m: 0, pl: 2.5, "& li": { mb: 1 } }}>
             {layout.advice.map((one) => (
               <li key={one}>{one}</li>
@@ -62,7 +62,7 @@ export function Layout({ languages }: { languages: LanguagesData }) {
             title={`${counted(alone.length, "page carries", "pages carry")} annotations that lead nowhere`}
           >
             <Box sx={{ color: "text.secondary", mb: 0.5 }}>
-              They belong to no set, or another page stands for them in it. Take their hreflang lines out.
+              They belong to no set, or another page is their main version. Take their hreflang lines out.
             </Box>
             {alone.slice(0, 50).map((url) => (
               <Box key={url} sx={{ overflow: "hidden" }}>

@@ -28,7 +28,7 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
     <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", mb: 1 }}>
         <Box sx={{ color: "text.secondary" }}>
-          A row names the columns; two pages must name each other, or the pair is void.
+          A row names the columns; two pages must name each other, or neither counts.
         </Box>
         <Button sx={{ ml: "auto" }} variant="outlined" onClick={() => setEditing(!editing)}>
           {editing ? "As it is" : "Change the pages"}
@@ -97,7 +97,7 @@ function Shown({ cell }: { cell: Cell }) {
       text: cell.sources.map((one) => SOURCES[one] ?? one).join(", "),
     },
     other: { bgcolor: "rgba(138,100,22,0.14)", color: "brass", text: "another" },
-    hole: { bgcolor: "transparent", color: "rust", text: "silent" },
+    hole: { bgcolor: "transparent", color: "rust", text: "no return link" },
   }[cell.state];
   return (
     <Box
@@ -137,17 +137,15 @@ function condition(row: Row) {
 }
 
 function explained(matrix: LanguageMatrix, notes: string[]) {
-  const silent = matrix.rows.filter((row) => row.cells.every((cell) => cell.state === "hole"));
-  if (silent.length > 0)
+  const without = matrix.rows.filter((row) => row.cells.every((cell) => cell.state === "hole"));
+  if (without.length > 0)
     return (
       <>
         <strong>
-          {silent.map((row) => new URL(row.url).host + new URL(row.url).pathname).join(" and ")}{" "}
-          {silent.length === 1 ? "answers" : "answer"} none of the others.
+          {without.map((row) => new URL(row.url).host + new URL(row.url).pathname).join(" and ")}{" "}
+          {without.length === 1 ? "has" : "have"} no return link to the others.
         </strong>{" "}
-        {silent.length === 1
-          ? "It is named, so all its pairs are void."
-          : "They are named, so all their pairs are void."}
+        {without.length === 1 ? "What names it doesn’t count." : "What names them doesn’t count."}
       </>
     );
   return notes.length === 0 ? "The set is whole." : `${notes.join(", ")}.`;

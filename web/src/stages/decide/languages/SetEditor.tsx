@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { CheckNow } from "../../../kit/CheckNow";
 import { day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
@@ -54,6 +55,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
       {editing && (
         <TextField
           label="Code and address, one pair a line; x-default is for everybody else"
+          placeholder={"en http://www.example.test/\nda http://www.example.test/da/"}
           multiline
           minRows={4}
           value={text}
@@ -76,7 +78,9 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
         <WhyNot error={lines.error} sx={{ mt: 1 }} />
         {!enough && (
           <Box sx={{ mt: 1, color: "text.secondary" }}>
-            Nothing is left to name: fewer than two pages of it stand for themselves.
+            {editing
+              ? "Name at least two languages."
+              : "Nothing is left to name: fewer than two pages of it are their own main version."}
           </Box>
         )}
         {enough && lines.data && (
@@ -117,6 +121,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
           <Button disabled={!lines.data} onClick={() => void navigator.clipboard.writeText(lines.data?.[form] ?? "")}>
             Copy the lines
           </Button>
+          {decision && crawl.run != null && <CheckNow crawl={crawl.id} decision={decision.id} />}
           {decide.error ? (
             <Box role="alert" sx={{ color: "rust" }}>
               {decide.error.message}

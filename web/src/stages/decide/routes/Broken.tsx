@@ -8,14 +8,17 @@ import { counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
 import { UrlLink } from "../../../kit/parts";
 import { useDecide, type Wishes } from "../../../kit/useDecide";
-import { Target } from "./Target";
 import { WhyNot } from "../../../kit/WhyNot";
+import { AlikeRow } from "./AlikeRow";
+import { LeaveAsItIs } from "./LeaveAsItIs";
+import { Settled } from "./Settled";
+import { Target } from "./Target";
 
 type Row = Schemas["Broken"]["rows"][number];
 /** What was picked for one lost address: one of its suggestions, or a target of the auditor's own. */
 export type Pick = { to: string | null; status: number; why?: string };
 
-const COLUMNS = "28px minmax(0, 5fr) 60px 70px minmax(0, 7fr) 120px";
+const COLUMNS = "28px minmax(0, 5fr) 60px 70px minmax(0, 7fr) 150px";
 
 /** Addresses that answer no more, those with links in first, each with where it could lead and why. */
 export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
@@ -34,7 +37,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
   }, [missing, crawl.id]);
   if (broken.error) return <Failed error={broken.error} retry={() => broken.refetch()} />;
   if (!broken.data) return <Loading what="lost addresses" />;
-  const { rows, total, suggested_at } = broken.data;
+  const { rows, groups, total, suggested_at } = broken.data;
   const open = rows.filter((row) => row.decision === null && row.suggestions !== null);
   const chosen = open.filter((row) => ticked[row.url]);
   const send = (wishes: Wishes) => decide.mutate({ kind: "route", wishes }, { onSuccess: () => setTicked({}) });
@@ -59,12 +62,13 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
           >
             {chosen.length === open.length && open.length > 0 ? "Tick none" : "Tick all"}
           </Button>
-          <Button
-            disabled={chosen.length === 0 || decide.isPending}
-            onClick={() => send(Object.fromEntries(chosen.map((row) => [row.url, { status: 410, refused: true }])))}
-          >
-            Refuse
-          </Button>
+          <LeaveAsItIs
+            urls={chosen.map((row) => row.url)}
+            disabled={decide.isPending}
+            leave={(why) =>
+              send(Object.fromEntries(chosen.map((row) => [row.url, { status: 410, refused: true, why }])))
+            }
+          />
           <Button variant="contained" disabled={chosen.length === 0 || decide.isPending} onClick={accept}>
             Accept {chosen.length > 0 ? counted(chosen.length, "route") : "routes"}
           </Button>
@@ -90,6 +94,29 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
           <span>Should lead to</span>
           <span />
         </Box>
+        {groups.length > 0 && (
+          <Box component="ul" aria-label="Lost addresses that look alike" sx={{ listStyle: "none", m: 0, p: 0 }}>
+            {groups.map((group) => (
+              <AlikeRow
+                key={group.pattern}
+                group={group}
+                columns={COLUMNS}
+                disabled={decide.isPending}
+                accept={() =>
+                  send({
+                    [group.pattern]: {
+                      to: group.to,
+                      status: group.status,
+                      kind: "pattern",
+                      query: "drop",
+                      why: `one rule for ${counted(group.count, "address", "addresses")} that look alike`,
+                    },
+                  })
+                }
+              />
+            ))}
+          </Box>
+        )}
         <Box component="ul" aria-label="Lost addresses" sx={{ listStyle: "none", m: 0, p: 0 }}>
           {rows.map((row) => (
             <Box
@@ -116,7 +143,11 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
               <Box sx={{ overflow: "hidden" }}>
                 <UrlLink id={row.url_id} url={row.url} />
                 <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-                  {[row.status < 400 && "redirected, but to nothing that answers", row.listed && "listed in a sitemap"]
+                  {[
+                    row.status < 400 && "redirected, but to nothing that answers",
+                    row.listed && "listed in a sitemap",
+                    row.held?.title && `it was “${row.held.title}” in crawl ${row.held.crawl}`,
+                  ]
                     .filter(Boolean)
                     .join(", ")}
                 </Box>
@@ -128,7 +159,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                 pick={picked[row.url] ?? best(row)}
                 choose={(pick) => setPicked({ ...picked, [row.url]: pick })}
               />
-              <Box sx={{ textAlign: "right", color: "text.secondary" }}>{settled(row)}</Box>
+              <Settled site={site} crawl={crawl} decision={row.decision} />
             </Box>
           ))}
         </Box>
@@ -146,10 +177,4 @@ const Right = ({ children }: { children: React.ReactNode }) => (
 function best(row: Row): Pick {
   const first = row.suggestions?.[0];
   return first ? { to: first.target, status: first.status, why: first.reasons[0] } : { to: null, status: 410 };
-}
-
-function settled({ decision }: Row) {
-  const value = decision?.value as Record<string, unknown> | null | undefined;
-  if (!value) return "";
-  return value.refused ? "refused" : "in the map";
 }

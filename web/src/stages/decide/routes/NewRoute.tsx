@@ -48,7 +48,8 @@ export function NewRoute({ site }: { site: number }) {
     >
       <TextField
         label="Address or pattern"
-        placeholder="http://www.example.test/feed/*"
+        placeholder="/feed/*"
+        helperText="A path is one of the site’s main host."
         value={draft.from}
         onChange={(event) => change({ from: event.target.value })}
         slotProps={{ htmlInput: { style: CODE } }}
@@ -56,7 +57,7 @@ export function NewRoute({ site }: { site: number }) {
       <TextField
         label="Target"
         disabled={draft.status === 410}
-        placeholder="http://www.example.test/$1"
+        placeholder="/$1"
         value={draft.status === 410 ? "" : draft.to}
         onChange={(event) => change({ to: event.target.value })}
         slotProps={{ htmlInput: { style: CODE } }}
@@ -98,6 +99,9 @@ export function NewRoute({ site }: { site: number }) {
           {trial.data.rows.slice(0, 5).map((row) => (
             <Box key={row.url} sx={{ overflow: "hidden" }}>
               <UrlText url={row.url} size={12} /> → {row.target ? <UrlText url={row.target} size={12} /> : "gone"}
+              {row.target !== null && row.target_status !== 200 && (
+                <strong> {row.target_status === null ? "(not known)" : `(answers ${row.target_status})`}</strong>
+              )}
             </Box>
           ))}
         </Box>

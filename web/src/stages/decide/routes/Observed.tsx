@@ -5,6 +5,7 @@ import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { count, counted } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
+import { FaultTitles } from "../../../kit/FaultTitles";
 import { UrlLink } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
 import { UrlText } from "../../../kit/UrlText";
@@ -22,7 +23,7 @@ const KINDS = [
 ] as const;
 type Kind = (typeof KINDS)[number]["name"];
 
-/** Redirects that the crawl has met, with each hop; those that go by detours can be led straight. */
+/** Redirects that the crawl has met, with each hop; chains, and temporary ones that last, can be shortened. */
 export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
   const { search, change } = useAddress();
   const kind = KINDS.find((one) => one.name === search.get("kind"))?.name ?? "all";
@@ -59,7 +60,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
           disabled={detours.length === 0 || decide.isPending}
           onClick={() => lead(detours)}
         >
-          Lead {counted(detours.length, "detour")} straight
+          Shorten {counted(detours.length, "chain")}
         </Button>
       </Box>
       <WhyNot error={decide.error} />
@@ -84,14 +85,11 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
             <Box sx={{ textAlign: "right" }}>
               {straight(row) ? (
                 <Button sx={{ py: 0 }} disabled={decide.isPending} onClick={() => lead([row])}>
-                  Lead it straight
+                  Shorten it
                 </Button>
               ) : (
                 <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
-                  {row.faults
-                    .filter((code) => code.startsWith("redirect-"))
-                    .map((code) => code.slice(9))
-                    .join(", ")}
+                  <FaultTitles codes={row.faults.filter((code) => code.startsWith("redirect-"))} />
                 </Box>
               )}
             </Box>

@@ -7,7 +7,7 @@ import { RouteMap } from "./RouteMap";
 
 type View = "broken" | "observed" | "map" | "repoint";
 
-/** Where lost addresses should lead: broken ones, redirects that there are, the map that is wanted, links that go astray. */
+/** Where lost addresses should lead: broken ones, redirects that there are, the map that was decided, links that go astray. */
 export default function Redirects() {
   return (
     <Workbench<View>
@@ -15,7 +15,7 @@ export default function Redirects() {
       views={[
         { name: "broken", label: "Broken", title: "Addresses that answer no more, with suggested targets" },
         { name: "observed", label: "Redirects", title: "Redirects that there are, with all their hops" },
-        { name: "map", label: "Map", title: "The redirects that are wanted" },
+        { name: "map", label: "Map", title: "The redirects that were decided" },
         { name: "repoint", label: "Links to repoint", title: "Links that go through a redirect or to a missing page" },
       ]}
       show={show}

@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
+import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
 import { Failed, Loading } from "../../../kit/Notice";
 import { UrlLink } from "../../../kit/parts";
@@ -60,14 +61,14 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
       </Box>
       <Box component="ul" aria-label="Links to repoint" sx={{ listStyle: "none", m: 0, p: 0 }}>
         {rows.map((row) => (
-          <Item key={`${row.target} ${row.text} ${row.place}`} row={row} site={site} />
+          <Item key={`${row.target} ${row.text} ${row.place}`} row={row} site={site} crawl={crawl.id} />
         ))}
       </Box>
     </Box>
   );
 }
 
-function Item({ row, site }: { row: Row; site: number }) {
+function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
   const [editing, setEditing] = useState(false);
   return (
     <Box
@@ -109,6 +110,7 @@ function Item({ row, site }: { row: Row; site: number }) {
               <Box sx={{ color: "text.secondary" }}>nothing yet: decide about it under Broken</Box>
             )}
             {row.chosen?.text && <Box sx={{ fontSize: 12 }}>says “{row.chosen.text}”</Box>}
+            {row.decision !== null && <CheckNow crawl={crawl} decision={row.decision} />}
           </Box>
           <Button sx={{ py: 0, alignSelf: "start" }} onClick={() => setEditing(true)}>
             Change

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
+import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
 import { Failed, Loading } from "../../../kit/Notice";
 import { WITH_ASIDE } from "../../../kit/layout";
@@ -28,7 +29,7 @@ const FLAWS: Record<string, string> = {
   "route-to-redirect": "the target is redirected on the site as it is",
 };
 
-/** The redirects that are wanted: checked as a whole, tested against the servers, written for them. */
+/** The redirects that were decided: checked as a whole, tested against the servers, written for them. */
 export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
   const test = useMutation({
     mutationFn: () => data(api.POST("/sites/{site}/routes/tests", { params: { path: { site } } })),
@@ -90,6 +91,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
           {routes.map((route) => (
             <Row
               key={route.from}
+              crawl={crawl}
               route={route}
               sooner={sooner(routes, route, decide.mutate)}
               drop={() => decide.mutate({ kind: "route", wishes: { [route.from]: null } })}
@@ -117,7 +119,6 @@ const waiting = (routes: Route[], asked: string | undefined) =>
     ? 0
     : routes.filter(
         (one) =>
-          one.kind === "exact" &&
           !one.flaws.some((flaw) => LEFT_OUT.has(flaw.code)) &&
           (one.test === null || Date.parse(one.test.tested_at) < Date.parse(asked)),
       ).length;
@@ -134,13 +135,15 @@ function sooner(routes: Route[], route: Route, decide: ReturnType<typeof useDeci
   return () => decide({ kind: "route", wishes: Object.fromEntries(wishes) });
 }
 
-function Row({ route, drop, sooner }: { route: Route; drop: () => void; sooner: (() => void) | undefined }) {
+type RowProps = { crawl: Crawl; route: Route; drop: () => void; sooner: (() => void) | undefined };
+
+function Row({ crawl, route, drop, sooner }: RowProps) {
   return (
     <Box
       component="li"
       sx={{
         display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr) 130px 70px",
+        gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr) 110px 110px",
         columnGap: 1.5,
         py: 0.5,
         borderBottom: 1,
@@ -168,6 +171,7 @@ function Row({ route, drop, sooner }: { route: Route; drop: () => void; sooner: 
       </Box>
       <Box sx={{ fontSize: 12 }}>{told(route)}</Box>
       <Box>
+        {crawl.run != null && <CheckNow crawl={crawl.id} decision={route.decision.id} />}
         <Button sx={{ py: 0 }} onClick={drop} aria-label={`Drop the route of ${route.from}`}>
           Drop
         </Button>

@@ -114,6 +114,7 @@ export function Answer({ to, status }: { to: string | null; status: number }) {
 }
 
 function Settled({ value }: { value: Record<string, unknown> | null }) {
-  if (value === null || value.refused) return <Box sx={{ color: "text.secondary" }}>no suggestion will do</Box>;
+  if (value === null || value.refused)
+    return <Box sx={{ color: "text.secondary" }}>left as it is{value?.why ? `: ${String(value.why)}` : ""}</Box>;
   return <Answer to={(value.to as string | undefined) ?? null} status={Number(value.status)} />;
 }

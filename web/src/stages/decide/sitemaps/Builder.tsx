@@ -13,7 +13,7 @@ import { WhyNot } from "../../../kit/WhyNot";
 const MOST_GROUPS = 60;
 type Build = SitemapsData["builds"][number];
 
-/** A set of sitemaps from what is wanted: how it shall be made, what it would list, and the files to download. */
+/** A set of sitemaps from what should be indexed: how it shall be made, what it would list, and the files to download. */
 export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsData }) {
   const queries = useQueryClient();
   const build = useMutation({
@@ -27,7 +27,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: "360px minmax(0, 1fr)",
+        gridTemplateColumns: "clamp(260px, 28vw, 360px) minmax(0, 1fr)",
         columnGap: 4,
         px: 2.5,
         overflow: "auto",
@@ -48,8 +48,14 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
         <Part level="h2" title="What a set built now would list">
           <Box sx={{ display: "flex", gap: 2, alignItems: "center", mb: 1 }}>
             <span>
-              <strong>{counted(listed, "URL")}</strong>: pages that should be indexed and can be. Against the published
-              files {count(difference.joins.total)} more, {count(difference.leaves.total)} fewer.
+              {listed === 0 ? (
+                "Nothing yet: decide first what should be indexed, under Intent."
+              ) : (
+                <>
+                  <strong>{counted(listed, "URL")}</strong>: pages that should be indexed and can be. Against the
+                  published files {count(difference.joins.total)} more, {count(difference.leaves.total)} fewer.
+                </>
+              )}
             </span>
             <Button
               sx={{ ml: "auto" }}
@@ -64,7 +70,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
           <Box
             component="ul"
             aria-label="Groups that would be listed"
-            sx={{ listStyle: "none", m: 0, p: 0, columnCount: 3, columnGap: 3 }}
+            sx={{ listStyle: "none", m: 0, p: 0, columnWidth: 220, columnGap: 3 }}
           >
             {outline.slice(0, MOST_GROUPS).map((one) => (
               <Box

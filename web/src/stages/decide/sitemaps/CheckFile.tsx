@@ -7,11 +7,13 @@ import { BringFile } from "../../../kit/BringFile";
 import { bytes, counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
+import { useRules } from "../../../kit/useRules";
 import { UrlText } from "../../../kit/UrlText";
 import { WhyNot } from "../../../kit/WhyNot";
 
 /** Any sitemap file, packed or not, against the protocol, with the lines. */
 export function CheckFile() {
+  const { title } = useRules();
   const [location, setLocation] = useState("");
   const check = useMutation({
     mutationFn: async (file: File) => ({
@@ -65,11 +67,11 @@ export function CheckFile() {
           ) : (
             <Plain
               label="Faults of the file"
-              columns={[{ name: "Fault", width: 190 }, { name: "Line", width: 70, right: true }, { name: "About" }]}
+              columns={[{ name: "Fault", width: 270 }, { name: "Line", width: 70, right: true }, { name: "About" }]}
             >
               {found.faults.map((fault, place) => (
                 <tr key={place}>
-                  <td>{fault.code}</td>
+                  <td title={fault.code}>{title(fault.code)}</td>
                   <td className="number">{fault.line ?? ""}</td>
                   <td>{fault.about}</td>
                 </tr>

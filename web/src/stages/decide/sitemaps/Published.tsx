@@ -1,12 +1,18 @@
 import Box from "@mui/material/Box";
+import { useState } from "react";
 import { Link } from "react-router";
+import type { Crawl } from "../../../api/client";
 import { narrowed, useAddress } from "../../../kit/address";
+import { FaultTitles } from "../../../kit/FaultTitles";
 import { bytes, count, counted } from "../../../kit/format";
 import { WITH_ASIDE } from "../../../kit/layout";
+import { LinkButton } from "../../../kit/LinkButton";
 import { Part, UrlLink } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { Sign } from "../../../kit/signs/Sign";
+import { causeOf } from "../../../kit/rungs";
 import { UrlText } from "../../../kit/UrlText";
+import { SitemapNow } from "./SitemapNow";
 import type { SitemapsData } from "./Sitemaps";
 
 type File = SitemapsData["files"][number];
@@ -30,7 +36,7 @@ const FOUND: Record<File["found"], string> = {
 };
 
 /** The published files as a tree, each with what it lists against what it should, and what the whole set leaves out. */
-export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
+export function Published({ crawl, sitemaps }: { crawl: Crawl; sitemaps: SitemapsData }) {
   const { files, difference } = sitemaps;
   return (
     <Box sx={WITH_ASIDE}>
@@ -46,6 +52,7 @@ export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
             {inOrder(files).map(({ file, depth }) => (
               <Row
                 key={file.url}
+                crawl={crawl.id}
                 file={file}
                 depth={depth}
                 files={files.filter((one) => one.parent === file.url && one !== file).length}
@@ -57,9 +64,17 @@ export function Published({ sitemaps }: { sitemaps: SitemapsData }) {
       <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
         <Part level="h2" title="Against what they should list">
           <Box>
-            <strong>{count(difference.stays.total)}</strong> belong here: they should be indexed and can be.
+            {difference.stays.total + difference.joins.total === 0 ? (
+              "Decide first what should be indexed, under Intent: then this tells what the sitemaps should list."
+            ) : (
+              <>
+                <strong>{count(difference.stays.total)}</strong> belong here: they should be indexed and can be.
+              </>
+            )}
           </Box>
-          <Changed change={difference.joins} one="page is missing from them" many="pages are missing from them" />
+          {difference.stays.total + difference.joins.total > 0 && (
+            <Changed change={difference.joins} one="page is missing from them" many="pages are missing from them" />
+          )}
           <Changed change={difference.leaves} one="address doesn't belong there" many="addresses don't belong there" />
         </Part>
       </Box>
@@ -81,43 +96,54 @@ function inOrder(files: File[]) {
     .flatMap((file) => [{ file, depth: 0 }, ...below(file.url, 1)]);
 }
 
-function Row({ file, depth, files }: { file: File; depth: number; files: number }) {
+type RowProps = { crawl: number; file: File; depth: number; files: number };
+
+function Row({ crawl, file, depth, files }: RowProps) {
   const { to } = useAddress();
+  const [again, setAgain] = useState(false);
   const failed = file.status !== 200;
   const index = file.kind === "index";
   return (
-    <tr>
-      <Box component="td" sx={{ pl: depth * 2 }}>
-        {index || failed ? (
-          <UrlText url={file.url} size={12} withHost={depth === 0} />
-        ) : (
-          <Link to={to("read/ledger", narrowed({ field: "in_sitemaps", op: "has", value: file.url }))}>
+    <>
+      <tr>
+        <Box component="td" sx={{ pl: depth * 2 }}>
+          {index || failed ? (
             <UrlText url={file.url} size={12} withHost={depth === 0} />
-          </Link>
-        )}
-        {depth === 0 && <Box sx={{ fontSize: 12, color: "text.secondary" }}>{FOUND[file.found]}</Box>}
-      </Box>
-      {failed ? (
-        <Box component="td" colSpan={5} sx={{ color: "rust", textAlign: "right" }}>
-          {file.status === null ? `no answer (${file.error})` : `status ${file.status}`}
-        </Box>
-      ) : (
-        <>
-          <td className="number">{index ? counted(files, "file") : count(file.entries)}</td>
-          <td className="number">{index ? "" : count(file.indexable ?? 0)}</td>
-          <td className="number">{index ? "" : count(file.wanted ?? 0)}</td>
-          <td className="number">{index ? "" : count(file.belonging ?? 0)}</td>
-          <td className="number">{file.bytes === null ? "" : bytes(file.bytes)}</td>
-        </>
-      )}
-      <Box component="td" sx={{ "&&": { whiteSpace: "normal" } }}>
-        {file.faults.map((code) => (
-          <Box component={Link} key={code} to={to("read/faults", { code })} sx={{ mr: 1 }}>
-            {code}
+          ) : (
+            <Link to={to("read/ledger", narrowed({ field: "in_sitemaps", op: "has", value: file.url }))}>
+              <UrlText url={file.url} size={12} withHost={depth === 0} />
+            </Link>
+          )}
+          <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+            {depth === 0 && `${FOUND[file.found]} · `}
+            <LinkButton act={() => setAgain(!again)}>{again ? "put it away" : "read it again now"}</LinkButton>
           </Box>
-        ))}
-      </Box>
-    </tr>
+        </Box>
+        {failed ? (
+          <Box component="td" colSpan={5} sx={{ color: "rust", textAlign: "right" }}>
+            {file.status === null ? `no answer (${file.error})` : `status ${file.status}`}
+          </Box>
+        ) : (
+          <>
+            <td className="number">{index ? counted(files, "file") : count(file.entries)}</td>
+            <td className="number">{index ? "" : count(file.indexable ?? 0)}</td>
+            <td className="number">{index ? "" : count(file.wanted ?? 0)}</td>
+            <td className="number">{index ? "" : count(file.belonging ?? 0)}</td>
+            <td className="number">{file.bytes === null ? "" : bytes(file.bytes)}</td>
+          </>
+        )}
+        <Box component="td" sx={{ "&&": { whiteSpace: "normal" } }}>
+          <FaultTitles codes={file.faults} linked />
+        </Box>
+      </tr>
+      {again && (
+        <tr>
+          <Box component="td" colSpan={COLUMNS.length} sx={{ "&&": { whiteSpace: "normal", pl: 3 } }}>
+            <SitemapNow crawl={crawl} url={file.url} />
+          </Box>
+        </tr>
+      )}
+    </>
   );
 }
 
@@ -133,7 +159,7 @@ function Changed({ change, one, many }: { change: Change; one: string; many: str
           <Box key={row.url_id} sx={{ display: "flex", gap: 1, justifyContent: "space-between" }}>
             <UrlLink id={row.url_id} url={row.url} />
             <Box component="span" sx={{ fontSize: 12, color: "text.secondary", whiteSpace: "nowrap" }}>
-              {row.stop ? `stops at ${row.stop}` : row.intent === "keep_out" ? "to be kept out" : ""}
+              {row.stop ? causeOf(row.stop) : row.intent === "keep_out" ? "should be kept out" : ""}
             </Box>
           </Box>
         ))}

@@ -9,14 +9,14 @@ import { Published } from "./Published";
 type View = "published" | "build" | "check";
 export type SitemapsData = Schemas["Sitemaps"];
 
-/** What the published sitemaps list against what they should; sets built from what is wanted; any file checked. */
+/** What the published sitemaps list against what they should; sets built from what should be indexed; any file checked. */
 export default function Sitemaps() {
   return (
     <Workbench<View>
       title="What the sitemaps list"
       views={[
         { name: "published", label: "Published", title: "The files that there are" },
-        { name: "build", label: "Build", title: "A set built from what is wanted" },
+        { name: "build", label: "Build", title: "A set built from what should be indexed" },
         { name: "check", label: "Check a file", title: "Any sitemap file, against the protocol" },
       ]}
       show={(view, site, crawl) => <Shown view={view} site={site} crawl={crawl} />}
@@ -34,7 +34,7 @@ function Shown({ view, site, crawl }: { view: View; site: number; crawl: Crawl }
   if (sitemaps.error) return <Failed error={sitemaps.error} retry={() => sitemaps.refetch()} />;
   if (!sitemaps.data) return <Loading what="the sitemaps" />;
   return view === "published" ? (
-    <Published sitemaps={sitemaps.data} />
+    <Published crawl={crawl} sitemaps={sitemaps.data} />
   ) : (
     <Builder site={site} sitemaps={sitemaps.data} />
   );

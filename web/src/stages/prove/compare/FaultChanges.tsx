@@ -4,6 +4,7 @@ import type { Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
+import { useRules } from "../../../kit/useRules";
 import { Sign } from "../../../kit/signs/Sign";
 
 type FaultChange = Schemas["Comparison"]["faults"][number];
@@ -20,6 +21,7 @@ const COLUMNS = [
 /** What became of the faults, those that changed first. */
 export function FaultChanges({ faults }: { faults: FaultChange[] }) {
   const { to } = useAddress();
+  const { title } = useRules();
   const changed = faults
     .filter(changes)
     .sort((one, other) => changes(other) - changes(one) || (one.code < other.code ? -1 : 1));
@@ -32,7 +34,9 @@ export function FaultChanges({ faults }: { faults: FaultChange[] }) {
             <td>
               <Box component="span" sx={{ display: "inline-flex", gap: 1, alignItems: "center" }}>
                 <Sign state={fault.grade} />
-                <Link to={to("read/faults", { code: fault.code })}>{fault.code}</Link>
+                <Link to={to("read/faults", { code: fault.code })} title={fault.code}>
+                  {title(fault.code)}
+                </Link>
               </Box>
             </td>
             <Number value={fault.new} strong="rust" />

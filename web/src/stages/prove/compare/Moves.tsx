@@ -5,19 +5,21 @@ import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
 import { Plain } from "../../../kit/Plain";
-import { stateOfRung } from "../../../kit/rungs";
-import { Sign } from "../../../kit/signs/Sign";
+import { causeOf } from "../../../kit/rungs";
+import { Stop } from "../../../kit/Stop";
 import { Toggles } from "../../../kit/Toggles";
 import { UrlLink } from "../../../kit/parts";
 
 type Comparison = Schemas["Comparison"];
-type Move = "rose" | "fell" | "came" | "went";
+type Move = "fell" | "rose" | "as_decided" | "came" | "went" | "others";
 
-const MOVES: { name: Move; means: string }[] = [
-  { name: "fell", means: "stop earlier than they did" },
-  { name: "rose", means: "climb further than they did" },
-  { name: "came", means: "were not there before" },
-  { name: "went", means: "are not there any more" },
+const MOVES: { name: Move; label: string; means: string }[] = [
+  { name: "fell", label: "fell", means: "URLs that should be indexed and are stopped earlier than they were" },
+  { name: "rose", label: "rose", means: "URLs that should be indexed and get further than they did" },
+  { name: "as_decided", label: "as decided", means: "URLs at which what was decided is done now" },
+  { name: "came", label: "new", means: "URLs that weren’t known before" },
+  { name: "went", label: "gone", means: "URLs that aren’t known any more" },
+  { name: "others", label: "others", means: "URLs that moved and needn’t be indexed" },
 ];
 
 /** URLs by how they moved on the ladder, those that matter most first. */
@@ -28,17 +30,19 @@ export function Moves({ newer, earlier, compared }: { newer: number; earlier: nu
   return (
     <Box component="section" aria-label="URLs that moved" sx={{ minWidth: 0 }}>
       <Toggles
-        choices={MOVES.map(({ name, means }) => ({
+        choices={MOVES.map(({ name, label, means }) => ({
           name,
-          label: `${count(compared.moves[name])} ${name}`,
-          title: `URLs that ${means}`,
+          label: `${count(compared.moves[name])} ${label}`,
+          title: means,
         }))}
         value={move}
         choose={(value) => change({ move: value }, true)}
         sx={{ mb: 1 }}
-        choiceSx={{ px: 2 }}
+        choiceSx={{ px: 1.5 }}
       />
-      <Box sx={{ color: "text.secondary", mb: 0.5 }}>{steps(compared, move)}</Box>
+      <Box sx={{ color: "text.secondary", mb: 0.5 }}>
+        {MOVES.find((one) => one.name === move)?.means}: {steps(compared, move)}
+      </Box>
       <Rows newer={newer} earlier={earlier} move={move} />
     </Box>
   );
@@ -47,7 +51,7 @@ export function Moves({ newer, earlier, compared }: { newer: number; earlier: nu
 /** From where to where most of them moved. */
 function steps(compared: Comparison, move: Move) {
   const told = compared.steps.filter((one) => one.move === move).slice(0, 4);
-  if (told.length === 0) return "None.";
+  if (told.length === 0) return "none.";
   const step = (one: Comparison["steps"][number]) =>
     move === "came"
       ? `${count(one.urls)} ${at(one.stop_after)}`
@@ -57,8 +61,8 @@ function steps(compared: Comparison, move: Move) {
   return told.map(step).join(", ");
 }
 
-const place = (stop: string | null) => stop ?? "the top";
-const at = (stop: string | null) => (stop === null ? "at the top" : `stop at ${stop}`);
+const place = (stop: string | null) => (stop === null ? "nothing stops them" : causeOf(stop));
+const at = (stop: string | null) => (stop === null ? "that nothing stops" : `stopped: ${causeOf(stop)}`);
 
 function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: Move }) {
   const rows = useQuery({
@@ -72,8 +76,8 @@ function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: 
   if (!rows.data) return <Loading what="the URLs" />;
   const columns = [
     { name: "URL" },
-    { name: "Before", width: 108 },
-    { name: "Now", width: 108 },
+    { name: "Stopped before by", width: 150 },
+    { name: "Now by", width: 150 },
     { name: "Importance", width: 84, right: true },
   ];
   return (
@@ -82,21 +86,15 @@ function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: 
         {rows.data.rows.map((row) => (
           <tr key={row.url_id}>
             <td>{move === "went" ? row.url : <UrlLink id={row.url_id} url={row.url} />}</td>
-            <td>{move === "came" ? "" : <Stop stop={row.stop_before} />}</td>
-            <td title={row.stop_reason ?? undefined}>{move === "went" ? "" : <Stop stop={row.stop_after} />}</td>
+            <td>{move === "came" ? "" : <Stop stop={row.stop_before} passes="nothing" />}</td>
+            <td title={row.stop_reason ?? undefined}>
+              {move === "went" ? "" : <Stop stop={row.stop_after} passes="nothing" />}
+            </td>
             <td className="number">{row.importance?.toFixed(1) ?? ""}</td>
           </tr>
         ))}
       </Plain>
       {rows.data.total > rows.data.rows.length && <>The first {rows.data.rows.length} are shown.</>}
     </>
-  );
-}
-
-function Stop({ stop }: { stop: string | null }) {
-  return (
-    <Box component="span" sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}>
-      <Sign state={stop === null ? "passes" : stateOfRung(stop)} /> {stop ?? "climbs"}
-    </Box>
   );
 }

@@ -17,7 +17,7 @@ export function Content({ dossier }: { dossier: Dossier }) {
           ["Language", url.lang ?? "none"],
           [
             "Words",
-            `${count(url.words)}${url.own_share == null ? "" : `, ${share(url.own_share)} of the main text found on no other page`}`,
+            `${count(url.words)}${url.own_share == null ? "" : `, ${share(url.own_share)} of the main text unique on the site`}`,
           ],
           ["Copies", <Copies key="copies" dossier={dossier} />],
           ["Headings", <Outline key="headings" dossier={dossier} />],
@@ -29,14 +29,14 @@ export function Content({ dossier }: { dossier: Dossier }) {
   );
 }
 
-/** The page that stands for its copies, or those for which it stands. */
+/** The main version of its copies, or the copies of which it is the main version. */
 function Copies({ dossier: { cluster, url } }: { dossier: Dossier }) {
   if (!cluster) return <>none</>;
   return (
     <>
       {url.copy_of
-        ? `${url.likeness === 1 ? "a copy" : `a near copy (${url.likeness?.toFixed(2)})`}; stands for it: `
-        : "stands for "}
+        ? `${url.likeness === 1 ? "a copy" : `a near copy (similarity ${url.likeness?.toFixed(2)})`}; main version: `
+        : "the main version of "}
       {cluster.others.map((one) => (
         <Box key={one.url_id} sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
           <UrlLink id={one.url_id} url={one.url} />

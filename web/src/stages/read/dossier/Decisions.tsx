@@ -7,8 +7,13 @@ import { DecideIntent } from "../../../kit/DecideIntent";
 import { Part } from "../../../kit/parts";
 
 const FROM: Record<string, string> = { url: "decided for itself", pattern: "by a pattern", group: "by its group" };
+const INTENTS: Record<string, string> = {
+  index: "It should be indexed",
+  keep_out: "It should be kept out",
+  undecided: "It isn’t decided whether it should be indexed",
+};
 
-/** What is wanted of the page and where that comes from; what was ever decided about it. */
+/** Whether the page should be indexed and where that comes from; what was ever decided about it. */
 export function Decisions({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
   const { siteId } = useAddress();
   const decisions = useQuery({
@@ -20,7 +25,7 @@ export function Decisions({ crawl, url, dossier }: { crawl: number; url: string;
     <Part title="Decisions">
       <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
         <span>
-          Wanted: <strong>{intent.replace("_", " ")}</strong>
+          <strong>{INTENTS[intent] ?? intent}</strong>
           {intent_of && `, ${FROM[intent_of] ?? intent_of}`}
         </span>
         <DecideIntent site={siteId} urls={[dossier.url.url]} />

@@ -3,7 +3,7 @@ import type { Dossier } from "../../../api/client";
 import { UrlText } from "../../../kit/UrlText";
 import { Facts, Part, UrlLine } from "../../../kit/parts";
 
-/** What tells crawlers what to do with the page, where each stands, and what it comes to. */
+/** What tells crawlers what to do with the page, where each stands, and the result. */
 export function Directives({ dossier }: { dossier: Dossier }) {
   const { url, facts } = dossier;
   const directives = facts?.directives ?? [];
@@ -33,7 +33,7 @@ export function Directives({ dossier }: { dossier: Dossier }) {
                   </Box>
                 )),
           ],
-          ["Comes to", `${url.noindex ? "noindex" : "index"}, ${url.nofollow ? "nofollow" : "follow"}`],
+          ["Result", `${url.noindex ? "noindex" : "index"}, ${url.nofollow ? "nofollow" : "follow"}`],
           ["Canonical", url.canonical ? <UrlLine url={url.canonical} /> : (url.canonical_state ?? "none")],
           [
             "State",

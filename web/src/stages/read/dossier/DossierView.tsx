@@ -3,11 +3,11 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, data, type Dossier } from "../../../api/client";
+import { Detail } from "../../../kit/Detail";
 import { counted, ruleSource } from "../../../kit/format";
 import { Failed, Loading } from "../../../kit/Notice";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
-import { MONO } from "../../../theme";
 import { Content } from "./Content";
 import { Data } from "./Data";
 import { Decisions } from "./Decisions";
@@ -68,9 +68,7 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
           <UrlText url={url.url} withHost size={16} />
         </Typography>
         <Typography sx={{ color: "text.secondary" }}>
-          {url.title ? `${url.title} · ` : ""}group <strong>{url.group}</strong> · intent{" "}
-          <strong>{url.intent.replace("_", " ")}</strong>
-          {url.wanted ? " · wanted" : ""} ·{" "}
+          {url.title ? `${url.title} · ` : ""}group <strong>{url.group}</strong> · <strong>{wanted(url)}</strong> ·{" "}
           <a href={url.url} target="_blank" rel="noreferrer noopener">
             open the page
           </a>
@@ -79,6 +77,14 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
       {tools}
     </Box>
   );
+}
+
+/** Whether it should be indexed, and where that comes from. */
+function wanted({ wanted: should, intent, fulfilled }: Dossier["url"]) {
+  if (fulfilled) return `done as decided: ${fulfilled}`;
+  if (intent === "keep_out") return "should be kept out";
+  if (should) return intent === "index" ? "should be indexed" : "should be indexed, as a sitemap lists it";
+  return "not decided whether it should be indexed";
 }
 
 function Faults({ dossier }: { dossier: Dossier }) {
@@ -91,24 +97,26 @@ function Faults({ dossier }: { dossier: Dossier }) {
         <Box key={`${fault.code} ${fault.about}`} sx={{ mb: 1.5 }}>
           <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
             <Sign state={fault.grade} />
-            <strong style={{ whiteSpace: "nowrap" }}>{fault.code}</strong>
-            {fault.about && (
-              <Box
-                component="span"
-                sx={{
-                  fontFamily: MONO,
-                  fontSize: 12,
-                  overflow: "hidden",
-                  textOverflow: "ellipsis",
-                  whiteSpace: "nowrap",
-                }}
-                title={fault.about}
-              >
-                {fault.about}
+            <span>
+              <strong>{fault.title}</strong>{" "}
+              <Box component="span" sx={{ color: "text.secondary", fontSize: 12, whiteSpace: "nowrap" }}>
+                {fault.code}
               </Box>
-            )}
+            </span>
           </Box>
           <Box sx={{ pl: 3 }}>
+            {fault.details.length > 0 && (
+              <Box sx={{ overflowWrap: "anywhere" }}>
+                {fault.details.map((detail) => (
+                  <Box key={detail.name} component="span" sx={{ mr: 2 }}>
+                    <Box component="span" sx={{ color: "text.secondary" }}>
+                      {detail.name}:
+                    </Box>{" "}
+                    <Detail detail={detail} />
+                  </Box>
+                ))}
+              </Box>
+            )}
             {fault.why} <em>{fault.fix}</em>
             <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
               {" "}

@@ -3,14 +3,13 @@ import { useQuery } from "@tanstack/react-query";
 import { api, data } from "../../../api/client";
 import { count, day } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
-import { stateOfRung } from "../../../kit/rungs";
-import { Sign } from "../../../kit/signs/Sign";
 import { Part } from "../../../kit/parts";
+import { Stop } from "../../../kit/Stop";
 
 const COLUMNS = [
   { name: "Crawl", width: 108 },
   { name: "Status", width: 54, right: true },
-  { name: "Stops at", width: 96 },
+  { name: "Stopped by", width: 150 },
   { name: "Words", width: 56, right: true },
   { name: "Faults", width: 52, right: true },
   { name: "Title" },
@@ -38,9 +37,7 @@ export function History({ crawl, url }: { crawl: number; url: string }) {
               <>
                 <td className="number">{one.status ?? "none"}</td>
                 <td>
-                  <Box component="span" sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}>
-                    <Sign state={one.stop == null ? "passes" : stateOfRung(one.stop)} /> {one.stop ?? "climbs"}
-                  </Box>
+                  <Stop stop={one.stop} passes="nothing" />
                 </td>
                 <td className="number">{one.words == null ? "" : count(one.words)}</td>
                 <td className="number">{count(one.fault_count)}</td>

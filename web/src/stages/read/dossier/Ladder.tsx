@@ -42,8 +42,17 @@ export function Ladder({ dossier }: { dossier: Dossier }) {
               boxShadow: isStop ? `inset 0 -4px 0 ${colourOf(state)}` : undefined,
             }}
           >
-            <Box sx={{ display: "flex", gap: 0.5, alignItems: "center", fontWeight: 650, color: colourOf(state) }}>
-              <Sign state={state} size={14} /> {rung.name}
+            <Box
+              sx={{
+                display: "flex",
+                gap: 0.5,
+                alignItems: "center",
+                fontWeight: 650,
+                lineHeight: 1.2,
+                color: colourOf(state),
+              }}
+            >
+              <Sign state={state} size={14} /> {isStop ? rung.cause : rung.step}
             </Box>
             <Box
               sx={{

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMutation } from "@tanstack/react-query";
 import { api, data, type Dossier, type Schemas } from "../../../api/client";
+import { Answered } from "../../../kit/Answered";
 import { count } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
 import { Facts, Part } from "../../../kit/parts";
@@ -9,7 +10,7 @@ import { Facts, Part } from "../../../kit/parts";
 type Answer = Schemas["LiveAnswer"];
 type Kind = "crawler" | "visitor";
 
-/** Asks for the page now, as the crawler or as a visitor, and lays the answer beside the stored one. */
+/** Fetches the page now, as the crawler or as a browser, and lays the answer beside the stored one. */
 export function LiveAnswer({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
   const live = useMutation({
     mutationFn: (as: Kind) =>
@@ -19,20 +20,25 @@ export function LiveAnswer({ crawl, url, dossier }: { crawl: number; url: string
     <Part title="Now, beside what was stored">
       <Box sx={{ display: "flex", gap: 1, mb: 1 }}>
         <Button variant="outlined" size="small" disabled={live.isPending} onClick={() => live.mutate("crawler")}>
-          Ask as the crawler
+          Fetch as the crawler
         </Button>
         <Button variant="outlined" size="small" disabled={live.isPending} onClick={() => live.mutate("visitor")}>
-          Ask as a visitor
+          Fetch as a browser
         </Button>
       </Box>
-      {live.isPending && "Asking …"}
+      {live.isPending && "Fetching …"}
       {live.error && <Box role="alert">{live.error.message}</Box>}
       {live.data && !live.isPending && (
         <Box role="status">
           {live.data.blocked ? (
-            <>Not asked: robots.txt says “{live.data.blocked}”. A visitor may ask.</>
+            <>Not fetched: robots.txt says “{live.data.blocked}”. A browser may fetch it.</>
           ) : (
-            <Compared answer={live.data} dossier={dossier} />
+            <>
+              <Compared answer={live.data} dossier={dossier} />
+              <Box sx={{ mt: 1 }}>
+                <Answered answer={live.data} />
+              </Box>
+            </>
           )}
         </Box>
       )}

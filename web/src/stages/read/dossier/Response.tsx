@@ -5,12 +5,12 @@ import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { Facts, Part, UrlLink } from "../../../kit/parts";
 
-/** Why something was left out, as the end of a sentence. */
+/** Why something wasn't fetched, as the end of a sentence. */
 const UNFETCHED: Record<string, string> = {
   nofollow: ": only nofollow links lead here",
   deep: ": it lies deeper than the crawl went",
-  kind: ": documents of this kind were not wanted",
-  space: ": as many of its kind were fetched as were wanted, or it belongs to a space without end",
+  kind: ": documents of this kind aren’t fetched",
+  space: ": as many like it were fetched as the settings allow, or its addresses have no end",
   redirects: ": too many redirects lead here",
 };
 

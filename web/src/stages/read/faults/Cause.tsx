@@ -15,7 +15,7 @@ type Props = {
   flip: () => void;
 };
 
-const COLUMNS = "20px minmax(220px, 3fr) minmax(0, 4fr) 190px 120px 110px";
+const COLUMNS = "20px minmax(240px, 5fr) minmax(0, 4fr) 190px 120px 110px";
 
 /** What stands in the columns of the causes; the crawl before this one is named where there is one that can be compared. */
 export function Headings({ rules }: { rules: FaultSum[] }) {
@@ -112,7 +112,7 @@ function gathering({ groups, whole_site }: FaultSum) {
   const templates = groups.filter((group) => group.template);
   if (templates.length > 0)
     return templates
-      .map((group) => `the template of ${group.group} (${count(group.urls)} of ${counted(group.pages, "page")})`)
+      .map((group) => `the template of ${group.group} (${count(group.urls)} of ${counted(group.pages, "HTML page")})`)
       .join(", ");
   const named = groups.slice(0, 3).map((group) => `${count(group.urls)} in ${group.group}`);
   return [...named, groups.length > 3 && `${counted(groups.length - 3, "other group")}`].filter(Boolean).join(", ");

@@ -41,8 +41,12 @@ export function Occurrences({ crawl, rule, query }: { crawl: number; rule: Fault
   if (rows.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>None of its places has that.</Box>;
   const details = namesOf(rows);
   const columns: PlainColumn[] = [
-    { name: PLACE[rule.code.split("-")[0] ?? ""] ?? "URL", width: details.length > 0 ? "30%" : undefined },
-    ...details.map((one) => ({ name: one.name, width: one.narrow ? 92 : undefined, right: one.narrow })),
+    { name: PLACE[rule.code.split("-")[0] ?? ""] ?? "URL", width: details.length > 0 ? "27%" : undefined },
+    ...details.map((one) => ({
+      name: one.name,
+      width: one.narrow ? 92 : one.name === "Place" ? 96 : undefined,
+      right: one.narrow,
+    })),
     { name: "Importance", width: 82, right: true },
   ].map(({ width, ...column }) => (width === undefined ? column : { ...column, width }));
   return (

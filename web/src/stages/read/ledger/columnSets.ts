@@ -3,17 +3,17 @@ export const SHOWN_AT_FIRST = [
   "url",
   "status",
   "stop",
-  "depth",
-  "importance",
   "title",
   "title_chars",
+  "depth",
+  "words",
+  "links_in",
+  "importance",
+  "faults",
   "description",
   "description_chars",
   "h1_count",
-  "words",
-  "links_in",
   "group",
-  "faults",
 ];
 
 /** Columns that are looked at together. */

@@ -54,7 +54,7 @@ export const COLUMNS: Column<LinkRow>[] = [
     choices: LINK_PLACES,
   },
   { field: "type", name: "Type", subject: "type", kind: "set", width: 82, choices: LINK_TYPES },
-  { field: "followed", name: "Followed", meaning: "Without nofollow", subject: "followed", kind: "flag", width: 76 },
+  { field: "followed", name: "Followed", meaning: "Without nofollow", subject: "followed", kind: "flag", width: 88 },
   {
     field: "source_importance",
     name: "Importance of the page",

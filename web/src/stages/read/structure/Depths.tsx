@@ -25,7 +25,7 @@ export function Depths({ depths, deepFrom }: { depths: Depth[]; deepFrom: number
         {depths.map((one) => (
           <Box component="li" key={one.depth ?? "none"} sx={ROW}>
             <Box component="span" sx={{ textAlign: "right", pr: 1.25, color: "text.secondary" }}>
-              {one.depth === null ? "no way" : counted(one.depth, "click")}
+              {one.depth === null ? "not linked" : counted(one.depth, "click")}
             </Box>
             <Box
               sx={{ borderLeft: 3, borderColor: "iron", py: 0.5, display: "flex", alignItems: "center", minWidth: 0 }}

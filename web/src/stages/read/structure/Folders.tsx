@@ -12,12 +12,12 @@ type Folder = Schemas["Structure"]["folders"][number];
 
 const COLUMNS = [
   { name: "Folder, with all that lies in it" },
-  { name: "Pages", width: 200 },
+  { name: "HTML pages", width: 200 },
   { name: "Indexable", width: 90, right: true },
-  { name: "Stop", width: 80, right: true },
+  { name: "Stopped", width: 80, right: true },
   { name: "Authority", width: 90, right: true },
   { name: "Median clicks", width: 110, right: true },
-  { name: "Own words", width: 100, right: true },
+  { name: "Unique text", width: 100, right: true },
 ];
 // Smaller folders are shown when asked for.
 const LEAST_SHARE = 0.01;

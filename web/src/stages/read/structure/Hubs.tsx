@@ -14,7 +14,11 @@ export function Hubs({ structure }: { structure: Structure }) {
       <List
         title={`Pages that matter, ${structure.deep_from} clicks deep or deeper`}
         rows={structure.deep}
-        none="None: all that matters lies near the start."
+        none={
+          structure.important_known
+            ? "None: all that matters lies near the start."
+            : "Nothing says yet which pages matter. Decide what should be indexed, or mark key pages."
+        }
         value={{ name: "Clicks", of: (hub) => hub.depth }}
       />
       <List

@@ -35,10 +35,12 @@ export default function Structure() {
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1.5 }}>
         <Typography variant="h1">How the site hangs together</Typography>
         <Typography sx={{ color: "text.secondary" }}>
-          {counted(pages, "page")};{" "}
-          {deep === 0
-            ? `none that matters lies ${deep_from} clicks deep or deeper`
-            : `${count(deep)} that matter (importance ${important_from} and more) lie ${deep_from} clicks deep or deeper`}
+          {counted(pages, "HTML page")};{" "}
+          {!structure.data.important_known
+            ? "nothing says yet which pages matter: decide what should be indexed, mark key pages or publish a sitemap"
+            : deep === 0
+              ? `none that matters lies ${deep_from} clicks deep or deeper`
+              : `${count(deep)} that matter (importance ${important_from} and more) lie ${deep_from} clicks deep or deeper`}
         </Typography>
       </Box>
       <Box

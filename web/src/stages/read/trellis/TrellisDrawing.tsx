@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import type { Trellis } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
 import { hostAndFolder } from "../../../kit/groups";
-import { stateOfRung, RUNGS } from "../../../kit/rungs";
+import { causeOf, RUNGS, stateOfRung } from "../../../kit/rungs";
 import { colourOf, SignShape } from "../../../kit/signs/Sign";
 import { climbing, HEAD, ROW, stem, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
 import type { Cell } from "./TrellisScreen";
@@ -163,7 +163,7 @@ function Vine({ group, row, most, judged, rungs, strays, addressOf }: VineProps)
           row={row}
           column={8}
           address={addressOf({ group: group.name, stop: null })}
-          label={`${group.name}: ${passing} pass every rung that could be judged`}
+          label={`${group.name}: ${passing} that nothing stops, as far as it could be judged`}
         >
           <rect x={WIDTH - 88} y={y - 20} width={88} height={32} fill="transparent" />
           {strays ? (
@@ -227,7 +227,7 @@ function Drop(props: DropProps) {
       row={props.row}
       column={props.index}
       address={props.address}
-      label={`${props.group}: ${counted(props.number, "page")} ${props.number === 1 ? "stops" : "stop"} at ${props.rung}`}
+      label={`${props.group}: ${counted(props.number, "page")} stopped: ${causeOf(props.rung)}`}
     >
       <rect x={x - 6} y={edge - 6} width={84} height={28} fill="transparent" />
       <path d={stem(x, edge, Math.max(1.5, props.width - props.after), signY + 7)} fill={colourOf(state)} />

@@ -19,8 +19,8 @@ export type Cell = { group: string; stop: string | null };
 
 const READINGS: { name: Reading; label: string }[] = [
   { name: "all", label: "All pages" },
-  { name: "wanted", label: "Wanted pages that stop" },
-  { name: "strays", label: "Strays that climb" },
+  { name: "wanted", label: "Should be indexed" },
+  { name: "strays", label: "Should be kept out" },
 ];
 
 /** Where pages stop on their way into the index. */
@@ -55,7 +55,7 @@ export default function TrellisScreen() {
         />
       </Box>
       {trellis.data.groups.length === 0 ? (
-        <NoPages reading={reading} setup={to("crawl/setup")} />
+        <NoPages reading={reading} decide={to("decide/intent")} />
       ) : asTable ? (
         <TrellisTable trellis={trellis.data} addressOf={cellAddress} />
       ) : (
@@ -83,8 +83,8 @@ function useTrellis(crawl: number | undefined, asked: Reading | undefined) {
 
 function headline(trellis: Trellis, reading: Reading) {
   if (reading === "strays")
-    return `${count(trellis.pages - trellis.stopping)} of ${count(trellis.pages)} pages to be kept out climb all the same`;
-  return `${count(trellis.stopping)} of ${count(trellis.pages)} ${reading === "wanted" ? "wanted pages" : "pages"} stop`;
+    return `${count(trellis.pages - trellis.stopping)} of ${count(trellis.pages)} pages that should be kept out are indexable`;
+  return `${count(trellis.stopping)} of ${count(trellis.pages)} pages${reading === "wanted" ? " that should be indexed" : ""} are stopped`;
 }
 
 /** The ledger conditions for the URLs behind one cell. */
@@ -116,19 +116,19 @@ function NothingYet({ running, setup, live }: { running: boolean; setup: string;
   );
 }
 
-function NoPages({ reading, setup }: { reading: Reading; setup: string }) {
+function NoPages({ reading, decide }: { reading: Reading; decide: string }) {
   return (
     <Empty
-      title={reading === "strays" ? "Nothing is to be kept out yet" : "Nothing is wanted yet"}
+      title={reading === "strays" ? "Nothing is to be kept out yet" : "First decide what should be indexed"}
       action={
-        <Button component={Link} to={setup} variant="contained">
-          Say what is wanted
+        <Button component={Link} to={decide} variant="contained">
+          Decide what should be indexed
         </Button>
       }
     >
       {reading === "strays"
-        ? "A stray is a page that you want kept out and that climbs all the same. Say in the setup which pages those are."
-        : "Mark key pages or patterns in the setup, or list pages in a sitemap: those count as wanted."}
+        ? "Once you have decided which pages should be kept out, this shows those that are indexable all the same."
+        : "Nothing says so yet: no group was decided about, no page is marked as key page, and no sitemap lists one."}
     </Empty>
   );
 }

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import { Link } from "react-router";
 import type { Trellis } from "../../../api/client";
 import { count } from "../../../kit/format";
+import { causeOf } from "../../../kit/rungs";
 import type { Cell } from "./TrellisScreen";
 
 /** The numbers of the trellis as a plain table. */
@@ -16,18 +17,18 @@ export function TrellisTable({ trellis, addressOf }: { trellis: Trellis; address
         "& th:first-of-type": { textAlign: "left" },
       }}
     >
-      <caption style={{ textAlign: "left", paddingBottom: 8 }}>Pages that stop at each rung, by page group</caption>
+      <caption style={{ textAlign: "left", paddingBottom: 8 }}>Pages that are stopped, by cause and page group</caption>
       <thead>
         <tr>
           <th scope="col">Page group</th>
           <th scope="col">pages</th>
           {trellis.rungs.map((rung) => (
             <th scope="col" key={rung.name}>
-              {rung.name}
+              {causeOf(rung.name)}
               {rung.judged ? "" : " (not judged)"}
             </th>
           ))}
-          <th scope="col">pass all judged</th>
+          <th scope="col">nothing stops</th>
         </tr>
       </thead>
       <tbody>

@@ -1,0 +1,43 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation } from "@tanstack/react-query";
+import { api, data, type Crawl } from "../../../api/client";
+import { moment } from "../../../kit/format";
+import { WhyNot } from "../../../kit/WhyNot";
+import { Changed, Difference } from "./RobotsChanges";
+
+/** The file as it is now, read by itself in a second, beside what the crawl found. */
+export function RobotsNow({ crawl, origin, use }: { crawl: Crawl; origin: string; use: (text: string) => void }) {
+  const again = useMutation({
+    mutationFn: () =>
+      data(api.POST("/crawls/{crawl}/robots/again", { params: { path: { crawl: crawl.id } }, body: { origin } })),
+  });
+  const now = again.data;
+  return (
+    <Box sx={{ mb: 1.5 }}>
+      <Button variant="outlined" onClick={() => again.mutate()} disabled={again.isPending}>
+        {again.isPending ? "Reading …" : "Read it again now"}
+      </Button>
+      <WhyNot error={again.error} />
+      {now && !again.isPending && (
+        <Box role="status" sx={{ mt: 1 }}>
+          <strong>
+            {now.error ? `No answer (${now.error})` : `Status ${now.status}`}
+            {now.same ? ", the same as the crawl found" : ", otherwise than the crawl found"}
+          </strong>{" "}
+          <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+            {moment(now.at)}
+          </Box>
+          {!now.same && (
+            <>
+              <Changed what="are blocked now" change={now.shut} />
+              <Changed what="are allowed now" change={now.freed} />
+              <Difference difference={now.difference} />
+              {now.text !== null && <Button onClick={() => use(now.text ?? "")}>Begin with this file</Button>}
+            </>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,54 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import type { Schemas } from "../../../api/client";
+import { counted } from "../../../kit/format";
+import { MONO } from "../../../theme";
+import { Answer } from "./Target";
+
+type Props = {
+  group: Schemas["Broken"]["groups"][number];
+  columns: string;
+  disabled: boolean;
+  accept: () => void;
+};
+
+/** Many lost addresses that look alike, and the one rule that answers them. */
+export function AlikeRow({ group, columns, disabled, accept }: Props) {
+  return (
+    <Box
+      component="li"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: columns,
+        columnGap: 1.5,
+        py: 0.75,
+        borderBottom: 1,
+        borderColor: "divider",
+        bgcolor: "background.paper",
+      }}
+    >
+      <span />
+      <Box sx={{ gridColumn: "2 / 5", minWidth: 0 }} title={group.urls.join("\n")}>
+        <strong>{counted(group.count, "address", "addresses")} that look alike:</strong>{" "}
+        <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere" }}>
+          {group.pattern}
+        </Box>
+        {group.others > 0 && (
+          <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+            {counted(group.others, "other")} of this form {group.others === 1 ? "needs" : "need"} another answer: decide
+            about {group.others === 1 ? "it" : "them"} first
+          </Box>
+        )}
+      </Box>
+      <Box sx={{ minWidth: 0 }}>
+        <Answer to={group.to} status={group.status} />
+        <Box sx={{ fontSize: 12, color: "text.secondary" }}>one rule answers them all</Box>
+      </Box>
+      <Box sx={{ textAlign: "right" }}>
+        <Button disabled={disabled} onClick={accept} sx={{ py: 0 }}>
+          Take this rule
+        </Button>
+      </Box>
+    </Box>
+  );
+}

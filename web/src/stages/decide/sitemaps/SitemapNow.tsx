@@ -1,0 +1,73 @@
+import Box from "@mui/material/Box";
+import { useQuery } from "@tanstack/react-query";
+import { api, data, type Schemas } from "../../../api/client";
+import { bytes, count, counted, moment } from "../../../kit/format";
+import { Failed, Loading } from "../../../kit/Notice";
+import { UrlLink } from "../../../kit/parts";
+import { causeOf } from "../../../kit/rungs";
+import { UrlText } from "../../../kit/UrlText";
+import { useRules } from "../../../kit/useRules";
+
+const SHOWN = 20;
+
+/** One sitemap file as it is now, read by itself in a second, beside what the crawl found. */
+export function SitemapNow({ crawl, url }: { crawl: number; url: string }) {
+  const { title } = useRules();
+  const read = useQuery({
+    queryKey: ["sitemap now", crawl, url],
+    queryFn: () => data(api.POST("/crawls/{crawl}/sitemaps/again", { params: { path: { crawl } }, body: { url } })),
+    gcTime: 0,
+    retry: false,
+  });
+  if (read.error) return <Failed error={read.error} retry={() => read.refetch()} />;
+  if (!read.data || read.isFetching) return <Loading what="the file" />;
+  const now = read.data;
+  return (
+    <Box role="status" sx={{ pb: 1 }}>
+      <strong>
+        {now.error ? `No answer (${now.error}${now.status ? `, status ${now.status}` : ""})` : `Status ${now.status}`}
+      </strong>
+      , {now.kind === "index" ? counted(now.files.length, "file") : counted(now.entries, "URL")}
+      {now.bytes !== null && `, ${bytes(now.bytes)}`}
+      {now.kind !== "index" &&
+        ` (${count(now.before)} when it was crawled); ${count(now.belonging)} of them belong here`}{" "}
+      <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+        {moment(now.at)}
+      </Box>
+      {now.flaws.map((flaw, at) => (
+        <Box key={at} sx={{ color: "rust" }}>
+          {title(flaw.code)}
+          {flaw.line !== null && `, line ${flaw.line}`}
+          {flaw.about && `: ${flaw.about}`}
+        </Box>
+      ))}
+      <Listed name="Listed since" urls={now.came} />
+      <Listed name="No longer listed" urls={now.went} />
+      <Listed name="Listed, and don’t belong here" urls={now.astray} />
+    </Box>
+  );
+}
+
+function Listed({ name, urls }: { name: string; urls: Schemas["SitemapUrls"] }) {
+  if (urls.total === 0) return null;
+  return (
+    <Box sx={{ mt: 0.5 }}>
+      {name}: <strong>{count(urls.total)}</strong>
+      {urls.rows.slice(0, SHOWN).map((row) => (
+        <Box key={row.url} sx={{ display: "flex", gap: 1, pl: 1.5, minWidth: 0 }}>
+          {row.url_id === null ? <UrlText url={row.url} size={12} /> : <UrlLink id={row.url_id} url={row.url} />}
+          <Box component="span" sx={{ fontSize: 12, color: "text.secondary" }}>
+            {row.url_id === null
+              ? "not known to the crawl"
+              : row.stop
+                ? causeOf(row.stop)
+                : row.intent === "keep_out"
+                  ? "should be kept out"
+                  : ""}
+          </Box>
+        </Box>
+      ))}
+      {urls.total > SHOWN && <Box sx={{ pl: 1.5, color: "text.secondary" }}>and {count(urls.total - SHOWN)} more</Box>}
+    </Box>
+  );
+}
