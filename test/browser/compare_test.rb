@@ -30,12 +30,12 @@ class CompareScreenTest < Minitest::Test
     assert_text "2 fell", normalize_ws: true
     click_button "2 fell", match: :first
     assert_selector "a", text: %r{\A/\s*a\z}
-    assert_text "from the top to open"
+    assert_text "nothing → noindex"
     assert_empty accessibility_faults, "compare"
 
     visit "/s/#{@site}/c/latest/read/faults"
     assert_text "Since crawl 1"
-    assert_selector "button", text: /not-found.*1 more/m
+    assert_selector "button", text: /Missing page.*1 more/m
     assert_empty accessibility_faults, "faults"
   end
 end

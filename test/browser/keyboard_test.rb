@@ -18,9 +18,9 @@ class KeyboardTest < Minitest::Test
   end
 
   def test_cells_of_the_trellis_are_moved_between_with_arrows_and_opened_with_enter
-    page.execute_script("document.querySelector(\"[aria-label='/lamps/: 1 page stops at allowed']\").focus()")
+    page.execute_script("document.querySelector(\"[aria-label='/lamps/: 1 page stopped: blocked by robots.txt']\").focus()")
     press :arrow_right
-    assert_equal "/lamps/: 2 pages stop at open", page.evaluate_script("document.activeElement.getAttribute('aria-label')")
+    assert_equal "/lamps/: 2 pages stopped: noindex", page.evaluate_script("document.activeElement.getAttribute('aria-label')")
     press :enter
     assert_text "2 of "
     assert_text "hb-6-quay"
@@ -49,8 +49,8 @@ class KeyboardTest < Minitest::Test
     assert_equal found, find("[aria-label=Totals]", text: "of").text
   end
 
-  # From the drop to the lens without a pointer.
-  def test_a_row_is_asked_about_picked_and_kept_as_a_lens
+  # From the drop to a saved view without a pointer.
+  def test_a_row_is_asked_about_picked_and_kept_as_a_view
     read "ledger?sort=-words"
     assert_selector "[role=row][aria-selected]", minimum: 10
     press "m"
@@ -61,16 +61,16 @@ class KeyboardTest < Minitest::Test
     focus "button", "Show only these"
     press :enter
     assert_text "URL is one of 2 chosen"
-    focus "button", "Lenses"
+    focus "button", "Saved views"
     press :enter
-    assert_selector "[role=menuitem]", text: "Save what is shown"
-    # There may be lenses above it; they are passed by.
+    assert_selector "[role=menuitem]", text: "Save this view"
+    # There may be views above it; they are passed by.
     press :end, :enter
-    assert_field "Name of the lens"
+    assert_field "Name of the view"
     press "Two long ones", :enter
-    assert_no_field "Name of the lens"
+    assert_no_field "Name of the view"
     read "ledger"
-    focus "button", "Lenses"
+    focus "button", "Saved views"
     press :enter
     assert_selector "[role=menuitem]", text: "Two long ones"
     press "t", :enter

@@ -35,12 +35,12 @@ class SetupTest < Minitest::Test
     assert_text "the host other.example is not in scope"
     assert_text "it is not a web address"
     open_section "What belongs to it"
-    fill_in "Leave out", with: "*/journal/*"
+    fill_in "Don’t fetch", with: "*/journal/*"
     assert_text "1 of 4 URLs would be fetched"
     assert_text "left out by */journal/*"
     fill_in "Parameters to drop", with: "sid"
     assert_text "read without what is dropped"
-    fill_in "Leave out", with: "/(/"
+    fill_in "Don’t fetch", with: "/(/"
     assert_text "The pattern /(/ can't be read"
     assert_empty accessibility_faults, "setup with a trial"
   end
@@ -55,7 +55,7 @@ class SetupTest < Minitest::Test
     assert_text "3 requests a second"
     click_button "Copy settings of a crawl"
     find("li[role=menuitem]", text: "Crawl 1").click
-    assert_text "1 pattern left out"
+    assert_text "1 pattern not fetched"
     assert_text "as fast as the host answers"
   end
 
@@ -144,7 +144,7 @@ class SetupTest < Minitest::Test
     assert_text(/Crawl 2 (is about to begin|is running|is finished)/)
     assert_text(/of \d URLs only/)
     assert_text "Crawl 2 is finished", wait: 30
-    click_link "See what came of it"
+    click_link "See what was found"
     assert_text "404"
     # The screens stay as of the newest crawl of the whole site.
     visit "/s/#{site.id}/c/latest/read/trellis"

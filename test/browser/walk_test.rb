@@ -13,7 +13,7 @@ class WalkTest < Minitest::Test
     make_the_first_account
     set_up_a_site("Skerry #{SecureRandom.hex(6)}")
     assert_empty accessibility_faults, "setup"
-    click_button "Save and crawl"
+    click_button "Crawl"
     watch_the_crawl
     read_the_trellis
     narrow_the_ledger
@@ -23,19 +23,20 @@ class WalkTest < Minitest::Test
 
   def test_bad_settings_are_told_at_their_fields_and_nothing_is_lost
     make_the_first_account
+    find("section[aria-label='Where it begins'] > button").click
     fill_in "Name", with: "Half good"
-    fill_in "Start URLs", with: "www.skerrylamps.example"
-    click_button "Save and crawl"
+    fill_in "Address of the site", with: "no address"
+    click_button "Crawl"
 
-    assert_text "“www.skerrylamps.example” is not a web address. Give it whole, with http:// or https:// in front.", minimum: 2
+    assert_text "“no address” is not a web address.", minimum: 1
     assert_field "Name", with: "Half good"
-    assert_field "Start URLs", with: "www.skerrylamps.example"
+    assert_field "Address of the site", with: "no address"
   end
 
   def test_a_start_that_cannot_be_reached_is_told_in_words
     make_the_first_account
     set_up_a_site("Unreachable #{SecureRandom.hex(6)}", start: "http://nowhere.invalid/", resolve: "")
-    click_button "Save and crawl"
+    click_button "Crawl"
 
     assert_text "is finished", wait: 30
     assert_text "http://nowhere.invalid/ could not be crawled: its host has no address"
@@ -59,7 +60,7 @@ class WalkTest < Minitest::Test
     assert_text "A new site"
     click_button "Open all"
     fill_in "Name", with: name
-    fill_in "Start URLs", with: start
+    fill_in "Address of the site", with: start
     fill_in "Send requests elsewhere", with: resolve
     fill_in "To be kept out", with: "/account/*\n/thank-you"
     fill_in "Requests a second", with: "60"
@@ -75,13 +76,13 @@ class WalkTest < Minitest::Test
 
   def read_the_trellis
     assert_text "Where pages stop on their way into the index"
-    assert_text(/16 of \d+ wanted pages stop/)
+    assert_text(/16 of \d+ pages that should be indexed are stopped/)
     assert_empty accessibility_faults, "trellis"
     click_button "As a table"
-    assert_text "Pages that stop at each rung, by page group"
+    assert_text "Pages that are stopped, by cause and page group"
     assert_empty accessibility_faults, "trellis as a table"
     click_button "As a drawing"
-    find("[aria-label='/lamps/: 2 pages stop at open']").click
+    find("[aria-label='/lamps/: 2 pages stopped: noindex']").click
   end
 
   def narrow_the_ledger
@@ -105,10 +106,10 @@ class WalkTest < Minitest::Test
   def follow_a_cause
     click_link "Faults"
     assert_text "What is wrong, by cause"
-    find("button", text: "link-to-redirect").click
+    find("button", text: "Link to a redirect").click
     assert_text "Point the link straight at the final address."
     assert_empty accessibility_faults, "faults"
-    within("table[aria-label='Where link-to-redirect is']") do
+    within("table[aria-label='Where: Link to a redirect']") do
       assert_text "st-orrin"
       find("a", text: "oil-or-electric").click
     end
@@ -122,7 +123,7 @@ class WalkTest < Minitest::Test
     find("[role=row]", text: "ms-55-copper").click
     within "[role=dialog]" do
       assert_text "noindex in meta robots"
-      assert_text "noindex-wanted"
+      assert_text "Page that should be indexed has noindex"
       assert_text "Links in (4)"
       assert_text "/lamps/masthead/"
       assert_text "content-type: text/html"

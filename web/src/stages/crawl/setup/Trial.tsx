@@ -79,7 +79,7 @@ export function Trial({ rows, patterns, known, wrong, pasted, paste }: Props) {
   );
 }
 
-const FIELDS: Record<string, string> = { exclude: "left out", include: "only these", caps: "capped" };
+const FIELDS: Record<string, string> = { exclude: "not fetched", include: "only these", caps: "capped" };
 
 /** As what each pattern is read, and how many known URLs it matches. */
 function Patterns({ patterns, known }: { patterns: Pattern[]; known: number }) {

@@ -49,7 +49,7 @@ export function Scope() {
       <Beside>
         <Text
           name="exclude"
-          label="Leave out"
+          label="Don’t fetch"
           rows={2}
           help="One a line: /account/ (a folder), *.pdf, ?sort=; how each is read is told beside."
         />

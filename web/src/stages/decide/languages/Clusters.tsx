@@ -86,7 +86,7 @@ export function Clusters({ site, crawl, languages }: Props) {
                     <UrlText url={one.first} />
                   </Box>
                   <Box sx={{ display: "flex", gap: 1, fontSize: 12, color: "text.secondary" }}>
-                    <span>{counted(one.members.length, "page")}</span>
+                    <span style={{ whiteSpace: "nowrap" }}>{counted(one.members.length, "page")}</span>
                     <Box component="strong" sx={{ ml: "auto", color: one.notes.length === 0 ? "verdigris" : "brass" }}>
                       {one.notes.length === 0 ? "whole" : one.notes.slice(0, 2).join(", ")}
                     </Box>

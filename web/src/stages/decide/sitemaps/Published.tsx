@@ -156,8 +156,13 @@ function Changed({ change, one, many }: { change: Change; one: string; many: str
       </Box>
       <Box sx={{ maxHeight: 220, overflow: "auto" }}>
         {change.rows.slice(0, 100).map((row) => (
-          <Box key={row.url_id} sx={{ display: "flex", gap: 1, justifyContent: "space-between" }}>
-            <UrlLink id={row.url_id} url={row.url} />
+          <Box
+            key={row.url_id}
+            sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) auto", gap: 1, alignItems: "baseline", pr: 1 }}
+          >
+            <Box sx={{ overflow: "hidden" }}>
+              <UrlLink id={row.url_id} url={row.url} />
+            </Box>
             <Box component="span" sx={{ fontSize: 12, color: "text.secondary", whiteSpace: "nowrap" }}>
               {row.stop ? causeOf(row.stop) : row.intent === "keep_out" ? "should be kept out" : ""}
             </Box>

@@ -75,7 +75,14 @@ function Comparison({ newer, earlier }: { newer: Crawl; earlier: Crawl }) {
   if (compared.error) return <Failed error={compared.error} retry={() => compared.refetch()} />;
   if (!compared.data) return <Loading what="both crawls" />;
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 7fr) minmax(0, 6fr)", columnGap: 5 }}>
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: "minmax(0, 1fr) minmax(0, 1fr)" },
+        columnGap: 4,
+        rowGap: 2,
+      }}
+    >
       <Moves newer={newer.id} earlier={earlier.id} compared={compared.data} />
       <FaultChanges faults={compared.data.faults} />
     </Box>

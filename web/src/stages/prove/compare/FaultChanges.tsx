@@ -11,8 +11,8 @@ type FaultChange = Schemas["Comparison"]["faults"][number];
 
 const COLUMNS = [
   { name: "Fault" },
-  { name: "New", width: 58, right: true },
-  { name: "Returned", width: 74, right: true },
+  { name: "New", width: 46, right: true },
+  { name: "Returned", width: 72, right: true },
   { name: "Cleared", width: 68, right: true },
   { name: "Still there", width: 82, right: true },
   { name: "Not checked", width: 94, right: true },
@@ -31,14 +31,14 @@ export function FaultChanges({ faults }: { faults: FaultChange[] }) {
       <Plain label="Faults that changed" columns={COLUMNS}>
         {changed.map((fault) => (
           <tr key={fault.code}>
-            <td>
-              <Box component="span" sx={{ display: "inline-flex", gap: 1, alignItems: "center" }}>
+            <Box component="td" sx={{ "&&": { whiteSpace: "normal" } }}>
+              <Box component="span" sx={{ display: "inline-flex", gap: 1, alignItems: "center", lineHeight: 1.25 }}>
                 <Sign state={fault.grade} />
                 <Link to={to("read/faults", { code: fault.code })} title={fault.code}>
                   {title(fault.code)}
                 </Link>
               </Box>
-            </td>
+            </Box>
             <Number value={fault.new} strong="rust" />
             <Number value={fault.returned} strong="rust" />
             <Number value={fault.cleared} strong="verdigris" />

@@ -57,11 +57,11 @@ function steps(compared: Comparison, move: Move) {
       ? `${count(one.urls)} ${at(one.stop_after)}`
       : move === "went"
         ? `${count(one.urls)} ${at(one.stop_before)}`
-        : `${count(one.urls)} from ${place(one.stop_before)} to ${place(one.stop_after)}`;
+        : `${count(one.urls)} ${place(one.stop_before)} → ${place(one.stop_after)}`;
   return told.map(step).join(", ");
 }
 
-const place = (stop: string | null) => (stop === null ? "nothing stops them" : causeOf(stop));
+const place = (stop: string | null) => (stop === null ? "nothing" : causeOf(stop));
 const at = (stop: string | null) => (stop === null ? "that nothing stops" : `stopped: ${causeOf(stop)}`);
 
 function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: Move }) {
@@ -76,8 +76,8 @@ function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: 
   if (!rows.data) return <Loading what="the URLs" />;
   const columns = [
     { name: "URL" },
-    { name: "Stopped before by", width: 150 },
-    { name: "Now by", width: 150 },
+    { name: "Stopped by, before", width: 146 },
+    { name: "Now", width: 146 },
     { name: "Importance", width: 84, right: true },
   ];
   return (

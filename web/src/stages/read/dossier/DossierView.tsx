@@ -39,9 +39,9 @@ export function DossierView({ crawl, url, tools }: Props) {
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
           <Faults dossier={page} />
+          <Decisions crawl={crawl} url={url} dossier={page} />
           <Links crawl={crawl} url={page.url.url} direction="in" />
           <Links crawl={crawl} url={page.url.url} direction="out" />
-          <Decisions crawl={crawl} url={url} dossier={page} />
           <History crawl={crawl} url={url} />
           <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
         </Box>

@@ -23,8 +23,13 @@ const COLUMNS = [
 /** Links to the page or from it: the first of them, and the way to all. */
 export function Links({ crawl, url, direction }: Props) {
   const { to } = useAddress();
-  const condition = { field: direction === "in" ? "target" : "source", op: "is", value: url };
-  const where = writeWhere({ all: [condition] });
+  // Links of a page to itself lead nowhere.
+  const [here, there] = direction === "in" ? ["target", "source"] : ["source", "target"];
+  const conditions = [
+    { field: here ?? "", op: "is", value: url },
+    { field: there ?? "", op: "is_not", value: url },
+  ];
+  const where = writeWhere({ all: conditions });
   const first = useQuery({
     queryKey: ["links", crawl, "first", where],
     queryFn: () => data(api.GET("/crawls/{crawl}/links", { params: { path: { crawl }, query: { where } } })),
@@ -65,7 +70,7 @@ export function Links({ crawl, url, direction }: Props) {
       )}
       {rows.length > 0 && (
         <Box sx={{ mt: 0.5 }}>
-          <Link to={to("read/links", narrowed(condition))}>
+          <Link to={to("read/links", narrowed(...conditions))}>
             {total == null || total <= rows.length
               ? "In the table of links"
               : `All ${count(total)} in the table of links`}
