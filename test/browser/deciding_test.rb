@@ -54,7 +54,7 @@ class DecidingScreensTest < Minitest::Test
     assert_text "(with a draft)"
     decide "intent?view=canonicals"
     fill_in "Page, or pattern of pages", with: "http://www.skerrylamps.example/lamps/*/print"
-    fill_in "URL that shall stand for it", with: "http://www.skerrylamps.example/$2"
+    fill_in "Its main version", with: "http://www.skerrylamps.example/$2"
     click_button "Choose it"
     assert_text "asks for part 2 of the address"
     assert_empty accessibility_faults, "canonicals"

@@ -22,7 +22,7 @@ export function Answered({ answer }: { answer: Answer }) {
     <Box sx={{ display: "grid", gap: 0.5 }}>
       {headers.length > 0 && (
         <Folded name={`Headers (${count(headers.length)})`}>
-          <Code>
+          <Code label="Headers of the answer">
             {headers.map((line, at) => (
               <Box key={at} sx={{ fontWeight: answer.header_marks?.[at]?.length ? 700 : 400 }}>
                 {line}
@@ -33,7 +33,7 @@ export function Answered({ answer }: { answer: Answer }) {
       )}
       {lines.length > 0 && (
         <Folded name={`Lines of the source that decide (${count(lines.length)})`} openAtFirst>
-          <Code>
+          <Code label="Lines that decide">
             {lines.map((line) => (
               <Box key={line.number} title={line.tells.join(", ")}>
                 <Box component="span" sx={{ color: "text.secondary" }}>
@@ -47,7 +47,7 @@ export function Answered({ answer }: { answer: Answer }) {
       )}
       {links.length > 0 && (
         <Folded name={`Links (${count(answer.links_total ?? links.length)})`}>
-          <Box sx={{ maxHeight: 260, overflow: "auto" }}>
+          <Box role="region" aria-label="Links" tabIndex={0} sx={{ maxHeight: 260, overflow: "auto" }}>
             <Plain label="Links of the answer" columns={LINKS}>
               {links.slice(0, MOST).map((link, at) => (
                 <tr key={at}>
@@ -82,8 +82,13 @@ function Folded({ name, openAtFirst = false, children }: { name: string; openAtF
   );
 }
 
-const Code = ({ children }: { children: ReactNode }) => (
-  <Box sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere", maxHeight: 220, overflow: "auto", pl: 1.5 }}>
+const Code = ({ label, children }: { label: string; children: ReactNode }) => (
+  <Box
+    role="region"
+    aria-label={label}
+    tabIndex={0}
+    sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere", maxHeight: 220, overflow: "auto", pl: 1.5 }}
+  >
     {children}
   </Box>
 );

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
@@ -21,6 +21,8 @@ const WHERE: Record<string, string> = { html: "the head", header: "the headers",
 export function DirectiveList({ crawl }: { crawl: Crawl }) {
   const list = useQuery({
     queryKey: ["decide", "directives", crawl.id, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/crawls/{crawl}/directives", { params: { path: { crawl: crawl.id } } })),
   });
   if (list.error) return <Failed error={list.error} retry={() => list.refetch()} />;

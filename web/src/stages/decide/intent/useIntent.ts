@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { useDecide } from "../../../kit/useDecide";
@@ -19,6 +19,8 @@ export function useIntent(site: number, crawl: Crawl) {
   const decide = useDecide(site);
   const evidence = useQuery({
     queryKey: ["decide", "intent", crawl.id, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/crawls/{crawl}/intent", { params: { path: { crawl: crawl.id } } })),
   });
 

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { Failed, Loading } from "../../../kit/Notice";
 import { Workbench } from "../../../kit/Workbench";
@@ -33,6 +33,8 @@ export default function Languages() {
 function Shown({ view, site, crawl }: { view: View; site: number; crawl: Crawl }) {
   const languages = useQuery({
     queryKey: ["decide", "languages", crawl.id, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/crawls/{crawl}/languages", { params: { path: { crawl: crawl.id } } })),
   });
   if (languages.error) return <Failed error={languages.error} retry={() => languages.refetch()} />;

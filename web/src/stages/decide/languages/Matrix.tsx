@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { Failed, Loading } from "../../../kit/Notice";
@@ -18,6 +18,8 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
   const [editing, setEditing] = useState(false);
   const matrix = useQuery({
     queryKey: ["decide", "matrix", crawl.id, crawl.run, first],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () =>
       data(api.GET("/crawls/{crawl}/languages/cluster", { params: { path: { crawl: crawl.id }, query: { first } } })),
   });

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
@@ -24,6 +24,8 @@ const COLUMNS = "28px minmax(0, 5fr) 60px 70px minmax(0, 7fr) 150px";
 export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
   const broken = useQuery({
     queryKey: ["decide", "broken", crawl.id, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/crawls/{crawl}/broken", { params: { path: { crawl: crawl.id } } })),
     // Suggestions are being worked out.
     refetchInterval: (query) => (query.state.data?.suggested_at === null ? 1500 : false),

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
@@ -21,6 +21,8 @@ const COLUMNS = "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr) 86px";
 export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
   const links = useQuery({
     queryKey: ["decide", "repoint", crawl.id, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/crawls/{crawl}/repoint", { params: { path: { crawl: crawl.id } } })),
   });
   if (links.error) return <Failed error={links.error} retry={() => links.refetch()} />;

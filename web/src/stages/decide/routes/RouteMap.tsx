@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { CheckNow } from "../../../kit/CheckNow";
@@ -36,6 +36,8 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
   });
   const map = useQuery({
     queryKey: ["decide", "routes", site, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/sites/{site}/routes", { params: { path: { site } } })),
     refetchInterval: (query) =>
       query.state.data && waiting(query.state.data.routes, test.data?.asked_at) ? 1000 : false,

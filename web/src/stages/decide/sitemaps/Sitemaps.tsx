@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
 import { Failed, Loading } from "../../../kit/Notice";
 import { Workbench } from "../../../kit/Workbench";
@@ -27,6 +27,8 @@ export default function Sitemaps() {
 function Shown({ view, site, crawl }: { view: View; site: number; crawl: Crawl }) {
   const sitemaps = useQuery({
     queryKey: ["decide", "sitemaps", crawl.id, crawl.run],
+    // What is being typed must not be lost when the crawl is judged anew.
+    placeholderData: keepPreviousData,
     queryFn: () => data(api.GET("/crawls/{crawl}/sitemaps", { params: { path: { crawl: crawl.id } } })),
     refetchInterval: (query) => (query.state.data?.builds.some((one) => one.state === "waiting") ? 1000 : false),
   });
