@@ -10,7 +10,7 @@ module IronTrellis
           Fields::Number.new("description_long", 155, 10..5000, "The longest description in characters"), Fields::Number.new("description_short", 70, 0..5000, "The shortest description in characters"),
           Fields::Number.new("h1_long", 70, 10..1000, "The longest H1 in characters"), Fields::Number.new("word_floor", 50, 0..100_000, "The fewest words of a page that is distinct"),
           Fields::Number.new("thin_words", 120, 0..100_000, "The fewest words of a page that isn't thin"), Fields::Number.new("thin_share", 1.0 / 3, 0.0..1.0, "The least share of its group's usual words"),
-          Fields::Number.new("thin_group_pages", 5, 1..100_000, "The fewest pages of a group that has something usual"), Fields::Number.new("little_own_share", 0.25, 0.0..1.0, "The least share of words of its own"),
+          Fields::Number.new("thin_group_pages", 5, 1..100_000, "The fewest pages of a group that has something usual"), Fields::Number.new("little_own_share", 0.25, 0.0..1.0, "The least share of unique text"),
           Fields::Number.new("important", 70, 0..100, "The importance from which a page counts as important"), Fields::Number.new("few_links", 3, 0..100_000, "The fewest pages that link to an important one"),
           Fields::Number.new("deep", 4, 0..1000, "The most clicks to an important page"), Fields::Number.new("many_links", 300, 1..100_000, "The most links of a page"),
           Fields::Number.new("many_to_one", 20, 1..1_000_000, "The most redirects to one target"), Fields::Number.new("slow_ms", 2500, 1..600_000, "The longest answer in milliseconds"),

@@ -70,11 +70,15 @@ def queries(crawl, run)
     "ledger, first page" => ->(_) { page(run, conditions, "url") }, "ledger, two conditions and a sort" => ->(turn) { page(run, narrow.call(turn), "-importance") },
     "ledger, a deep page" => ->(turn) { page(run, conditions, "-importance", after: cursors[turn + 20]) }, "ledger, part of an address" => ->(turn) { page(run, conditions(["url", "contains", "/#{URLS / 3 + turn * 997}"]), "url") },
     "ledger, one fault" => ->(_) { page(run, conditions(%w[faults has canonical-chain]), "-importance") }, "ledger, stop and depth" => ->(turn) { page(run, conditions(%w[stop is open], ["depth", "is", turn % 9]), "words") },
+    "ledger, sorted by a column without index" => ->(_) { page(run, conditions, "title") }, "ledger, counted by a column" => ->(_) { Store::Ledger::Gathered.new(run, "status", conditions: conditions).call },
+    "links, as the pages hold them" => ->(turn) { links(crawl, [], nil).page(from: turn * 200) }, "links to missing pages" => ->(_) { links(crawl, [["target_status", "is", 404], %w[type is anchor]], nil).page },
     "totals, all" => ->(_) { Store::Ledger::Totals.of(run, conditions) }, "totals, two conditions" => ->(turn) { Store::Ledger::Totals.of(run, narrow.call(turn)) },
     "trellis" => ->(_) { Store::Trellis.new(run, "all").call }, "faults" => ->(_) { Store::FaultBook.new(run).call }, "places of a common fault" => ->(_) { Store::FaultPlaces.new(run, "thin").occurrences },
     "dossier with its links" => ->(turn) { Store::Dossier.new(crawl, ids[turn]).then { |dossier| [dossier.call, *%w[target source].map { |field| Store::Links::Table.new(crawl, where: {"all" => [{"field" => field, "op" => "is", "value" => dossier.address}]}).page }] } }, "structure" => ->(_) { run.reload.structure }
   }
 end
+
+def links(crawl, narrow, sort) = Store::Links::Table.new(crawl, where: {"all" => narrow.map { |field, op, value| {"field" => field, "op" => op, "value" => value} }}, sort: sort)
 
 # The statements that a query makes, run again with nothing around them.
 def bare(statements) = Bench.seconds { statements.each { |sql, params| params.nil? ? Sql.raw.exec(sql) : Sql.raw.exec_params(sql, params) } }

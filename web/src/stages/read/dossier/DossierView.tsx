@@ -35,11 +35,11 @@ export function DossierView({ crawl, url, tools }: Props) {
   return (
     <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2.5, gridTemplateColumns: "minmax(0, 1fr)" }}>
       <Header dossier={page} tools={tools?.(page.url.url)} />
-      <Ladder dossier={page} />
+      {page.url.kind !== "external" && <Ladder dossier={page} />}
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
           <Faults dossier={page} />
-          <Decisions crawl={crawl} url={url} dossier={page} />
+          {page.url.kind !== "external" && <Decisions crawl={crawl} url={url} dossier={page} />}
           <Links crawl={crawl} url={page.url.url} direction="in" />
           <Links crawl={crawl} url={page.url.url} direction="out" />
           <History crawl={crawl} url={url} />
@@ -80,7 +80,8 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
 }
 
 /** Whether it should be indexed, and where that comes from. */
-function wanted({ wanted: should, intent, fulfilled }: Dossier["url"]) {
+function wanted({ kind, wanted: should, intent, fulfilled }: Dossier["url"]) {
+  if (kind === "external") return "of another site";
   if (fulfilled) return `done as decided: ${fulfilled}`;
   if (intent === "keep_out") return "should be kept out";
   if (should) return intent === "index" ? "should be indexed" : "should be indexed, as a sitemap lists it";
