@@ -3,6 +3,6 @@
 # The application server; bin/server starts it.
 require_relative "iron_trellis"
 
-IronTrellis::Store::Database.prepare
-IronTrellis::Work::Queue.connect
+IronTrellis::Store::Postgres::Database.prepare
+IronTrellis::Work::Runtime::Queue.connect
 run IronTrellis::Api::Server.application

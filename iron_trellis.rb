@@ -6,17 +6,17 @@ require "zeitwerk"
 # The map of the application. Each layer is one folder at the root and one module here; a constant's
 # name is its path (core/url/scope.rb holds IronTrellis::Core::Url::Scope). Imports go one way:
 #
-#   core <- crawl, ports, store <- work <- api, cli
+#   core <- fetch, ports, store <- work <- api, cli
 #
 # Nothing is loaded until it is named, so that small commands start without a database.
 module IronTrellis
   VERSION = "0.1.0"
   ROOT = Pathname(__dir__)
-  LAYERS = %w[core crawl ports store work api cli].freeze
+  LAYERS = %w[core fetch ports store work api cli].freeze
 
   module Core; end # rules and readings: values in, values out
 
-  module Crawl; end # fetching: turns answers of servers into core values
+  module Fetch; end # fetching: turns answers of servers into core values
 
   module Ports; end # the outside: file formats
 

@@ -8,7 +8,7 @@ require "sinatra/base"
 
 module IronTrellis
   module Api
-    # JSON over HTTP, described by openapi.yaml; requests are held to it. One file a resource, in routes/.
+    # JSON over HTTP, described by openapi.yaml; requests are held to it. One file a resource, in resources/.
     class App < Sinatra::Base
       CONTRACT = ROOT.join("api/openapi.yaml").to_s
 
@@ -22,16 +22,16 @@ module IronTrellis
       end
 
       use Rack::Protection::AuthenticityToken, reaction: :deny, logger: nil
-      use Committee::Middleware::RequestValidation, schema_path: CONTRACT, prefix: "/api", strict_reference_validation: true, error_class: ContractError,
+      use Committee::Middleware::RequestValidation, schema_path: CONTRACT, prefix: "/api", strict_reference_validation: true, error_class: Http::ContractError,
         coerce_date_times: false, parse_response_by_content_type: false
 
-      helpers Helpers
-      Dir[ROOT.join("api/routes/*.rb")].sort.each { |file| register Routes.const_get(File.basename(file, ".rb").split("_").map(&:capitalize).join) }
+      helpers Http::Helpers
+      Dir[ROOT.join("api/resources/*.rb")].sort.each { |file| register Resources.const_get(File.basename(file, ".rb").split("_").map(&:capitalize).join) }
 
       before do
         content_type :json
         headers "cache-control" => "no-store"
-        Store::Database.revive
+        Store::Postgres::Database.revive
         sign_in_needed! unless %w[/api/session /api/accounts].include?(request.path_info)
       end
 

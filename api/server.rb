@@ -18,11 +18,11 @@ module IronTrellis
         limits = rate_limits
         secret = session_secret
         Rack::Builder.new do
-          use SecurityHeaders
+          use Http::SecurityHeaders
           use Rack::Session::Cookie, key: "iron_trellis", secret: secret, httponly: true, same_site: :lax, expire_after: 30 * 86_400
           use limits
           # Not mapped by URL: the API's own paths are whole, as in the contract.
-          run Rack::Cascade.new([FrontEnd.new, App])
+          run Rack::Cascade.new([Http::FrontEnd.new, App])
         end.to_app
       end
 
@@ -31,8 +31,8 @@ module IronTrellis
         Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
         Rack::Attack.throttle("sign-in by address", limit: 10, period: 60) { |request| request.ip if request.path == "/api/session" && request.post? }
         Rack::Attack.throttled_responder = lambda do |_request|
-          problem = Problem.new(code: "too-many-tries", status: 429, detail: "Too many tries to sign in. Wait a minute and try again.")
-          [429, {"content-type" => Problem::TYPE, "retry-after" => "60"}, [JSON.generate(problem.to_h)]]
+          problem = Http::Problem.new(code: "too-many-tries", status: 429, detail: "Too many tries to sign in. Wait a minute and try again.")
+          [429, {"content-type" => Http::Problem::TYPE, "retry-after" => "60"}, [JSON.generate(problem.to_h)]]
         end
         Rack::Attack
       end

@@ -19,7 +19,7 @@ module IronTrellis
       end
 
       # @param path [String]
-      # @param bad [Array<Ports::CsvRows::Bad>]
+      # @param bad [Array<Ports::Tables::CsvRows::Bad>]
       # @return [void]
       def warn_of(path, bad)
         bad.first(MOST_TOLD).each { |one| warn "#{path}, line #{one.line}: #{one.why}; the line is left out" }

@@ -8,7 +8,7 @@ module IronTrellis
     class ProgressLine
       PLAIN_SECONDS = 5
 
-      # @param crawl [Store::Crawl]
+      # @param crawl [Store::Crawling::Crawl]
       # @param output [IO]
       def initialize(crawl, output: $stderr)
         @output = output
@@ -17,7 +17,7 @@ module IronTrellis
         @last = 0
       end
 
-      # @param progress [Store::Progress]
+      # @param progress [Store::Crawling::Progress]
       # @return [void]
       def show(progress)
         return bar(progress) if @bar
@@ -27,7 +27,7 @@ module IronTrellis
         @output.puts "Crawl #{@number}: #{progress.fetched} fetched, #{progress.waiting} waiting"
       end
 
-      # @param progress [Store::Progress]
+      # @param progress [Store::Crawling::Progress]
       # @return [void]
       def finish(progress)
         @bar ? bar(progress) : @output.puts("Crawl #{@number}: #{progress.fetched} fetched")

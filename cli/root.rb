@@ -76,7 +76,7 @@ module IronTrellis
       option :fail_on, enum: Core::Faults::Rule::GRADES, desc: "Exit with 1 where such faults, or graver ones, are found"
       # @return [Integer] exit code
       def audit(*start_urls)
-        Audit.new(start_urls, options).call
+        Crawling::Audit.new(start_urls, options).call
       end
 
       desc "export", "Write what the newest crawl of a site found as one table"
@@ -87,7 +87,7 @@ module IronTrellis
       option :crawl, type: :numeric, banner: "N", desc: "Its number (default: the newest judged one of the whole site)"
       # @return [Integer] exit code
       def export
-        Export.new(options).call
+        Ledger::Export.new(options).call
       end
 
       desc "robots FILE_OR_URL", "Say of URLs or paths whether a robots.txt lets an agent fetch them"
@@ -99,17 +99,17 @@ module IronTrellis
       option :urls, banner: "FILE|-", desc: "Where the URLs or paths are; - is standard input"
       # @return [Integer] exit code
       def robots(source)
-        Robots.new(source, options).call
+        Robots::Check.new(source, options).call
       end
 
       desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"
-      subcommand "sitemap", SitemapCommands
+      subcommand "sitemap", Sitemaps::Commands
 
       desc "hreflang SUBCOMMAND", "Check sets of languages"
-      subcommand "hreflang", HreflangCommands
+      subcommand "hreflang", Languages::Commands
 
       desc "routes SUBCOMMAND", "Check a redirect map, or write one for a server"
-      subcommand "routes", RoutesCommands
+      subcommand "routes", Redirects::Commands
     end
   end
 end

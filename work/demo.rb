@@ -33,8 +33,8 @@ module IronTrellis
       # @param anew [Boolean] drop what is there first
       # @return [void]
       def build(anew: false)
-        Store::User.find_by(email: EMAIL) || Store::User.register(email: EMAIL, name: PERSON, password: PASSWORD)
-        site = Store::Site.find_by(name: NAME)
+        Store::Accounts::User.find_by(email: EMAIL) || Store::Accounts::User.register(email: EMAIL, name: PERSON, password: PASSWORD)
+        site = Store::Sites::Site.find_by(name: NAME)
         site = drop(site) if site && anew
         site ||= found
         ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
@@ -45,7 +45,7 @@ module IronTrellis
       private
 
       def found
-        Store::Site.found(name: NAME, settings: settings).tap do |site|
+        Store::Sites::Site.found(name: NAME, settings: settings).tap do |site|
           site.want(intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: PERSON, now: Time.now)
         end
       end
@@ -57,27 +57,27 @@ module IronTrellis
 
       def crawl(site)
         queue = "demo-#{Process.pid}"
-        crawl = Crawling.start(site, now: Time.now, queue: queue)
+        crawl = Crawling::Runs.start(site, now: Time.now, queue: queue)
         deadline = Time.now + PATIENCE_SECONDS
-        Queue.work(queues: [queue], threads: 1) { crawl.reload.ended? || Time.now > deadline }
+        Runtime::Queue.work(queues: [queue], threads: 1) { crawl.reload.ended? || Time.now > deadline }
         return if crawl.ended?
 
-        raise Core::Error.new("The demo's crawl did not end: #{Queue.troubles(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}")
+        raise Core::Error.new("The demo's crawl did not end: #{Runtime::Queue.troubles(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}")
       end
 
       # Some of what is proposed; the rest is left open, so that there is something to decide.
       def decide(site)
         run = site.newest_crawl.verdict_run
-        singles, groups = Store::Deciding::IntentBook.new(run, site).proposals.partition { |one| one[:urls] }
+        singles, groups = Store::Intents::GroupEvidence.new(run, site).proposals.partition { |one| one[:urls] }
         groups.select { |one| one[:sure] }.first(DECIDED_GROUPS).each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
         singles.first(DECIDED_SINGLES).each { |one| settle(site, "intent", one[:urls].to_h { |url| [url, {"intent" => one[:intent]}] }, one[:reasons].join(" ")) }
-        RouteTargets.new(run, clock: -> { Time.now }).call
-        lost = Store::Deciding::RouteBook.new(run, site).broken[:rows].first(DECIDED_ROUTES)
+        Redirects::SuggestedTargets.new(run, clock: -> { Time.now }).call
+        lost = Store::Redirects::FoundRedirects.new(run, site).broken[:rows].first(DECIDED_ROUTES)
         lost.each { |row| row["suggestions"].first.then { |best| settle(site, "route", {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}) } }
         # Both crawls by what is decided now, so that they can be compared.
-        site.crawls.reload.reverse_each { |crawl| Judging.new(crawl, clock: -> { Time.now }).call }
-        RouteTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
-        SitemapBuilding.now(site, clock: -> { Time.now })
+        site.crawls.reload.reverse_each { |crawl| Judging::Judgement.new(crawl, clock: -> { Time.now }).call }
+        Redirects::SuggestedTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
+        Sitemaps::Building.now(site, clock: -> { Time.now })
       end
 
       def settle(site, kind, values, note = nil) = site.decisions.decide(kind, values.to_h { |subject, value| Core::Decisions::Values.read(kind, subject, value) }, by: PERSON, now: Time.now, note: note)
@@ -95,7 +95,7 @@ module IronTrellis
 
       def drop(site)
         site.crawls.each(&:drop)
-        Store::Sql.run("DELETE FROM sites WHERE id = $1", [site.id])
+        Store::Postgres::Sql.run("DELETE FROM sites WHERE id = $1", [site.id])
         nil
       end
     end

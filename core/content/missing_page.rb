@@ -15,8 +15,8 @@ module IronTrellis
         # @param said [String, nil] what it says beside its headings and what the host's home page says (Said); nil where that isn't known
         def initialize(title:, text:, said: nil)
           @title = title.to_s
-          @runs = Likeness.runs(text.to_s)
-          @said = (said && said.split.size >= LEAST_WORDS) ? Likeness.runs(said) : nil
+          @runs = Similarity.runs(text.to_s)
+          @said = (said && said.split.size >= LEAST_WORDS) ? Similarity.runs(said) : nil
         end
 
         # @return [Boolean] whether it says enough by itself to be known by
@@ -29,9 +29,9 @@ module IronTrellis
         def like?(title:, text:, said: nil)
           return title.to_s == @title && (!@title.empty? || text.to_s.strip.empty?) if @runs == [""]
 
-          return Likeness.of(Likeness.runs(said), @said) >= ALIKE if @said && said
+          return Similarity.of(Similarity.runs(said), @said) >= ALIKE if @said && said
 
-          Likeness.of(Likeness.runs(text.to_s), @runs) >= ALIKE
+          Similarity.of(Similarity.runs(text.to_s), @runs) >= ALIKE
         end
       end
     end

@@ -14,7 +14,7 @@ module IronTrellis
         module_function
 
         # @param page [Faults::Subject]
-        # @param routes [Routes::Table] those that were decided
+        # @param routes [Redirects::Table] those that were decided
         # @return [String, nil] which decision; nil where none is fulfilled
         def of(page, routes)
           return route(page, routes) if page.redirect_to || page.gone?

@@ -12,7 +12,7 @@ module IronTrellis
 
         module_function
 
-        # @param kind [String] of Store::Decision::KINDS
+        # @param kind [String] of Store::Decisions::Decision::KINDS
         # @param subject [String]
         # @param value [Object, nil] nil for nothing any more
         # @return [Array(String, Object)] subject and value as they are kept
@@ -49,21 +49,21 @@ module IronTrellis
 
         def read_route(subject, value)
           kind, query = value["kind"] || "exact", value["query"] || "match"
-          problem("“#{kind}” is no kind of route.") unless Routes::Route::KINDS.include?(kind)
-          problem("“#{query}” can't be done with a query; use one of #{Routes::Route::QUERIES.join(", ")}.") unless Routes::Route::QUERIES.include?(query)
+          problem("“#{kind}” is no kind of route.") unless Redirects::Route::KINDS.include?(kind)
+          problem("“#{query}” can't be done with a query; use one of #{Redirects::Route::QUERIES.join(", ")}.") unless Redirects::Route::QUERIES.include?(query)
           subject = (kind == "exact") ? Url::NormalForm.of(subject) : subject
           [subject, {"to" => target(subject, kind, value), "status" => status(value), "kind" => kind, "query" => query, "refused" => value["refused"] || nil, "why" => value["why"], "order" => (value["order"] if value["order"].is_a?(Integer))}.compact]
         end
 
         def status(value)
-          return value["status"] if Routes::Route::STATUSES.include?(value["status"])
+          return value["status"] if Redirects::Route::STATUSES.include?(value["status"])
 
-          problem("#{value["status"].inspect} is no status of a redirect; use one of #{Routes::Route::STATUSES.join(", ")}.")
+          problem("#{value["status"].inspect} is no status of a redirect; use one of #{Redirects::Route::STATUSES.join(", ")}.")
         end
 
         def target(subject, kind, value)
           to = value["to"].to_s.strip
-          return problem_of_target(to, value["status"]) if to.empty? || value["status"] == Routes::Route::GONE
+          return problem_of_target(to, value["status"]) if to.empty? || value["status"] == Redirects::Route::GONE
           problem("The target must be a whole web address, not “#{to}”.") unless to.match?(%r{\Ahttps?://[^/]}i)
           return Url::NormalForm.of(to) if kind == "exact"
 
@@ -72,7 +72,7 @@ module IronTrellis
         end
 
         def problem_of_target(to, status)
-          problem("A route that leads somewhere needs a target; only 410 has none.") if to.empty? && status != Routes::Route::GONE
+          problem("A route that leads somewhere needs a target; only 410 has none.") if to.empty? && status != Redirects::Route::GONE
           problem("410 says that a page is gone, so it can have no target.") if !to.empty?
           nil
         end

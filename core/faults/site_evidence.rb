@@ -11,7 +11,7 @@ module IronTrellis
       #     "entries" => 12, "faults" => [{"code" => "sitemap-date", "line" => 4, "about" => "May"}], "unwanted" => 0 (entries to be kept out), "groups" => ["/tags/"]}],
       #   probes: [{"authority" => "a.test", "kind" => "missing", "url" => "…", "status" => 404, "location" => nil, "links" => 3}],
       #   spaces: [{"space" => "http://a.test/cal?day=#", "kind" => "calendar", "most" => 250, "first_url" => "http://a.test/cal?day=1"}],
-      #   odd_facts: [Data::BusinessFacts::Odd]
+      #   odd_facts: [StructuredData::BusinessFacts::Odd]
       #   serving: ["http://a.test"] (origins on which pages answer 2xx), languages: {"en" => 12} (pages by what their lang says; none of a part of a site),
       #   names_languages: false (whether any page or sitemap names another language)
       SiteEvidence = Struct.new(:home, :reads_sitemaps, :robots, :sitemaps, :probes, :spaces, :odd_facts, :serving, :languages, :names_languages, keyword_init: true) do
@@ -20,7 +20,7 @@ module IronTrellis
 
         # @return [Array<Array(String, Hash)>] origins with pages of their own, each with what answers under another of its addresses
         def variants
-          probes.filter_map { |probe| Hosts::Variants.origin(probe)&.then { |origin| [origin, probe] if serving.include?(origin) } }
+          probes.filter_map { |probe| Crawling::HostVariants.origin(probe)&.then { |origin| [origin, probe] if serving.include?(origin) } }
         end
 
         # @param code [String] of a rule

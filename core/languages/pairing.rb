@@ -43,8 +43,8 @@ module IronTrellis
           @named.each { |one, other| block.call(one, other, :named) }
           @pages.each_value { |page| page.switch.each { |target| block.call(page.url, target, :switch) if @pages.key?(target) } }
           gathered(:path) { |page| [path_below_language(page.url)] }.each { |pair| block.call(*pair) }
-          gathered(:code) { |page| Routes::Naming.codes("#{Routes::Naming.slug(page.url)} #{page.title}") }.each { |pair| block.call(*pair) }
-          gathered(:slug) { |page| [Routes::Naming.slug(page.url)].reject(&:empty?) }.each { |pair| block.call(*pair) }
+          gathered(:code) { |page| Redirects::Naming.codes("#{Redirects::Naming.slug(page.url)} #{page.title}") }.each { |pair| block.call(*pair) }
+          gathered(:slug) { |page| [Redirects::Naming.slug(page.url)].reject(&:empty?) }.each { |pair| block.call(*pair) }
           gathered(:images) { |page| page.images.empty? ? [] : [page.images.sort] }.each { |pair| block.call(*pair) }
         end
 

@@ -14,10 +14,10 @@ module IronTrellis
           url, title = pages[main]
           return {} if url.nil?
 
-          slug = Routes::Naming.slug(url)
+          slug = Redirects::Naming.slug(url)
           return {} unless worded?(slug)
 
-          pages.select { |language, (other, called)| language != main && Routes::Naming.slug(other) == slug && called.to_s.downcase != title.to_s.downcase }.transform_values(&:first)
+          pages.select { |language, (other, called)| language != main && Redirects::Naming.slug(other) == slug && called.to_s.downcase != title.to_s.downcase }.transform_values(&:first)
         end
 
         # Two words at least that are no code: names of products are the same everywhere.

@@ -38,7 +38,7 @@ module IronTrellis
           # Asked before fallbacks are taken out, since it is by what stands around a title that it is one.
           @titles = few("title").reject { |title| drawn?(title) }.map { |title| fold(title.text) }
           @links = few("link", "script", "iframe", "frame").flat_map { |node| ElementLinks.of(node, @resolver) }
-          @data = Data::Reading.new(few("script").select { |one| JSON_LD.match?(one["type"].to_s) }.map(&:text), @document, html, @resolver)
+          @data = StructuredData::Reading.new(few("script").select { |one| JSON_LD.match?(one["type"].to_s) }.map(&:text), @document, html, @resolver)
           quiet_raw_elements
           read_body
         end
@@ -89,10 +89,10 @@ module IronTrellis
           end
         end
 
-        # @return [Array<Canonical::Named>]
+        # @return [Array<Canonicals::Named>]
         def canonicals
           related("canonical").map do |link|
-            Canonical::Named.new(href: link["href"].to_s, source: "html", place: place(link))
+            Canonicals::Named.new(href: link["href"].to_s, source: "html", place: place(link))
           end
         end
 

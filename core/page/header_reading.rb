@@ -21,9 +21,9 @@ module IronTrellis
           end
         end
 
-        # @return [Array<Canonical::Named>]
+        # @return [Array<Canonicals::Named>]
         def canonicals
-          named("canonical").map { |entry| Canonical::Named.new(href: entry.target, source: "header", place: "head") }
+          named("canonical").map { |entry| Canonicals::Named.new(href: entry.target, source: "header", place: "head") }
         end
 
         # @return [Array<Hash>] {code:, url:, source:}

@@ -48,7 +48,7 @@ module IronTrellis
             facts.text, facts.frames, facts.menus, facts.anchors = html.text, html.frames, html.menus, html.anchors
             facts.words = Content::Words.count(facts.text)
             facts.password = html.password?
-            facts.contacts = Data::ContactLines.of(facts.text.split("\n"))
+            facts.contacts = StructuredData::ContactLines.of(facts.text.split("\n"))
             facts.viewport, facts.outline, facts.open_graph = html.viewport, html.outline, html.open_graph
             facts.data, facts.data_problems = html.data.items, html.data.problems
           end
@@ -56,7 +56,7 @@ module IronTrellis
 
         def join(facts, from_headers, html, url)
           facts.directives = (html&.directives(@agent) || []) + from_headers.directives
-          facts.canonical = Canonical::Reading.of((html&.canonicals || []) + from_headers.canonicals, url)
+          facts.canonical = Canonicals::Reading.of((html&.canonicals || []) + from_headers.canonicals, url)
           facts.hreflang = (html&.hreflang || []) + from_headers.hreflang
           facts.refresh = from_headers.refresh || html&.refresh
           facts.links = follow((html&.links || []) + from_headers.links + relation_links(facts), Directives::Resolved.new(facts.directives, @agent))

@@ -10,7 +10,7 @@ module IronTrellis
 
         module_function
 
-        # @param items [Array<Data::Item>] of a page
+        # @param items [Array<StructuredData::Item>] of a page
         # @return [Hash{String => String}, nil] elements of the video extension, nil where something that it requires isn't known
         def video(items)
           item = items.flat_map(&:all).find { |one| one.types.include?("VideoObject") } or return
@@ -18,7 +18,7 @@ module IronTrellis
           texts if %w[thumbnail_loc title description].all? { |name| texts.key?(name) } && (texts.key?("content_loc") || texts.key?("player_loc"))
         end
 
-        # @param items [Array<Data::Item>] of a page
+        # @param items [Array<StructuredData::Item>] of a page
         # @param language [String, nil] the page's
         # @param now [Time]
         # @return [Hash{String => String}, nil] elements of the news extension, nil for what is older or isn't known well enough
@@ -28,7 +28,7 @@ module IronTrellis
           time = published && Date.read(published)
           return if time.nil? || !(now - NEWS_SECONDS..now).cover?(time)
 
-          publisher = item.properties.fetch("publisher", []).grep(Data::Item).filter_map { |one| text(one, "name") }.first
+          publisher = item.properties.fetch("publisher", []).grep(StructuredData::Item).filter_map { |one| text(one, "name") }.first
           texts = {"name" => publisher, "language" => language && language[/\A[a-zA-Z]+/]&.downcase, "publication_date" => published, "title" => text(item, "headline")}
           texts if texts.values.all?
         end

@@ -10,10 +10,10 @@ module IronTrellis
         module_function
 
         # @param bytes [String]
-        # @return [Array(Array<Core::Languages::Annotation>, Array<CsvRows::Bad>)] what can be used, and the lines that can't
+        # @return [Array(Array<Core::Languages::Annotation>, Array<Tables::CsvRows::Bad>)] what can be used, and the lines that can't
         # @raise [Core::Error::InvalidInput]
         def read(bytes)
-          rows = CsvRows.new(bytes, COLUMNS)
+          rows = Tables::CsvRows.new(bytes, COLUMNS)
           found = []
           rows.each do |row, line|
             url = Core::Url::NormalForm.parse?(row["url"])

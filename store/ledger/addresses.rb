@@ -10,11 +10,11 @@ module IronTrellis
 
         module_function
 
-        # @param run [VerdictRun]
+        # @param run [Judging::VerdictRun]
         # @param conditions [Conditions]
         # @return [Array<String>]
         def of(run, conditions)
-          Sql.run("SELECT url FROM #{Partitions.name("ledger_rows", run.id)} WHERE #{conditions.sql} ORDER BY url LIMIT #{MOST}", conditions.params).column_values(0)
+          Postgres::Sql.run("SELECT url FROM #{Postgres::Partitions.name("ledger_rows", run.id)} WHERE #{conditions.sql} ORDER BY url LIMIT #{MOST}", conditions.params).column_values(0)
         end
       end
     end

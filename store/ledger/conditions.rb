@@ -68,7 +68,7 @@ module IronTrellis
           when "has_not" then "NOT #{param(text(value))} = ANY(coalesce(#{column}, '{}'))"
           when "matches", "matches_not" then "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} #{param(Core::Url::Pattern.new(text(value)).translated)}"
           when "since", "before" then "#{column} #{(op == "since") ? ">=" : "<"} #{param(moment(value))}::timestamptz"
-          when "one_of" then "#{column} = ANY(#{param(Sql.array(list(value)))}::text[])"
+          when "one_of" then "#{column} = ANY(#{param(Postgres::Sql.array(list(value)))}::text[])"
           else compare(column, kind, op, value)
           end
         end

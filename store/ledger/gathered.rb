@@ -12,12 +12,12 @@ module IronTrellis
         MOST_SECONDS = 20
         COLUMNS = %w[value urls wanted indexable with_faults importance].freeze
 
-        # @param run [VerdictRun]
+        # @param run [Judging::VerdictRun]
         # @param column [String]
         # @param conditions [Conditions]
         # @raise [Core::Error::InvalidInput]
         def initialize(run, column, conditions:)
-          @table = Partitions.name("ledger_rows", run.id)
+          @table = Postgres::Partitions.name("ledger_rows", run.id)
           @column = column
           @kind = Fields.kind(column)
           @conditions = conditions
@@ -26,9 +26,9 @@ module IronTrellis
         # @return [Hash] rows ([{value (nil where there is none), urls, wanted, indexable, with_faults, importance (of all of them together)}]) and values (the number of all)
         # @raise [Core::Error::TooMuch]
         def call
-          rows = Sql.bounded(MOST_SECONDS) { Sql.rows(sql, @conditions.params) }
+          rows = Postgres::Sql.bounded(MOST_SECONDS) { Postgres::Sql.rows(sql, @conditions.params) }
           {rows: rows.map { |row| row.slice(*COLUMNS).merge("value" => written(row["value"])) }, values: rows.first&.fetch("values") || 0}
-        rescue Sql::Late
+        rescue Postgres::Sql::Late
           raise Core::Error::TooMuch.new("There are too many URLs to count them by this column within #{MOST_SECONDS} s. Narrow the ledger to fewer first.", column: @column)
         end
 

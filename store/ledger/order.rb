@@ -54,8 +54,8 @@ module IronTrellis
         def bounded(&block)
           return yield if indexed?
 
-          Sql.bounded(MOST_SECONDS, &block)
-        rescue Sql::Late
+          Postgres::Sql.bounded(MOST_SECONDS, &block)
+        rescue Postgres::Sql::Late
           raise Core::Error::TooMuch.new("There are too many URLs to sort them by this column within #{MOST_SECONDS} s. Narrow the ledger to fewer first, or sort by #{Fields::INDEXED.first(4).join(", ")} or another column that is kept in order.", column: @column)
         end
 

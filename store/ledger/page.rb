@@ -11,7 +11,7 @@ module IronTrellis
       class Page
         MOST = 500
 
-        # @param run [VerdictRun]
+        # @param run [Judging::VerdictRun]
         # @param conditions [Conditions]
         # @param sort [String] a column, with "-" in front for descending
         # @param after [String, nil] the cursor that the page before gave
@@ -61,8 +61,8 @@ module IronTrellis
         # @param what [String] a condition, whose further parameters are %<next>d and %<last>d
         def select(what, more, order, wanted)
           taken = @conditions.params.size
-          Sql.rows(<<~SQL, @conditions.params + more)
-            SELECT url_id, #{columns}, (#{@order.key})::text AS sort_key FROM #{Partitions.name("ledger_rows", @run.id)}
+          Postgres::Sql.rows(<<~SQL, @conditions.params + more)
+            SELECT url_id, #{columns}, (#{@order.key})::text AS sort_key FROM #{Postgres::Partitions.name("ledger_rows", @run.id)}
             WHERE #{@conditions.sql} AND #{format(what, next: taken + 1, last: taken + 2)} ORDER BY #{order} LIMIT #{wanted}
           SQL
         end

@@ -9,7 +9,7 @@ module IronTrellis
 
         attr_reader :columns
 
-        # @param run [VerdictRun]
+        # @param run [Judging::VerdictRun]
         # @param conditions [Conditions]
         # @param sort [String] a column, with "-" in front for descending
         # @param columns [Array<String>, nil] nil for all
@@ -27,8 +27,8 @@ module IronTrellis
         def each
           key, direction = @order.key, @order.direction
           names = @columns.map { |name| %("#{name}") }.join(", ")
-          sql = %(SELECT #{names} FROM #{Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction})
-          Sql.stream(sql, @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@columns) } }
+          sql = %(SELECT #{names} FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction})
+          Postgres::Sql.stream(sql, @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@columns) } }
         end
       end
     end

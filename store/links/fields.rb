@@ -7,7 +7,7 @@ module IronTrellis
       class Fields
         TYPES = Core::Page::Link.types.freeze
         PLACES = Core::Page::Link.places.freeze
-        IMAGE = FactsRows::TYPES.fetch("image")
+        IMAGE = Pages::FactsRows::TYPES.fetch("image")
         NAMES = ->(names, column) { "(ARRAY['#{names.join("', '")}'])[#{column} + 1]" }
 
         # By name: the kind of value, and where it comes from (k the link, s the row of its page in the ledger, t that of its target, if it has one, u the target's address).
@@ -26,7 +26,7 @@ module IronTrellis
         # @return [Array<String>]
         def self.names = COLUMNS.keys
 
-        # @param crawl [Crawl]
+        # @param crawl [Crawling::Crawl]
         def initialize(crawl)
           @site_id = crawl.site_id
         end

@@ -23,13 +23,13 @@ module IronTrellis
           ) i JOIN urls u ON u.id = i.target_id LEFT JOIN %<ledger>s t ON t.url_id = i.target_id
         SQL
 
-        # @param crawl [Crawl] judged
+        # @param crawl [Crawling::Crawl] judged
         # @param text [String, nil] a part of the image's address or of its alt text
         # @param alt [String, nil] missing, empty or given on some page
         # @param sort [String, nil] one of SORTS, with "-" in front for descending
         # @raise [Core::Error::InvalidInput]
         def initialize(crawl, text: nil, alt: nil, sort: nil)
-          @images = format(IMAGES, links: Partitions.name("links", crawl.id), ledger: Partitions.name("ledger_rows", crawl.verdict_run.id))
+          @images = format(IMAGES, links: Postgres::Partitions.name("links", crawl.id), ledger: Postgres::Partitions.name("ledger_rows", crawl.verdict_run.id))
           @sort = sort.to_s.empty? ? "-bytes" : sort
           raise Core::Error::InvalidInput.new("Images can't be sorted by “#{column}”; use one of #{SORTS.join(", ")}.") unless SORTS.include?(column)
           raise Core::Error::InvalidInput.new("“#{alt}” says nothing of an alt text; use one of #{ALTS.keys.join(", ")}.") unless alt.to_s.empty? || ALTS.key?(alt)
@@ -42,10 +42,10 @@ module IronTrellis
         # @return [Hash] rows ([{url_id, url, name, status, error, content_type, bytes, pages, missing, empty, given (on how many pages its alt text is so), alt, page, page_id}]), at most PAGE; total, bytes (of all, as far as known), next
         # @raise [Core::Error::TooMuch]
         def page(from: 0)
-          rows = Sql.bounded(MOST_SECONDS) { Sql.rows("SELECT *, count(*) OVER () AS total, (sum(bytes) OVER ())::bigint AS whole #{from_where} LIMIT #{PAGE + 1} OFFSET #{Integer(from)}", @params) }
+          rows = Postgres::Sql.bounded(MOST_SECONDS) { Postgres::Sql.rows("SELECT *, count(*) OVER () AS total, (sum(bytes) OVER ())::bigint AS whole #{from_where} LIMIT #{PAGE + 1} OFFSET #{Integer(from)}", @params) }
           total, bytes = rows.first&.values_at("total", "whole")
           {rows: rows.first(PAGE).map { |row| row.except("total", "whole").merge("url_id" => row["url_id"].to_s, "page_id" => row["page_id"].to_s) }, total: total || 0, bytes: bytes || 0, next: (rows.size > PAGE) ? from + PAGE : nil}
-        rescue Sql::Late
+        rescue Postgres::Sql::Late
           raise Core::Error::TooMuch.new("There are too many images to sort them within #{MOST_SECONDS} s. Narrow them by a part of their address first.")
         end
 
@@ -55,7 +55,7 @@ module IronTrellis
         # @yieldparam row [Array<Object>] values in the order of the columns
         # @return [void]
         def each
-          Sql.stream("SELECT * #{from_where}", @params) { |rows| rows.each { |row| yield row.values_at(*COLUMNS) } }
+          Postgres::Sql.stream("SELECT * #{from_where}", @params) { |rows| rows.each { |row| yield row.values_at(*COLUMNS) } }
         end
 
         private

@@ -13,7 +13,7 @@ module IronTrellis
         MOST_GATHERED = 1_000
         GATHERED = %w[value links pages targets].freeze
 
-        # @param crawl [Crawl] judged
+        # @param crawl [Crawling::Crawl] judged
         # @param where [Hash, nil] a tree of conditions (Ledger::Conditions) on columns of Fields
         # @param sort [String, nil] a column, with "-" in front for descending; nil for the order of the pages, and within one of the source
         # @param only [Array<String>] the columns of its file; all where it is left out
@@ -31,18 +31,18 @@ module IronTrellis
         # @return [Hash] rows (by column, with source_id and target_id as strings, and position, its number on the page), at most PAGE, and next (how many to leave out for those after them; nil where there are none)
         # @raise [Core::Error::TooMuch]
         def page(from: 0)
-          rows = bounded { Sql.rows("SELECT k.source_id::text AS source_id, k.target_id::text AS target_id, k.position, #{columns(Fields.names)} #{from_where} #{order} LIMIT #{PAGE + 1} OFFSET #{Integer(from)}", @conditions.params) }
+          rows = bounded { Postgres::Sql.rows("SELECT k.source_id::text AS source_id, k.target_id::text AS target_id, k.position, #{columns(Fields.names)} #{from_where} #{order} LIMIT #{PAGE + 1} OFFSET #{Integer(from)}", @conditions.params) }
           {rows: rows.first(PAGE), next: (rows.size > PAGE) ? from + PAGE : nil}
         end
 
         # @return [Hash] links, pages (on which they stand), targets, and by type how many; nil each where they can't be counted in time
         def totals
-          rows = Sql.bounded(MOST_SECONDS) do
-            Sql.rows("SELECT #{@fields.sql("type")} AS type, count(*) AS links, count(DISTINCT k.source_id) AS pages, count(DISTINCT k.target_id) AS targets, grouping(k.type) AS whole #{from_where} GROUP BY GROUPING SETS ((k.type), ())", @conditions.params)
+          rows = Postgres::Sql.bounded(MOST_SECONDS) do
+            Postgres::Sql.rows("SELECT #{@fields.sql("type")} AS type, count(*) AS links, count(DISTINCT k.source_id) AS pages, count(DISTINCT k.target_id) AS targets, grouping(k.type) AS whole #{from_where} GROUP BY GROUPING SETS ((k.type), ())", @conditions.params)
           end
           whole, types = rows.partition { |row| row["whole"] == 1 }
           whole.first.slice("links", "pages", "targets").merge("types" => types.sort_by { |row| -row["links"] }.map { |row| row.slice("type", "links") })
-        rescue Sql::Late
+        rescue Postgres::Sql::Late
           {"links" => nil, "pages" => nil, "targets" => nil, "types" => nil}
         end
 
@@ -54,7 +54,7 @@ module IronTrellis
           ends = %w[source target].include?(column)
           value = ends ? @fields.sql(column) : written(column)
           rows = bounded do
-            Sql.rows(<<~SQL, @conditions.params)
+            Postgres::Sql.rows(<<~SQL, @conditions.params)
               SELECT #{value} AS value, count(*) AS links, count(DISTINCT k.source_id) AS pages, count(DISTINCT k.target_id) AS targets, count(*) OVER () AS values
                 #{", min(k.#{column}_id)::text AS url_id, min(#{(column == "target") ? "t" : "s"}.status) AS status" if ends}
               #{from_where} GROUP BY 1 ORDER BY 3 DESC, 2 DESC, 1 LIMIT #{MOST_GATHERED}
@@ -69,7 +69,7 @@ module IronTrellis
         # @yieldparam row [Array<Object>] values in the order of the columns
         # @return [void]
         def each
-          Sql.stream("SELECT #{columns(@only)} #{from_where} #{order}", @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@only) } }
+          Postgres::Sql.stream("SELECT #{columns(@only)} #{from_where} #{order}", @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@only) } }
         end
 
         private
@@ -77,8 +77,8 @@ module IronTrellis
         def columns(names) = names.map { |name| %(#{@fields.sql(name)} AS "#{name}") }.join(", ")
 
         def from_where
-          ledger = Partitions.name("ledger_rows", @crawl.verdict_run.id)
-          "FROM #{Partitions.name("links", @crawl.id)} k JOIN #{ledger} s ON s.url_id = k.source_id JOIN urls u ON u.id = k.target_id LEFT JOIN #{ledger} t ON t.url_id = k.target_id WHERE #{@conditions.sql}"
+          ledger = Postgres::Partitions.name("ledger_rows", @crawl.verdict_run.id)
+          "FROM #{Postgres::Partitions.name("links", @crawl.id)} k JOIN #{ledger} s ON s.url_id = k.source_id JOIN urls u ON u.id = k.target_id LEFT JOIN #{ledger} t ON t.url_id = k.target_id WHERE #{@conditions.sql}"
         end
 
         def order
@@ -91,8 +91,8 @@ module IronTrellis
         def written(name) = %i[text set].include?(@fields.kind(name)) ? "nullif(#{@fields.sql(name)}, '')" : @fields.sql(name)
 
         def bounded(&block)
-          Sql.bounded(MOST_SECONDS, &block)
-        rescue Sql::Late
+          Postgres::Sql.bounded(MOST_SECONDS, &block)
+        rescue Postgres::Sql::Late
           raise Core::Error::TooMuch.new("There are too many links to sort or count them within #{MOST_SECONDS} s. Narrow them to fewer first: to a page, to a target, or to a status.")
         end
       end

@@ -49,8 +49,8 @@ class ContractTest < Minitest::Test
 
   def test_a_connection_that_the_database_closed_is_opened_anew
     sign_up
-    own = IronTrellis::Store::Sql.run("SELECT pg_backend_pid()").getvalue(0, 0)
-    PG.connect(IronTrellis::Store::Database.url.sub(%r{/[^/?]+(\?.*)?\z}, '/postgres\1')).then do |other|
+    own = IronTrellis::Store::Postgres::Sql.run("SELECT pg_backend_pid()").getvalue(0, 0)
+    PG.connect(IronTrellis::Store::Postgres::Database.url.sub(%r{/[^/?]+(\?.*)?\z}, '/postgres\1')).then do |other|
       other.exec_params("SELECT pg_terminate_backend($1)", [own])
       other.close
     end
@@ -85,9 +85,9 @@ class ContractTest < Minitest::Test
     problem = call(:post, "/sites", site_input(name: "never kept", settings: {start_urls: ["a"], exclude: ["/(/"]}), status: 422)
 
     assert_equal %w[start_urls exclude], problem["problems"].map { |one| one["field"] }
-    assert_nil Store::Site.find_by(name: "never kept")
+    assert_nil Store::Sites::Site.find_by(name: "never kept")
     call(:post, "/sites", site_input(name: "never kept", key_pages: ["b"]), status: 422)
-    assert_nil Store::Site.find_by(name: "never kept")
+    assert_nil Store::Sites::Site.find_by(name: "never kept")
   end
 
   def test_requests_that_break_the_contract_are_refused
@@ -112,7 +112,7 @@ class ContractTest < Minitest::Test
     assert_equal "judging", call(:post, "/crawls/#{crawl["id"]}/stop")["state"]
     assert_equal "conflict", call(:post, "/crawls/#{crawl["id"]}/stop", status: 409)["code"]
     assert_equal [crawl["id"]], call(:get, "/sites/#{site["id"]}/crawls")["crawls"].map { |one| one["id"] }
-    Store::Sql.run("DELETE FROM que_jobs")
+    Store::Postgres::Sql.run("DELETE FROM que_jobs")
   end
 
   def test_sites_and_crawls_are_taken_away_brought_back_and_marked_as_kept
@@ -120,7 +120,7 @@ class ContractTest < Minitest::Test
     site = call(:post, "/sites", site_input, status: 201)
     crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
     call(:delete, "/crawls/#{crawl["id"]}", status: 409)
-    Store::Crawl.find(crawl["id"]).update!(state: "finished")
+    Store::Crawling::Crawl.find(crawl["id"]).update!(state: "finished")
     assert call(:patch, "/crawls/#{crawl["id"]}", {kept: true})["kept"]
     assert_equal ["Crawl 1", "An Auditor"], call(:delete, "/crawls/#{crawl["id"]}").values_at("name", "removed_by")
     assert_equal [[], ["Crawl 1"]], call(:get, "/sites/#{site["id"]}/crawls").then { |list| [list["crawls"], list["removed"].map { |one| one["name"] }] }
@@ -180,7 +180,7 @@ class ContractTest < Minitest::Test
     assert_equal ["ines", hidden, "30 4 * * mon"], [site["secrets"]["user"], site["secrets"]["password"], site["timetable"]["cron"]]
     changed = call(:put, "/sites/#{site["id"]}", {name: site["name"], settings: site["settings"], secrets: site["secrets"].merge("cookies" => "a=1"), timetable: nil})
     assert_equal [hidden, hidden, nil], [*changed["secrets"].values_at("password", "cookies"), changed["timetable"]]
-    assert_equal "wick", Store::Secrets.of(site["id"]).password
+    assert_equal "wick", Store::Settings::Secrets.of(site["id"]).password
   end
 
   def test_trellis_and_rail_count_the_same_pages_as_the_ledger

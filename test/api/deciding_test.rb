@@ -14,7 +14,7 @@ class DecidingApiTest < Minitest::Test
     super
     sign_up
     @crawl = judged
-    @site = Store::Crawl.find(@crawl).site_id
+    @site = Store::Crawling::Crawl.find(@crawl).site_id
   end
 
   def decide(kind, values, status: 200, note: nil) = call(:post, "/sites/#{@site}/decisions", {kind: kind, note: note, values: values.map { |subject, value| {subject: subject, value: value} }}, status: status)
@@ -23,7 +23,7 @@ class DecidingApiTest < Minitest::Test
 
   # Whatever a test has decided about routes and the like is taken back, since the crawl is shared.
   def teardown
-    Store::Decision.where(site_id: @site).where.not(made_by: "site settings").where(kind: %w[route languages robots sitemaps repoint canonical]).delete_all
+    Store::Decisions::Decision.where(site_id: @site).where.not(made_by: "site settings").where(kind: %w[route languages robots sitemaps repoint canonical]).delete_all
     super
   end
 
@@ -162,7 +162,7 @@ class DecidingApiTest < Minitest::Test
     decide("sitemaps", {"all" => {by_group: false, packed: true}})
     build = call(:post, "/sites/#{@site}/sitemaps")
     assert_equal "waiting", build["state"]
-    IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1) { Store::SitemapBuild.find(build["id"]).state != "waiting" }
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { Store::Sitemaps::SitemapBuild.find(build["id"]).state != "waiting" }
     told = call(:get, "/crawls/#{@crawl}/sitemaps")
     assert_equal ["built", ["sitemap-pages-1.xml.gz", "sitemap.xml"]], told["builds"].first.then { |one| [one["state"], one["files"].map { |file| file["name"] }] }
     zip = Zip::File.open_buffer(StringIO.new(file("/sites/#{@site}/sitemaps/#{build["id"]}.zip")))

@@ -6,7 +6,7 @@ require_relative "../test_helper"
 class LensesTest < Minitest::Test
   include ApiHere
 
-  def site = Store::Crawl.find(judged).site_id
+  def site = Store::Crawling::Crawl.find(judged).site_id
 
   def found(*parts) = call(:get, "/crawls/#{judged}/urls?limit=500&where=#{CGI.escape(JSON.generate(all: parts))}")["rows"].map { |row| row["url"].delete_prefix("http://www.skerrylamps.example") }
 

@@ -6,16 +6,16 @@ require_relative "../test_helper"
 class ReadingSettingsTest < Minitest::Test
   include ApiHere
 
-  def site = Store::Crawl.find(judged).site_id
+  def site = Store::Crawling::Crawl.find(judged).site_id
 
   def work_until
-    IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1) { yield }
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { yield }
   end
 
   def change(**settings)
     call(:put, "/sites/#{site}/reading", {groups: [], thresholds: {}, weights: {}}.merge(settings))
     assert call(:get, "/crawls/#{judged}")["judged_again"]
-    work_until { !Store::Crawl.find(judged).judged_again? }
+    work_until { !Store::Crawling::Crawl.find(judged).judged_again? }
     refute call(:get, "/crawls/#{judged}")["judged_again"]
   end
 
@@ -36,7 +36,7 @@ class ReadingSettingsTest < Minitest::Test
 
     change
     assert_empty rows(all: [{field: "group", op: "is", value: "Masthead"}])
-    assert_operator Store::Crawl.find(judged).verdict_runs.count, :<=, IronTrellis::Work::Jobs::Rejudge::KEPT
+    assert_operator Store::Crawling::Crawl.find(judged).verdict_runs.count, :<=, IronTrellis::Work::Jobs::Rejudge::KEPT
   end
 
   def test_what_cannot_be_used_is_named_and_nothing_is_changed

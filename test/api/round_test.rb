@@ -22,18 +22,18 @@ class RoundTest < Minitest::Test
 
   def work_until
     deadline = Time.now + 240
-    IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1) { (Time.now > deadline) ? flunk("what was waited for never came") : yield }
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { (Time.now > deadline) ? flunk("what was waited for never came") : yield }
   end
 
   def crawl
     made = call(:post, "/sites/#{@site}/crawls", status: 201)
-    work_until { Store::Crawl.find(made["id"]).ended? }
+    work_until { Store::Crawling::Crawl.find(made["id"]).ended? }
     @crawl = made["id"]
   end
 
   def decide(kind, values, note: nil)
     call(:post, "/sites/#{@site}/decisions", {kind: kind, note: note, values: values.map { |subject, value| {subject: subject, value: value} }})
-    work_until { !Store::Crawl.find(@crawl).judged_again? }
+    work_until { !Store::Crawling::Crawl.find(@crawl).judged_again? }
   end
 
   def faults = call(:get, "/crawls/#{@crawl}/faults")["rules"].to_h { |rule| [rule["code"], rule["urls"]] }
@@ -76,7 +76,7 @@ class RoundTest < Minitest::Test
   # The first suggestion for what is lost; for what leads on by detours, its end.
   def decide_routes
     assert call(:post, "/crawls/#{@crawl}/suggestions", status: 202)["asked"]
-    work_until { Store::Crawl.find(@crawl).verdict_run.suggested_at }
+    work_until { Store::Crawling::Crawl.find(@crawl).verdict_run.suggested_at }
     lost = call(:get, "/crawls/#{@crawl}/broken")["rows"].to_h { |row| [row["url"], row["suggestions"].first.slice("target", "status").then { |one| {to: one["target"], status: one["status"], why: row["suggestions"].first["reasons"].first} }] }
     detours = call(:get, "/crawls/#{@crawl}/redirects")["rows"].select { |row| row["final_status"] == 200 && row["final_url"] != "#{WWW}/" }.to_h { |row| [row["url"], {to: row["final_url"], status: 301}] }
     home = call(:get, "/crawls/#{@crawl}/redirects?kind=to_home")["rows"].to_h { |row| [row["url"], {to: nil, status: 410}] }
@@ -134,7 +134,7 @@ class RoundTest < Minitest::Test
 
   def publish_sitemaps
     call(:post, "/sites/#{@site}/sitemaps")
-    work_until { Store::SitemapBuild.where(site_id: @site, state: "built").exists? }
+    work_until { Store::Sitemaps::SitemapBuild.where(site_id: @site, state: "built").exists? }
     build = call(:get, "/crawls/#{@crawl}/sitemaps")["builds"].first
     build["files"].each do |one|
       change("#{one["host"]}/#{one["name"]}", {body: file("/sites/#{@site}/sitemaps/#{build["id"]}/file?host=#{CGI.escape(one["host"])}&name=#{one["name"]}"), content_type: "application/xml", status: 200, location: nil})

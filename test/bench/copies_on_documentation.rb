@@ -12,7 +12,7 @@ PACKAGES = ARGV.empty? ? %w[python3.11-doc postgresql-doc-15 lilypond-doc-html l
 Copies = IronTrellis::Core::Copies
 NEAR = Copies::Finder::NEAR
 
-# The pages of one package, in the place of a crawl's (Store::PageTexts).
+# The pages of one package, in the place of a crawl's (Store::Pages::PageTexts).
 class Documentation
   attr_reader :rows
 
@@ -27,7 +27,7 @@ class Documentation
 
   def urls = @rows.map { |row| row["url"] }
 
-  def each_group_sample = @rows.group_by { |row| row["group"] }.each { |group, rows| yield group, rows.sort_by { |row| row["url_id"] }.first(IronTrellis::Store::PageTexts::SAMPLE) }
+  def each_group_sample = @rows.group_by { |row| row["group"] }.each { |group, rows| yield group, rows.sort_by { |row| row["url_id"] }.first(IronTrellis::Store::Pages::PageTexts::SAMPLE) }
 
   def in_folders(urls)
     wanted = urls.to_h { |url| [url, true] }
@@ -56,7 +56,7 @@ class Documentation
 end
 
 # Shingles of each page's main text, as plain strings without our numbers for them: what the copies are held to.
-class MainTexts < IronTrellis::Work::CopiesOfCrawl
+class MainTexts < IronTrellis::Work::Judging::CopiesOfCrawl
   attr_reader :sets
 
   def call

@@ -16,8 +16,8 @@ SMALLER = ARGV[1] && Integer(ARGV[1])
 def judge(crawl)
   ActiveRecord::Base.connection_handler.clear_all_connections!
   process = fork do
-    IronTrellis::Store::Database.revive
-    IronTrellis::Work::Judging.new(IronTrellis::Store::Crawl.find(crawl.id), clock: -> { Time.now }).call
+    IronTrellis::Store::Postgres::Database.revive
+    IronTrellis::Work::Judging::Judgement.new(IronTrellis::Store::Crawling::Crawl.find(crawl.id), clock: -> { Time.now }).call
   end
   most = 0
   finished = nil
@@ -37,13 +37,13 @@ def measure(pages)
   crawl = Bench::MadeCrawl.new(pages).call
   result = judge(crawl)
   run = crawl.reload.verdict_run
-  result.merge(pages: pages, links: pages * Bench::MadeCrawl::LINKS, faults: IronTrellis::Store::Sql.run("SELECT count(*) FROM faults_#{run.id}").getvalue(0, 0).to_i,
-    copies: IronTrellis::Store::Sql.run("SELECT count(*) FROM ledger_rows_#{run.id} WHERE copy_of IS NOT NULL").getvalue(0, 0).to_i)
+  result.merge(pages: pages, links: pages * Bench::MadeCrawl::LINKS, faults: IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM faults_#{run.id}").getvalue(0, 0).to_i,
+    copies: IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM ledger_rows_#{run.id} WHERE copy_of IS NOT NULL").getvalue(0, 0).to_i)
 ensure
   crawl&.drop
 end
 
-IronTrellis::Store::Database.prepare
+IronTrellis::Store::Postgres::Database.prepare
 smaller = SMALLER && measure(SMALLER)
 whole = measure(PAGES)
 growth = smaller && (Math.log(whole[:seconds] / smaller[:seconds]) / Math.log(PAGES.fdiv(SMALLER))).round(2)

@@ -19,7 +19,7 @@ Store = IronTrellis::Store
 
 def start_crawl(port)
   settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => 0, "concurrency" => 16, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
-  IronTrellis::Work::Crawling.start(Store::Site.found(name: "bench #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: WORKERS, queue: "bench-#{Process.pid}")
+  IronTrellis::Work::Crawling::Runs.start(Store::Sites::Site.found(name: "bench #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: WORKERS, queue: "bench-#{Process.pid}")
 end
 
 # @return [Integer] megabytes of the largest process of these groups
@@ -29,7 +29,7 @@ def watch(crawl, groups)
   seen = {}
   turn = 0
   until crawl.reload.ended?
-    fetched = Store::Counters.sums(crawl.id)["fetched"]
+    fetched = Store::Crawling::Counters.sums(crawl.id)["fetched"]
     now = megabytes(groups)
     SHARES.each { |name, share| seen[name] ||= now if fetched >= share * PAGES }
     seen["end"] = now unless crawl.fetching_ended_at
@@ -41,22 +41,22 @@ def watch(crawl, groups)
 end
 
 def bytes_each(crawl)
-  counts = {"page" => PAGES, "link" => Store::Sql.run("SELECT count(*) FROM #{Store::Partitions.name("links", crawl.id)}").getvalue(0, 0).to_i}
+  counts = {"page" => PAGES, "link" => Store::Postgres::Sql.run("SELECT count(*) FROM #{Store::Postgres::Partitions.name("links", crawl.id)}").getvalue(0, 0).to_i}
   PARTS.to_h do |what, tables|
-    bytes = tables.sum { |table| Store::Sql.run("SELECT pg_total_relation_size('#{Store::Partitions.name(table, crawl.id)}')").getvalue(0, 0).to_i }
+    bytes = tables.sum { |table| Store::Postgres::Sql.run("SELECT pg_total_relation_size('#{Store::Postgres::Partitions.name(table, crawl.id)}')").getvalue(0, 0).to_i }
     [what, bytes / counts[what]]
   end
 end
 
 site = Bench::GeneratedSite.new(pages: PAGES).start
 begin
-  Store::Database.prepare
-  IronTrellis::Work::Queue.connect
+  Store::Postgres::Database.prepare
+  IronTrellis::Work::Runtime::Queue.connect
   crawl = start_crawl(site.port)
   workers = Array.new(WORKERS) { spawn(File.join(Bench::ROOT, "bin/worker"), "--queue", crawl.queue, "--parent", Process.pid.to_s, pgroup: true) }
   memory = watch(crawl, workers)
   fetching = crawl.fetching_ended_at - crawl.started_at
-  Bench.report(bench: "large_crawl", pages: PAGES, workers: WORKERS, fetched: Store::Counters.sums(crawl.id)["fetched"], fetching_seconds: fetching.round, judging_seconds: (crawl.finished_at - crawl.fetching_ended_at).round,
+  Bench.report(bench: "large_crawl", pages: PAGES, workers: WORKERS, fetched: Store::Crawling::Counters.sums(crawl.id)["fetched"], fetching_seconds: fetching.round, judging_seconds: (crawl.finished_at - crawl.fetching_ended_at).round,
     pages_per_second: (PAGES / fetching).round, worker_megabytes: memory, database_bytes: bytes_each(crawl))
 ensure
   crawl&.drop

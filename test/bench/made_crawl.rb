@@ -22,8 +22,8 @@ module Bench
     # @return [IronTrellis::Store::Crawl] fetched and not judged
     def call
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://made.example/p0/0"])
-      site = IronTrellis::Store::Site.found(name: "made #{SecureRandom.hex(6)}", settings: settings)
-      @crawl = IronTrellis::Store::Crawl.begin(site, now: Time.now)
+      site = IronTrellis::Store::Sites::Site.found(name: "made #{SecureRandom.hex(6)}", settings: settings)
+      @crawl = IronTrellis::Store::Crawling::Crawl.begin(site, now: Time.now)
       @steps.each { |name| write(name) }
       @crawl.update!(state: "judging", started_at: Time.now, fetching_ended_at: Time.now)
       @crawl
@@ -33,10 +33,10 @@ module Bench
 
     def write(name)
       Bench.say("#{name.downcase} …")
-      IronTrellis::Store::Sql.raw.exec(format(self.class.const_get(name), crawl: @crawl.id, site: @crawl.site_id, pages: @pages, links: @links, host: host, words: WORDS, folder: FOLDER))
+      IronTrellis::Store::Postgres::Sql.raw.exec(format(self.class.const_get(name), crawl: @crawl.id, site: @crawl.site_id, pages: @pages, links: @links, host: host, words: WORDS, folder: FOLDER))
     end
 
-    def host = @host ||= IronTrellis::Store::Hosts.new(@crawl).id("made.example")
+    def host = @host ||= IronTrellis::Store::Crawling::Hosts.new(@crawl).id("made.example")
 
     DELETE = "DELETE FROM frontier_%<crawl>d"
     # Ids are made as everywhere: the first 8 bytes of the SHA-256 of site, NUL and URL.
@@ -46,7 +46,7 @@ module Bench
       CREATE UNIQUE INDEX ON nodes (n); ANALYZE nodes
     SQL
     URLS = "INSERT INTO urls (id, site_id, url, first_seen) SELECT id, %<site>d, url, now() FROM nodes ON CONFLICT DO NOTHING"
-    FRONTIER = "INSERT INTO frontier_%<crawl>d (crawl_id, url_id, url, purpose, depth, state, host_id) SELECT %<crawl>d, id, url, 0, least(n, 1), #{IronTrellis::Store::Frontier::STATES[:done]}, %<host>d FROM nodes"
+    FRONTIER = "INSERT INTO frontier_%<crawl>d (crawl_id, url_id, url, purpose, depth, state, host_id) SELECT %<crawl>d, id, url, 0, least(n, 1), #{IronTrellis::Store::Crawling::Frontier::STATES[:done]}, %<host>d FROM nodes"
     FACTS = <<~SQL
       INSERT INTO page_facts_%<crawl>d (crawl_id, url_id, fetched_at, robots_allowed, status, kind, content_type, charset, bytes, first_byte_ms, response_ms, noindex, nofollow, directives,
         canonical, canonical_source, canonical_state, lang, titles, description, h1, words, images, images_without_alt, viewport)

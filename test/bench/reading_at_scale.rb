@@ -15,7 +15,7 @@ LINKS = Integer(ARGV[1] || 50)
 TURNS = 20
 
 Store = IronTrellis::Store
-Sql = Store::Sql
+Sql = Store::Postgres::Sql
 
 # Rows as judging stages them, written by the database itself.
 ROWS = <<~SQL
@@ -39,14 +39,14 @@ SQL
 def made
   crawl = Bench::MadeCrawl.new(URLS, links: LINKS, texts: false).call
   Bench.say("indexes of the facts …")
-  Store::Partitions.index(%w[page_facts links], crawl.id)
-  run = Store::VerdictRun.begin(crawl, rules_digest: "bench", now: Time.now)
-  writer = Store::VerdictWriter.new(run)
+  Store::Postgres::Partitions.index(%w[page_facts links], crawl.id)
+  run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "bench", now: Time.now)
+  writer = Store::Judging::VerdictWriter.new(run)
   Bench.say("ledger …")
   Sql.raw.exec(format(ROWS, stage: writer.stage, urls: URLS, crawl: crawl.id))
   FAULTS.each { |code, (every, grade)| Sql.raw.exec(format(FAULT, run: run.id, every: every, code: code, grade: grade, stage: writer.stage)) }
   Bench.say("finishing …")
-  ActiveRecord::Base.transaction { writer.finish(Time.now) { {structure: Store::Structure.new(run, IronTrellis::Core::Settings::Thresholds.default, []).call} } }
+  ActiveRecord::Base.transaction { writer.finish(Time.now) { {structure: Store::Reports::Structure.new(run, IronTrellis::Core::Settings::Thresholds.default, []).call} } }
   crawl.update!(state: "finished", finished_at: Time.now)
   Sql.raw.exec("VACUUM (ANALYZE) ledger_rows_#{run.id}")
   [crawl, run]
@@ -73,8 +73,8 @@ def queries(crawl, run)
     "ledger, sorted by a column without index" => ->(_) { page(run, conditions, "title") }, "ledger, counted by a column" => ->(_) { Store::Ledger::Gathered.new(run, "status", conditions: conditions).call },
     "links, as the pages hold them" => ->(turn) { links(crawl, [], nil).page(from: turn * 200) }, "links to missing pages" => ->(_) { links(crawl, [["target_status", "is", 404], %w[type is anchor]], nil).page },
     "totals, all" => ->(_) { Store::Ledger::Totals.of(run, conditions) }, "totals, two conditions" => ->(turn) { Store::Ledger::Totals.of(run, narrow.call(turn)) },
-    "trellis" => ->(_) { Store::Trellis.new(run, "all").call }, "faults" => ->(_) { Store::FaultBook.new(run).call }, "places of a common fault" => ->(_) { Store::FaultPlaces.new(run, "thin").occurrences },
-    "dossier with its links" => ->(turn) { Store::Dossier.new(crawl, ids[turn]).then { |dossier| [dossier.call, *%w[target source].map { |field| Store::Links::Table.new(crawl, where: {"all" => [{"field" => field, "op" => "is", "value" => dossier.address}]}).page }] } }, "structure" => ->(_) { run.reload.structure }
+    "trellis" => ->(_) { Store::Reports::Trellis.new(run, "all").call }, "faults" => ->(_) { Store::Reports::Causes.new(run).call }, "places of a common fault" => ->(_) { Store::Reports::FaultPlaces.new(run, "thin").occurrences },
+    "dossier with its links" => ->(turn) { Store::Reports::Dossier.new(crawl, ids[turn]).then { |dossier| [dossier.call, *%w[target source].map { |field| Store::Links::Table.new(crawl, where: {"all" => [{"field" => field, "op" => "is", "value" => dossier.address}]}).page }] } }, "structure" => ->(_) { run.reload.structure }
   }
 end
 
@@ -104,7 +104,7 @@ def measure(query)
   {p95_ms: (times[(TURNS * 0.95).ceil - 1] * 1000).round(1), times_bare: statements.empty? ? nil : (again / alone).round(2)}
 end
 
-Store::Database.prepare
+Store::Postgres::Database.prepare
 crawl, run = made
 begin
   Bench.report(bench: "reading_at_scale", urls: URLS, links: URLS * LINKS, queries: queries(crawl, run).transform_values { |query| measure(query) })

@@ -12,6 +12,6 @@ csv << "http://made.example/old/x,http://made.example/old/y,301\nhttp://made.exa
 
 routes = nil
 flaws = nil
-reading = Bench.median(Array.new(3) { Bench.seconds { routes, = IronTrellis::Ports::Routes::CsvMap.read(csv) } })
-checking = Bench.median(Array.new(3) { Bench.seconds { flaws = IronTrellis::Core::Routes::MapCheck.new(routes).then { |check| [check.flaws, check.flattened] } } })
+reading = Bench.median(Array.new(3) { Bench.seconds { routes, = IronTrellis::Ports::Redirects::CsvMap.read(csv) } })
+checking = Bench.median(Array.new(3) { Bench.seconds { flaws = IronTrellis::Core::Redirects::MapCheck.new(routes).then { |check| [check.flaws, check.flattened] } } })
 Bench.report(bench: "route_map", rules: routes.size, seconds: (reading + checking).round(2), reading: reading.round(2), flaws: flaws.first.size, flattened: flaws.last.size)

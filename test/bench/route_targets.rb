@@ -11,7 +11,7 @@ LIVE = Integer(ARGV[1] || 100_000)
 WORDS = %w[lamp wick burner lens beacon anchor mast harbour brass copper glass oil flame signal storm tide keeper light globe hood bracket chain hook shade mirror gallery lantern].freeze
 RANDOM = Random.new(7)
 
-Routes = IronTrellis::Core::Routes
+Routes = IronTrellis::Core::Redirects
 
 def name(number) = [*WORDS.sample(3, random: RANDOM), number % 9973].join("-")
 

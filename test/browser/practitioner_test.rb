@@ -104,15 +104,15 @@ class PractitionerTest < Minitest::Test
   end
 
   def sitemaps_list_documents_only
-    site = IronTrellis::Store::Site.find_by(name: @domain)
+    site = IronTrellis::Store::Sites::Site.find_by(name: @domain)
     visit "/s/#{site.id}/c/latest/decide/sitemaps"
     assert_text "Decide first what should be indexed"
-    IronTrellis::Work::Deciding.decide(site, "group", %w[/ /lamps/].map { |group| {"subject" => group, "value" => {"intent" => "index"}} }, by: "Test", now: Time.now)
+    IronTrellis::Work::Decisions::Deciding.decide(site, "group", %w[/ /lamps/].map { |group| {"subject" => group, "value" => {"intent" => "index"}} }, by: "Test", now: Time.now)
     visit "/s/#{site.id}/c/latest/decide/sitemaps?view=build"
     assert_text "3 URLs", wait: 30
     click_button "Build the set"
     assert_text "3 URLs in", wait: 30
-    build = IronTrellis::Store::SitemapBuild.where(site_id: site.id).last
+    build = IronTrellis::Store::Sitemaps::SitemapBuild.where(site_id: site.id).last
     assert_equal %w[/ /lamps/one /lamps/two], build.files.flat_map { |file| unpacked(file).scan(%r{<loc>http://[^/]+(/[^<]*)</loc>}).flatten }.reject { |path| path.include?("sitemap") }.sort
   end
 

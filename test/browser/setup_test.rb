@@ -11,7 +11,7 @@ class SetupTest < Minitest::Test
 
   def setup
     super
-    IronTrellis::Store::User.register(email: "setup@example.test", name: "Setter", password: PASSWORD)
+    IronTrellis::Store::Accounts::User.register(email: "setup@example.test", name: "Setter", password: PASSWORD)
     visit "/"
     fill_in "E-mail", with: "setup@example.test"
     fill_in "Password", with: "#{PASSWORD}\n"
@@ -20,7 +20,7 @@ class SetupTest < Minitest::Test
 
   def site(**settings)
     values = {"start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0, "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}
-    IronTrellis::Store::Site.found(name: "setup #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values.merge(settings.transform_keys(&:to_s))))
+    IronTrellis::Store::Sites::Site.found(name: "setup #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values.merge(settings.transform_keys(&:to_s))))
   end
 
   # A row of the table, cell by cell.
@@ -47,7 +47,7 @@ class SetupTest < Minitest::Test
 
   def test_pages_of_the_newest_crawl_are_tried_along_and_its_settings_can_be_copied
     crawled = site(exclude: ["/journal/*"])
-    crawl = IronTrellis::Work::Crawling.start(crawled, now: Time.now)
+    crawl = IronTrellis::Work::Crawling::Runs.start(crawled, now: Time.now)
     sleep 0.1 until crawl.reload.ended?
     crawled.update!(settings: IronTrellis::Core::Settings::Crawl.new(crawled.settings.merge("exclude" => [], "rate" => 3)).to_h)
     visit "/s/#{crawled.id}/c/latest/crawl/setup"
@@ -104,13 +104,13 @@ class SetupTest < Minitest::Test
     fill_in "Cookies", with: "a=1"
     click_button "Save"
     assert_text "Saved."
-    assert_equal ["ines", "wick", "a=1"], IronTrellis::Store::Secrets.of(made.id).to_h.values_at("user", "password", "cookies")
-    refute_includes IronTrellis::Store::Sql.rows("SELECT content FROM secrets WHERE site_id = $1", [made.id]).to_s, "wick"
+    assert_equal ["ines", "wick", "a=1"], IronTrellis::Store::Settings::Secrets.of(made.id).to_h.values_at("user", "password", "cookies")
+    refute_includes IronTrellis::Store::Postgres::Sql.rows("SELECT content FROM secrets WHERE site_id = $1", [made.id]).to_s, "wick"
   end
 
   def test_a_crawl_is_paused_resumed_and_some_of_its_urls_are_fetched_again
     slow = site(rate: 25)
-    crawl = IronTrellis::Work::Crawling.start(slow, now: Time.now)
+    crawl = IronTrellis::Work::Crawling::Runs.start(slow, now: Time.now)
     visit "/s/#{slow.id}/c/latest/crawl/live"
     assert_text "Crawl 1 is running"
     click_button "Pause"
@@ -118,7 +118,7 @@ class SetupTest < Minitest::Test
     fetched = paused_at(crawl)
     page.driver.browser.navigate.refresh
     assert_text "Crawl 1 is paused"
-    assert_equal fetched, IronTrellis::Store::Progress.of(crawl.reload).fetched
+    assert_equal fetched, IronTrellis::Store::Crawling::Progress.of(crawl.reload).fetched
     click_button "Resume"
     assert_text "Crawl 1 is finished", wait: 60
     assert_text "Pages a second"
@@ -131,7 +131,7 @@ class SetupTest < Minitest::Test
   # What was begun when it was paused still comes in.
   def paused_at(crawl)
     seen = -1
-    until seen == (now = IronTrellis::Store::Progress.of(crawl.reload).fetched)
+    until seen == (now = IronTrellis::Store::Crawling::Progress.of(crawl.reload).fetched)
       seen = now
       sleep 3
     end

@@ -44,8 +44,8 @@ class AuditManifestTest < Minitest::Test
 
   # What was decided before stays when a site is audited again.
   def self.choose_canonicals(name)
-    IronTrellis::Store::Database.prepare
-    site = IronTrellis::Store::Site.find_by(name: name) || IronTrellis::Store::Site.found(name: name, settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"]))
+    IronTrellis::Store::Postgres::Database.prepare
+    site = IronTrellis::Store::Sites::Site.find_by(name: name) || IronTrellis::Store::Sites::Site.found(name: name, settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"]))
     chosen = {"#{MANIFEST["origin"]}/lamps/masthead/ms-55-copper" => "#{MANIFEST["origin"]}/lamps/masthead/", "#{MANIFEST["origin"]}/makers/ines-rasten" => "http://www.harbour-almanac.example/people/rasten"}
     site.decisions.decide("canonical", chosen.transform_values { |target| {"target" => target} }, by: "Test", now: Time.now)
   end
@@ -57,7 +57,7 @@ class AuditManifestTest < Minitest::Test
     resolve = hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{SiteServer.skerry.port}"] }
       .merge(hosts.to_h { |host| ["#{host}:443", "127.0.0.1:#{authority.before(host, SiteServer.skerry.port)}"] })
     crawl = crawl_here(SmallSite.new({}), start_urls: ["https://loft.skerrylamps.example/", "http://pier.skerrylamps.example/"], resolve: resolve, trusted_authority: authority.certificate.to_pem)
-    IronTrellis::Store::Sql.rows("SELECT code, url, about FROM faults_#{crawl.verdict_run.id}").group_by { |fault| fault["code"] }
+    IronTrellis::Store::Postgres::Sql.rows("SELECT code, url, about FROM faults_#{crawl.verdict_run.id}").group_by { |fault| fault["code"] }
   end
 
   MANIFEST["faults"].each do |code, entry|

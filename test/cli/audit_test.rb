@@ -6,13 +6,13 @@ class AuditTest < Minitest::Test
   include TestDatabase
   include AuditRun
 
-  KEYS = IronTrellis::Store::AuditRows::URL_FIELDS
+  KEYS = IronTrellis::Store::Reports::AuditRows::URL_FIELDS
 
   def test_the_four_files_have_the_keys_of_the_format_in_order
     result = audit_skerry("--site", "formats")
 
     assert_equal 0, result.code, result.err
-    assert_equal [KEYS], result.rows("urls").map(&:keys).uniq
+    assert_equal [IronTrellis::Store::Reports::AuditRows::URL_FIELDS], result.rows("urls").map(&:keys).uniq
     assert_equal [%w[source target type text rel place followed]], result.rows("links").map(&:keys).uniq
     assert_equal [%w[code grade url about detail]], result.rows("faults").map(&:keys).uniq
     assert_equal %w[site started_at seconds fetched urls by_status by_stop by_group faults pages_per_second settings], result.summary.keys
@@ -117,8 +117,8 @@ class AuditTest < Minitest::Test
       assert_equal 3, result.code
       assert_match(/can't be written to/, result.err)
     end
-    IronTrellis::Store::Database.prepare
-    assert_nil IronTrellis::Store::Site.find_by(name: name)
+    IronTrellis::Store::Postgres::Database.prepare
+    assert_nil IronTrellis::Store::Sites::Site.find_by(name: name)
   end
 
   # A server that never ends: the command is told to end, and is gone soon, with its workers; what it made is marked as interrupted.
@@ -139,7 +139,7 @@ class AuditTest < Minitest::Test
     # Five seconds are what is promised; a busy machine may need some more.
     assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 20
     assert_empty(workers.select { |worker| File.exist?("/proc/#{worker}") })
-    crawl = IronTrellis::Store::Site.find_by(name: name).crawls.first
-    assert_equal ["failed", 0], [crawl.state, IronTrellis::Store::Sql.run("SELECT count(*) FROM que_jobs WHERE queue = $1", [crawl.queue]).getvalue(0, 0).to_i]
+    crawl = IronTrellis::Store::Sites::Site.find_by(name: name).crawls.first
+    assert_equal ["failed", 0], [crawl.state, IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE queue = $1", [crawl.queue]).getvalue(0, 0).to_i]
   end
 end

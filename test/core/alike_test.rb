@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 # The thousand lost addresses that one rule answers, told from the odd one.
 class AlikeTest < Minitest::Test
-  Alike = IronTrellis::Core::Routes::Alike
+  Alike = IronTrellis::Core::Redirects::Alike
 
   def lost(path, target = nil, status: target ? 301 : 410, valued: false) = Alike::Lost.new(url: "http://a.test#{path}", target: target && "http://a.test#{target}", status: status, valued: valued)
 

@@ -29,6 +29,6 @@ class BelongingTest < Minitest::Test
   def by_sql(page, pdfs)
     columns = page.to_h.keys.each_with_index.map { |name, place| "$#{place + 1}::#{TYPES.fetch(name)} AS #{name}" }.join(", ")
     sql = "SELECT coalesce(#{IronTrellis::Store::Ledger::Scopes.belongs_in_sitemaps(pdfs: pdfs, of: "l.")}, false) AS belongs FROM (SELECT #{columns}) l"
-    IronTrellis::Store::Sql.rows(sql, page.to_h.values).first["belongs"]
+    IronTrellis::Store::Postgres::Sql.rows(sql, page.to_h.values).first["belongs"]
   end
 end

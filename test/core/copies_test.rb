@@ -54,14 +54,14 @@ class CoreCopiesTest < Minitest::Test
   end
 
   def test_what_stands_in_one_text_only_is_its_own
-    own = Copies::OwnShare.new(0)
+    own = Copies::UniqueShare.new(0)
     ["a b c d e f g", "a b c d e f h", "", "q r s t u v w"].each { |text| own.add(Copies::Shingles.of(text)) }
     assert_equal [0.3333, 0.3333, nil, 1.0], own.shares.map { |share| share&.round(4) }
   end
 
   def test_of_no_texts_and_of_texts_without_words_nothing_is_told
-    assert_empty Copies::OwnShare.new(0).shares
-    own = Copies::OwnShare.new(0)
+    assert_empty Copies::UniqueShare.new(0).shares
+    own = Copies::UniqueShare.new(0)
     own.add(Copies::Shingles.of(""))
     assert_equal [nil], own.shares
     assert_empty Copies::Finder.new.copies
@@ -71,7 +71,7 @@ class CoreCopiesTest < Minitest::Test
   def test_of_very_many_shingles_a_sample_is_kept_and_shares_stay_right
     random = Random.new(5)
     shared = Array.new(300) { |number| "shared#{number}" }.join(" ")
-    own = Copies::OwnShare.new(Copies::OwnShare::MOST * 4)
+    own = Copies::UniqueShare.new(Copies::UniqueShare::MOST * 4)
     8.times { own.add(Copies::Shingles.of("#{shared} #{Array.new(300) { random.rand(1 << 40) }.join(" ")}")) }
     own.shares.each { |share| assert_in_delta 0.5, share, 0.15 }
   end
@@ -125,7 +125,7 @@ class CoreCopiesTest < Minitest::Test
   def test_what_a_listing_quotes_belongs_to_the_page_that_it_links_to
     said = ->(name, size = 40) { (1..size).map { |number| "#{name}#{number}" }.join(" ") }
     shingles = Copies::Shingles.method(:of)
-    own = Copies::OwnShare.new(0)
+    own = Copies::UniqueShare.new(0)
     own.add(shingles.call("#{said.call("oil", 20)} #{said.call("more")}"), name: :oil)
     own.add(shingles.call(said.call("wick")), name: :wick)
     own.add(shingles.call(said.call("list", 9)), name: :list, quotes: [[shingles.call(said.call("oil", 20)), [:wick, :oil]], [shingles.call(said.call("wick")), [:wick]]])

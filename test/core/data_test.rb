@@ -5,7 +5,7 @@ require_relative "../test_helper"
 # Structured data: what is read, what can't be, and what an item must tell.
 class DataTest < Minitest::Test
   Core = IronTrellis::Core
-  Data = Core::Data
+  Data = Core::StructuredData
 
   def json_ld(text) = Data::JsonLd.read(text)
 

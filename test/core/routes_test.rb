@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 # Redirect maps as a whole.
 class RoutesTest < Minitest::Test
-  Routes = IronTrellis::Core::Routes
+  Routes = IronTrellis::Core::Redirects
 
   def check(*rows) = Routes::MapCheck.new(rows.map { |from, to, status| Routes::Route.new(from: from, to: to, status: status || 301) })
 
@@ -53,7 +53,7 @@ end
 
 # What a map answers to one URL.
 class RouteTableTest < Minitest::Test
-  Routes = IronTrellis::Core::Routes
+  Routes = IronTrellis::Core::Redirects
 
   def answer(url, *rows)
     table = Routes::Table.new(rows.map { |from, to, options| Routes::Route.new(from: from, to: to, status: 301, kind: "exact", query: "match", **(options || {})) })

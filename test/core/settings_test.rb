@@ -62,7 +62,7 @@ class CoreSettingsTest < Minitest::Test
 
   def test_a_trial_says_of_each_url_what_would_become_of_it_and_why
     made = settings(folders: ["/lamps/"], exclude: ["*?print=*"], drop_parameters: ["sid"], caps: [{"pattern" => "*/spares/*", "most" => 5}])
-    verdicts = Settings::Trial.new(made).call(["http://a.test/lamps/x?sid=1", "http://a.test/about", "http://a.test/lamps/x?print=1", " http://b.test/lamps/ ", "ftp://a.test/", "http://a.test/lamps/spares/y",
+    verdicts = Settings::Preview.new(made).call(["http://a.test/lamps/x?sid=1", "http://a.test/about", "http://a.test/lamps/x?print=1", " http://b.test/lamps/ ", "ftp://a.test/", "http://a.test/lamps/spares/y",
       "http://a.test/lamps/x/x/x/"])
 
     assert_equal [true, false, false, false, false, true, true], verdicts.map(&:taken)

@@ -56,8 +56,8 @@ class SiteRulesTest < Minitest::Test
     assert_equal 1, told("host-variants", probes: both, serving: ["http://a.test", "http://www.a.test"]).size
     temporary = Faults::Registry.fetch("host-variants").new(nil).check(Faults::SiteEvidence.new(probes: [bare.merge("status" => 302, "location" => HOME)], serving: ["http://a.test"])).first
     assert_equal({answers: "by a redirect that is temporary", status: 302, location: HOME}, temporary.detail)
-    assert_equal({"scheme" => "https://www.a.test/", "www" => "http://a.test/"}, IronTrellis::Core::Hosts::Variants.of("http://www.a.test"))
-    assert_empty IronTrellis::Core::Hosts::Variants.of("http://127.0.0.1:8080")
+    assert_equal({"scheme" => "https://www.a.test/", "www" => "http://a.test/"}, IronTrellis::Core::Crawling::HostVariants.of("http://www.a.test"))
+    assert_empty IronTrellis::Core::Crawling::HostVariants.of("http://127.0.0.1:8080")
   end
 
   def test_several_languages_and_none_of_them_named
@@ -105,8 +105,8 @@ class SiteRulesTest < Minitest::Test
   def test_spaces_without_end_and_facts_that_differ
     assert_equal [["http://a.test/c?day=1", "http://a.test/c?day=#"]], told("crawl-trap", spaces: [{"space" => "http://a.test/c?day=#", "kind" => "calendar", "most" => 250, "first_url" => "http://a.test/c?day=1"}])
 
-    facts = IronTrellis::Core::Data::BusinessFacts.new
-    item = ->(telephone) { IronTrellis::Core::Data::Item.new(syntax: "json-ld", types: ["LocalBusiness"], properties: {"name" => ["Skerry Lamps"], "telephone" => [telephone]}) }
+    facts = IronTrellis::Core::StructuredData::BusinessFacts.new
+    item = ->(telephone) { IronTrellis::Core::StructuredData::Item.new(syntax: "json-ld", types: ["LocalBusiness"], properties: {"name" => ["Skerry Lamps"], "telephone" => [telephone]}) }
     {"1" => "+44 1", "2" => "+44 1", "3" => "00441"}.each { |page, telephone| facts.add("http://a.test/#{page}", [item.call(telephone)]) }
     assert_equal [["http://a.test/3", "00441"]], told("facts-differ", odd_facts: facts.odd)
   end

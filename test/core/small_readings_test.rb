@@ -76,7 +76,7 @@ class SmallReadingsTest < Minitest::Test
   end
 
   def test_likeness_is_the_share_of_runs_of_words_that_both_have
-    likeness = Core::Content::Likeness
+    likeness = Core::Content::Similarity
 
     assert_in_delta 1.0, likeness.of(likeness.runs("One two, three FOUR"), likeness.runs("one two three four."))
     assert_in_delta 1.0 / 3, likeness.of(likeness.runs("a b c d"), likeness.runs("a b c x"))

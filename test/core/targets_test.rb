@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 # Where lost addresses should lead.
 class TargetsTest < Minitest::Test
-  Routes = IronTrellis::Core::Routes
+  Routes = IronTrellis::Core::Redirects
 
   PAGES = [
     ["/", "Skerry Lamp Works", "en"], ["/lamps/", "All lamps", "en"], ["/lamps/masthead/ms-40", "MS-40 masthead lamp", "en"], ["/lamps/anchor-light", "Anchor light of brass", "en"],

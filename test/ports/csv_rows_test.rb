@@ -7,7 +7,7 @@ class CsvRowsTest < Minitest::Test
   Ports = IronTrellis::Ports
 
   def read(bytes, columns = %w[from to], **options)
-    rows = Ports::CsvRows.new(bytes, columns, **options)
+    rows = Ports::Tables::CsvRows.new(bytes, columns, **options)
     found = []
     rows.each { |row, line| found << [line, *row.values] }
     [found, rows.bad.map { |bad| [bad.line, bad.why] }]
@@ -59,7 +59,7 @@ end
 # Redirect maps as files.
 class RouteFilesTest < Minitest::Test
   Ports = IronTrellis::Ports
-  Route = IronTrellis::Core::Routes::Route
+  Route = IronTrellis::Core::Redirects::Route
   MAP = [
     Route.new(from: "http://a.test/old", to: "http://a.test/new", status: 301, kind: "exact", query: "match"), Route.new(from: "http://a.test/gone", to: nil, status: 410, kind: "exact", query: "drop"),
     Route.new(from: "http://a.test/x/*", to: "http://a.test/y/$1", status: 308, kind: "pattern", query: "keep")
@@ -69,27 +69,27 @@ class RouteFilesTest < Minitest::Test
 
   def test_what_is_written_as_csv_and_json_is_read_back_the_same
     %w[csv json].each do |format|
-      routes, bad = Ports::Routes.reader(format).read(Ports::Routes.writer(format).write(MAP))
+      routes, bad = Ports::Redirects.reader(format).read(Ports::Redirects.writer(format).write(MAP))
       assert_equal [plain(MAP), []], [plain(routes), bad], format
     end
   end
 
   def test_entries_of_json_that_cannot_be_used_are_told_by_number
-    routes, bad = Ports::Routes.reader("json").read('[{"from": "/a", "to": "/b", "status": 301}, {"to": "/c"}, 7, {"from": "/d", "status": "gone"}]')
+    routes, bad = Ports::Redirects.reader("json").read('[{"from": "/a", "to": "/b", "status": 301}, {"to": "/c"}, 7, {"from": "/d", "status": "gone"}]')
     assert_equal [["/a", 301], ["/d", "gone"]], routes.map { |route| [route.from, route.status] }, "an unknown status is told when the map is checked"
     assert_equal [2, 3], bad.map(&:line)
   end
 
   def test_a_scheme_that_is_all_that_differs_is_asked_for
-    text = Ports::Routes.writer("apache").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
+    text = Ports::Redirects.writer("apache").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
     assert_includes text, "RewriteCond %{REQUEST_SCHEME} =http\n"
-    refute_includes Ports::Routes.writer("apache").write(MAP), "REQUEST_SCHEME} ="
-    text = Ports::Routes.writer("nginx").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
+    refute_includes Ports::Redirects.writer("apache").write(MAP), "REQUEST_SCHEME} ="
+    text = Ports::Redirects.writer("nginx").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
     assert_includes text, %(  "~^http://a\\.test/x$" "301 https://a.test/x";\n)
   end
 
   def test_formats_that_there_are_not_are_told
-    assert_match(/apache, nginx, csv, json/, assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Routes.writer("lighttpd") }.message)
-    assert_match(/csv, json/, assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Routes.reader("apache") }.message)
+    assert_match(/apache, nginx, csv, json/, assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Redirects.writer("lighttpd") }.message)
+    assert_match(/csv, json/, assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Redirects.reader("apache") }.message)
   end
 end

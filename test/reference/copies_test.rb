@@ -57,7 +57,7 @@ class CopiesTest < Minitest::Test
   end
 
   def test_what_is_seen_once_is_told_as_a_count_tells_it
-    own = Copies::OwnShare.new(0)
+    own = Copies::UniqueShare.new(0)
     texts.each { |text| own.add(Copies::Shingles.of(text)) }
     tally = texts.flat_map { |text| runs(text).keys }.tally
 

@@ -38,7 +38,7 @@ class StructuredDataTest < Minitest::Test
   private
 
   def read(example)
-    return Core::Data::JsonLd.read(example[:text]).first if example[:syntax] == "json-ld"
+    return Core::StructuredData::JsonLd.read(example[:text]).first if example[:syntax] == "json-ld"
 
     Core::Page::DocumentReading.new("<!doctype html><body>#{example[:text]}</body>", Core::Url::NormalForm.parse("http://a.test/")).data.items
   end

@@ -3,9 +3,9 @@
 require_relative "../test_helper"
 require_relative "../support/web_servers"
 
-# Redirect maps as Apache httpd 2.4 and nginx (Debian's packages) carry them out, against what Core::Routes::Table says of the same map.
+# Redirect maps as Apache httpd 2.4 and nginx (Debian's packages) carry them out, against what Core::Redirects::Table says of the same map.
 class WebServersTest < Minitest::Test
-  Route = IronTrellis::Core::Routes::Route
+  Route = IronTrellis::Core::Redirects::Route
 
   SHOP = "http://shop.example"
   MAP = [
@@ -28,7 +28,7 @@ class WebServersTest < Minitest::Test
   end
 
   def expected(target, host = "shop.example")
-    answer = IronTrellis::Core::Routes::Table.new(routes).answer("http://#{host}#{target}")
+    answer = IronTrellis::Core::Redirects::Table.new(routes).answer("http://#{host}#{target}")
     answer ? [answer.route.status, answer.target] : [:none, nil]
   end
 
@@ -46,10 +46,10 @@ class WebServersTest < Minitest::Test
   end
 
   def test_apache_answers_as_the_map_says
-    WebServer.apache(IronTrellis::Ports::Routes::Apache.write(routes)) { |server| assert_carried_out(server) }
+    WebServer.apache(IronTrellis::Ports::Redirects::Apache.write(routes)) { |server| assert_carried_out(server) }
   end
 
   def test_nginx_answers_as_the_map_says
-    WebServer.nginx(IronTrellis::Ports::Routes::Nginx.write(routes)) { |server| assert_carried_out(server) }
+    WebServer.nginx(IronTrellis::Ports::Redirects::Nginx.write(routes)) { |server| assert_carried_out(server) }
   end
 end

@@ -13,14 +13,14 @@ class ComparisonTest < Minitest::Test
 
   def again(site, pages)
     pages.each { |path, body| @pages[path] = body }
-    crawl = IronTrellis::Work::Crawling.start(site, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}")
+    crawl = IronTrellis::Work::Crawling::Runs.start(site, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}")
     finish(crawl)
   end
 
   def finish(crawl)
     crawl.advance("waiting", "crawling", started_at: Time.now)
-    IronTrellis::Work::CrawlSession.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
-    IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    IronTrellis::Work::Crawling::Session.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
+    IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     crawl.update!(state: "finished")
     crawl
   end
@@ -32,7 +32,7 @@ class ComparisonTest < Minitest::Test
     @first.update!(state: "finished")
   end
 
-  def compare(newer, earlier) = IronTrellis::Store::Comparison.new(newer, earlier)
+  def compare(newer, earlier) = IronTrellis::Store::Reports::Comparison.new(newer, earlier)
 
   def faults(comparison, code) = comparison.call[:faults].find { |row| row["code"] == code }&.slice("new", "returned", "still", "cleared", "unchecked")&.reject { |_, count| count.zero? }
 
@@ -62,7 +62,7 @@ class ComparisonTest < Minitest::Test
     assert_equal %w[/b /c /e], moved.urls("as_decided")[:rows].map { |row| row["url"].delete_prefix("http://small.example") }.sort
     rows = rows_of(after)
     assert_equal [["kept out", false], ["canonical", false], ["redirect", false], [nil, true]], %w[/b /c /e /].map { |path| rows[path].values_at("fulfilled", "wanted") }
-    assert_equal [1, 0], IronTrellis::Store::Rail.of(after).values_at(:wanted, :wanted_stopping)
+    assert_equal [1, 0], IronTrellis::Store::Reports::StageCounts.of(after).values_at(:wanted, :wanted_stopping)
   end
 
   def test_a_fault_that_was_gone_for_a_while_has_returned
@@ -76,7 +76,7 @@ class ComparisonTest < Minitest::Test
   def test_the_faults_of_a_crawl_tell_their_trend_over_the_crawls_judged_alike
     second = again(@first.site, "/d" => PAGE.call("Dock"), "/a" => [404, {"content-type" => "text/html"}, "no"])
     third = again(@first.site, "/b" => [404, {"content-type" => "text/html"}, "no"])
-    trend = ->(crawl) { IronTrellis::Store::FaultBook.new(crawl.verdict_run).call.find { |rule| rule[:code] == "not-found" }[:trend].map(&:values) }
+    trend = ->(crawl) { IronTrellis::Store::Reports::Causes.new(crawl.verdict_run).call.find { |rule| rule[:code] == "not-found" }[:trend].map(&:values) }
 
     assert_equal [[[1, 1], [2, 1], [3, 2]], [[1, 1], [2, 1]]], [third, second].map(&trend)
     second.verdict_run.update!(rules_digest: "others")
@@ -85,8 +85,8 @@ class ComparisonTest < Minitest::Test
 
   def test_only_verdicts_of_equal_rules_are_compared
     second = again(@first.site, {})
-    IronTrellis::Store::ReadingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {}, by: "Test", now: Time.now)
-    IronTrellis::Work::Judging.new(IronTrellis::Store::Crawl.find(second.id), clock: -> { Time.now }).call
+    IronTrellis::Store::Settings::JudgingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {}, by: "Test", now: Time.now)
+    IronTrellis::Work::Judging::Judgement.new(IronTrellis::Store::Crawling::Crawl.find(second.id), clock: -> { Time.now }).call
 
     assert_match(/judged by other rules/, assert_raises(IronTrellis::Core::Error::Conflict) { compare(second, @first) }.message)
     assert_match(/earlier one/, assert_raises(IronTrellis::Core::Error::Conflict) { compare(@first, second) }.message)

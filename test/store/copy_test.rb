@@ -5,8 +5,8 @@ require_relative "../test_helper"
 class CopyTest < Minitest::Test
   include TestDatabase
 
-  Sql = IronTrellis::Store::Sql
-  Copy = IronTrellis::Store::Copy
+  Sql = IronTrellis::Store::Postgres::Sql
+  Copy = IronTrellis::Store::Postgres::BulkCopy
   # Values that have the edges of each type, as they go in; they must come out the same.
   VALUES = {
     "smallint" => [0, -32_768, 32_767], "integer" => [0, -(1 << 31), (1 << 31) - 1], "bigint" => [0, -(1 << 63), (1 << 63) - 1],

@@ -6,8 +6,8 @@ class CrawlGraphTest < Minitest::Test
   include TestDatabase
   include PlainCrawl
 
-  Sql = IronTrellis::Store::Sql
-  TYPES = IronTrellis::Store::FactsRows::TYPES
+  Sql = IronTrellis::Store::Postgres::Sql
+  TYPES = IronTrellis::Store::Pages::FactsRows::TYPES
 
   def setup
     super
@@ -17,15 +17,15 @@ class CrawlGraphTest < Minitest::Test
 
   # @param links [Array<Array>] source, target, type (anchor unless said otherwise), followed (true)
   def link(*links)
-    rows = links.each_with_index.map { |(source, target, type, followed), position| [@crawl.id, position, id_of(source), id_of(target), TYPES.fetch(type || "anchor"), followed != false, true] }
-    IronTrellis::Store::Copy.new("links", %w[crawl_id position source_id target_id type followed internal]).call("links_#{@crawl.id}", rows)
+    rows = links.each_with_index.map { |(source, target, type, followed), position| [@crawl.id, position, id_of(source), id_of(target), IronTrellis::Store::Pages::FactsRows::TYPES.fetch(type || "anchor"), followed != false, true] }
+    IronTrellis::Store::Postgres::BulkCopy.new("links", %w[crawl_id position source_id target_id type followed internal]).call("links_#{@crawl.id}", rows)
   end
 
   def answer(name, **facts)
     Sql.run("INSERT INTO page_facts_#{@crawl.id} (crawl_id, url_id, #{facts.keys.join(", ")}) VALUES ($1, $2, #{facts.keys.each_index.map { |index| "$#{index + 3}" }.join(", ")})", [@crawl.id, id_of(name), *facts.values])
   end
 
-  def depths = IronTrellis::Store::CrawlGraph.new(@crawl).depths([id_of("a")]).transform_keys { |id| [id.to_s(16)].pack("H*") }
+  def depths = IronTrellis::Store::Judging::CrawlGraph.new(@crawl).depths([id_of("a")]).transform_keys { |id| [id.to_s(16)].pack("H*") }
 
   def test_depth_is_the_fewest_followed_clicks_from_the_start
     link(%w[a b], %w[b c], %w[c d], %w[a d], %w[d e], ["a", "f", "anchor", false], %w[a g image], ["b", "h", "frame"])
@@ -58,7 +58,7 @@ class CrawlGraphTest < Minitest::Test
     answer("d", kind: "html", status: 200, canonical: "http://store.test/true", canonical_state: "other")
     answer("f", kind: "image", status: 200)
     answer("g", kind: "html", status: 404)
-    shares = IronTrellis::Store::CrawlGraph.new(@crawl).authority
+    shares = IronTrellis::Store::Judging::CrawlGraph.new(@crawl).authority
 
     assert_equal %w[a h true].map { |name| id_of(name) }.sort, shares.keys.sort
     assert_in_delta shares[id_of("a")], shares[id_of("true")], 1e-6, "a leads there, and it, by way of d, to a"
@@ -69,26 +69,26 @@ class CrawlGraphTest < Minitest::Test
   def test_one_link_is_enough_and_links_to_oneself_and_out_are_none
     %w[a b].each { |name| answer(name, kind: "html", status: 200) }
     link(%w[a a], %w[a c])
-    assert_equal [0.5, 0.5], IronTrellis::Store::CrawlGraph.new(@crawl).authority.values
+    assert_equal [0.5, 0.5], IronTrellis::Store::Judging::CrawlGraph.new(@crawl).authority.values
 
     link(%w[a b])
-    shares = IronTrellis::Store::CrawlGraph.new(@crawl).authority
+    shares = IronTrellis::Store::Judging::CrawlGraph.new(@crawl).authority
     assert_operator shares[id_of("b")], :>, shares[id_of("a")]
   end
 
   def test_without_links_all_pages_share_alike
     %w[a b].each { |name| answer(name, kind: "html", status: 200) }
 
-    assert_equal [0.5, 0.5], IronTrellis::Store::CrawlGraph.new(@crawl).authority.values
+    assert_equal [0.5, 0.5], IronTrellis::Store::Judging::CrawlGraph.new(@crawl).authority.values
   end
 
   # References lead on as well where the crawl keeps to its limit, and what a sitemap lists stands one step from the start.
   def test_the_crawl_counts_depth_by_references_and_sitemaps_too
     start = IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/")
-    @crawl.frontier.add([IronTrellis::Store::Frontier::Entry.new(id: start, url: "http://store.test/", purpose: :page, depth: 0, hops: 0, host_id: host_of(@crawl))])
+    @crawl.frontier.add([IronTrellis::Store::Crawling::Frontier::Entry.new(id: start, url: "http://store.test/", purpose: :page, depth: 0, hops: 0, host_id: host_of(@crawl))])
     link(%w[f g canonical], %w[g h])
     Sql.run("INSERT INTO sitemap_entries_#{@crawl.id} (crawl_id, sitemap_file_id, url_id, position) VALUES ($1, 1, $2, 0)", [@crawl.id, id_of("f")])
 
-    assert_equal({start => 0, id_of("f") => 1, id_of("g") => 2, id_of("h") => 3}, IronTrellis::Store::CrawlGraph.new(@crawl).crawl_depths)
+    assert_equal({start => 0, id_of("f") => 1, id_of("g") => 2, id_of("h") => 3}, IronTrellis::Store::Judging::CrawlGraph.new(@crawl).crawl_depths)
   end
 end

@@ -9,7 +9,6 @@ class DecidingStoreTest < Minitest::Test
 
   Work = IronTrellis::Work
   Store = IronTrellis::Store
-  Deciding = Store::Deciding
   HOST = "http://small.example"
   MENU = "<nav><a href=/moved>Our moved page</a></nav>"
 
@@ -46,8 +45,8 @@ class DecidingStoreTest < Minitest::Test
   def paths(found) = found.fetch(:rows).map { |row| (row[:url] || row["url"]).delete_prefix(HOST) }
 
   def test_an_earlier_crawl_tells_what_a_lost_page_was
-    Work::RouteTargets.new(@run, clock: -> { Time.now }).call
-    broken = Deciding::RouteBook.new(@run.reload, @site).broken
+    Work::Redirects::SuggestedTargets.new(@run, clock: -> { Time.now }).call
+    broken = Store::Redirects::FoundRedirects.new(@run.reload, @site).broken
     assert_equal ["#{HOST}/guides/wick"], broken[:rows].map { |row| row["url"] }
     best = broken[:rows].first["suggestions"].first
     assert_equal ["#{HOST}/help/trimming", 301], best.values_at("target", "status")
@@ -57,48 +56,48 @@ class DecidingStoreTest < Minitest::Test
 
   def test_a_map_is_held_against_the_pages_that_live
     decide("route", "#{HOST}/guides/oil" => {"to" => "#{HOST}/guides/rope", "status" => 301}, "#{HOST}/x" => {"to" => "#{HOST}/guides/wick", "status" => 301}, "#{HOST}/y" => {"to" => "#{HOST}/moved", "status" => 301}, "#{HOST}/z" => {"status" => 410, "refused" => true})
-    map = Deciding::RouteMap.new(@site, @run).call
+    map = Store::Redirects::RouteMap.new(@site, @run).call
     assert_equal [["route-source-lives", "200"], ["route-to-missing", "404"], ["route-to-redirect", "#{HOST}/there"]], map[:routes].flat_map { |route| route[:flaws].map { |flaw| flaw.values_at(:code, :about) } }
     assert_equal [3, 1], [map[:routes].size, map[:refused]]
   end
 
   def test_a_pattern_is_tried_against_all_known_urls
-    trial = Deciding::RouteMap.new(@site, @run).trial(IronTrellis::Core::Routes::Route.new(from: "#{HOST}/tags/*", to: "#{HOST}/topics/$1", status: 301, kind: "pattern", query: "drop"))
+    trial = Store::Redirects::RouteMap.new(@site, @run).trial(IronTrellis::Core::Redirects::Route.new(from: "#{HOST}/tags/*", to: "#{HOST}/topics/$1", status: 301, kind: "pattern", query: "drop"))
     assert_equal [3, 3, ["#{HOST}/topics/a", "#{HOST}/topics/b", "#{HOST}/topics/c"]], [trial[:total], trial[:living], trial[:rows].map { |row| row[:target] }.sort]
   end
 
   def test_patterns_are_tried_in_the_order_that_was_given_them
     decide("route", "#{HOST}/a*" => {"to" => "#{HOST}/1", "status" => 301, "kind" => "pattern"}, "#{HOST}/ab*" => {"to" => "#{HOST}/2", "status" => 301, "kind" => "pattern", "order" => -1})
-    assert_equal ["#{HOST}/ab*", "#{HOST}/a*"], Deciding::RouteMap.new(@site, @run).routes.map(&:from)
+    assert_equal ["#{HOST}/ab*", "#{HOST}/a*"], Store::Redirects::RouteMap.new(@site, @run).routes.map(&:from)
   end
 
   def test_routes_are_tested_against_the_server
     decide("route", "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301}, "#{HOST}/guides/wick" => {"status" => 410})
-    Work::RouteTrial.new(@site, clock: -> { Time.now }).call(Deciding::RouteMap.new(@site, @run).flattened)
-    tests = Deciding::RouteMap.new(@site, @run).call[:routes].to_h { |route| [route[:from].delete_prefix(HOST), route[:test].values_at(:status, :right)] }
+    Work::Redirects::LiveCheck.new(@site, clock: -> { Time.now }).call(Store::Redirects::RouteMap.new(@site, @run).flattened)
+    tests = Store::Redirects::RouteMap.new(@site, @run).call[:routes].to_h { |route| [route[:from].delete_prefix(HOST), route[:test].values_at(:status, :right)] }
     assert_equal({"/moved" => [301, true], "/guides/wick" => [404, false]}, tests)
   end
 
   def test_links_to_repoint_tell_templates_from_single_links
-    rows = Deciding::RepointBook.new(@run, @site).call[:rows].to_h { |row| [row["target"].delete_prefix(HOST), row] }
+    rows = Store::Redirects::LinksToRepoint.new(@run, @site).call[:rows].to_h { |row| [row["target"].delete_prefix(HOST), row] }
     assert_equal [true, "nav", "#{HOST}/there"], rows["/moved"].values_at("template", "place", "better")
     assert_equal [false, 1, nil], rows["/guides/wick"].values_at("template", "pages", "better")
     decide("route", "#{HOST}/guides/wick" => {"to" => "#{HOST}/help/trimming", "status" => 301})
     decide("repoint", "#{HOST}/moved" => {"target" => "#{HOST}/guides/oil", "text" => "Oil"})
-    each = Deciding::RepointBook.new(@run, @site).to_enum(:each).to_h { |row| [row[3].delete_prefix(HOST), row.values_at(6, 7)] }
+    each = Store::Redirects::LinksToRepoint.new(@run, @site).to_enum(:each).to_h { |row| [row[3].delete_prefix(HOST), row.values_at(6, 7)] }
     assert_equal({"/moved" => ["#{HOST}/guides/oil", "Oil"], "/guides/wick" => ["#{HOST}/help/trimming", "To /guides/wick"]}, each)
   end
 
   def test_what_keeping_a_group_out_would_change
-    change = Deciding::IntentTrial.new(@run, @site).call([{"kind" => "group", "subject" => "/tags/", "value" => {"intent" => "keep_out"}}, {"kind" => "intent", "subject" => "#{HOST}/only-here", "value" => {"intent" => "index"}}])
+    change = Store::Intents::Preview.new(@run, @site).call([{"kind" => "group", "subject" => "/tags/", "value" => {"intent" => "keep_out"}}, {"kind" => "intent", "subject" => "#{HOST}/only-here", "value" => {"intent" => "index"}}])
     assert_equal %w[/tags/a /tags/b /tags/c], paths(change[:gets_noindex]).sort
     assert_equal %w[/only-here], paths(change[:cut_off])
     assert_equal [3, %w[/only-here]], [change[:links_useless][:total], paths(change[:joins_sitemaps])]
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { Deciding::IntentTrial.new(@run, @site).call([{"kind" => "route", "subject" => HOST, "value" => {"status" => 410}}]) }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Intents::Preview.new(@run, @site).call([{"kind" => "route", "subject" => HOST, "value" => {"status" => 410}}]) }
   end
 
   def test_what_was_decided_by_a_pattern_or_for_a_url_is_not_proposed_again
-    proposed = -> { Deciding::IntentBook.new(@run, @site).proposals.map { |one| [one[:group], one[:urls]] } }
+    proposed = -> { Store::Intents::GroupEvidence.new(@run, @site).proposals.map { |one| [one[:group], one[:urls]] } }
     %w[a b c].each { |tag| @pages["/tags/#{tag}"] = page_of("Tag #{tag}", words: 20) }
     @pages["/thanks"] = page_of("Thank you")
     @pages["/"] = page_of("Home", body: links("/thanks", "/tags/a", "/tags/b", "/tags/c"))
@@ -114,18 +113,18 @@ class DecidingStoreTest < Minitest::Test
   def test_directives_of_a_whole_group_are_those_of_its_template
     decide("group", "/tags/" => {"intent" => "keep_out"})
     decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
-    Work::Judging.new(@second, clock: -> { Time.now }).call
-    groups = Deciding::DirectiveBook.new(@second.verdict_run).by_group[:groups].to_h { |one| [one[:group], one.values_at(:template, :urls, :text)] }
+    Work::Judging::Judgement.new(@second, clock: -> { Time.now }).call
+    groups = Store::Intents::DirectiveList.new(@second.verdict_run).by_group[:groups].to_h { |one| [one[:group], one.values_at(:template, :urls, :text)] }
     assert_equal({"/tags/" => [true, 3, '<meta name="robots" content="noindex">'], "/guides/" => [false, 1, '<meta name="robots" content="noindex">']}, groups)
   end
 
   def test_a_draft_of_robots_txt_is_held_against_all_known_urls
-    book = Deciding::RobotsBook.new(@run, @site)
+    book = Store::Robots::Drafts.new(@run, @site)
     trial = book.trial(HOST, "User-agent: *\nDisallow: /guides/\n")
     assert_equal [["/private/x"], true], [paths(trial[:freed]), paths(trial[:shut]).include?("/guides/oil")]
     assert_equal 2, trial[:difference].count { |line| line[:change] != "same" }
     decide("robots", HOST => {"text" => "User-agent: *\nDisallow:\n"})
-    assert_equal [{origin: HOST, status: 200, draft: true}], Deciding::RobotsBook.new(@run, @site).origins
+    assert_equal [{origin: HOST, status: 200, draft: true}], Store::Robots::Drafts.new(@run, @site).origins
     assert_raises(IronTrellis::Core::Error::NotFound) { book.trial("http://other.example") }
   end
 
@@ -141,8 +140,8 @@ class DecidingStoreTest < Minitest::Test
     decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
     @pages["/guides/rope"] = page_of("Rope", head: "<meta name=robots content=noindex>")
     third = crawl_here(@server, site: @site)
-    Store::Sql.run("INSERT INTO robots_files (crawl_id, origin, status, body, fetched_at) VALUES ($1, 'http://a.foreign.example', 200, '', now())", [third.id])
-    book = Deciding::RobotsBook.new(third.verdict_run, @site)
+    Store::Postgres::Sql.run("INSERT INTO robots_files (crawl_id, origin, status, body, fetched_at) VALUES ($1, 'http://a.foreign.example', 200, '', now())", [third.id])
+    book = Store::Robots::Drafts.new(third.verdict_run, @site)
     assert_equal [HOST], book.origins.map { |one| one[:origin] }
     trial = book.trial(HOST, "User-agent: *\nDisallow: /guides/\n")
     assert_equal [1, 1, %w[/guides/rope /guides/oil]], [trial[:hidden][:noindex], trial[:hidden][:to_keep_out], trial[:hidden][:rows].map { |row| row["url"].delete_prefix(HOST) }]
@@ -156,41 +155,41 @@ class DecidingStoreTest < Minitest::Test
     @pages["/removed"] = [410, {}, ""]
     crawl = crawl_here(@server, site: @site)
     crawl.update!(state: "finished")
-    Work::RouteTargets.new(crawl.verdict_run, clock: -> { Time.now }).call
-    broken = Deciding::RouteBook.new(crawl.verdict_run.reload, @site).broken
+    Work::Redirects::SuggestedTargets.new(crawl.verdict_run, clock: -> { Time.now }).call
+    broken = Store::Redirects::FoundRedirects.new(crawl.verdict_run.reload, @site).broken
     rows = broken[:rows].to_h { |row| [row["url"].delete_prefix(HOST), row] }
     refute rows.key?("/removed"), "it says already that it is gone"
     assert_equal [1, "Trimming wicks"], rows["/guides/wick"]["held"].values_at("crawl", "title")
     assert_nil rows["/shop/"]["held"]
     assert_equal [["#{HOST}/shop/*", "#{HOST}/lamps/$1", 301, 6]], broken[:groups].map { |group| group.values_at(:pattern, :to, :status, :count) }
     decide("route", "#{HOST}/shop/*" => {"to" => "#{HOST}/lamps/$1", "status" => 301, "kind" => "pattern"})
-    assert_empty Deciding::RouteBook.new(crawl.verdict_run, @site).broken[:groups]
+    assert_empty Store::Redirects::FoundRedirects.new(crawl.verdict_run, @site).broken[:groups]
   end
 
   def test_patterns_are_tested_on_known_addresses_and_their_targets_are_checked
     decide("route", "#{HOST}/tags/*" => {"to" => "#{HOST}/guides/wick?tag=$1", "status" => 301, "kind" => "pattern"}, "#{HOST}/nobody/*" => {"to" => "#{HOST}/", "status" => 301, "kind" => "pattern"}, "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301})
     decide("route", "#{HOST}/private/*" => {"to" => "#{HOST}/guides/wick", "status" => 301, "kind" => "pattern"})
-    map = Deciding::RouteMap.new(@site, @run)
+    map = Store::Redirects::RouteMap.new(@site, @run)
     assert_equal [["route-to-missing"]], map.call[:routes].select { |route| route[:from].end_with?("/private/*") }.map { |route| route[:flaws].map { |flaw| flaw[:code] } }
-    Work::RouteTrial.new(@site, clock: -> { Time.now }).call(map.flattened)
-    tests = Store::RouteTest.where(site_id: @site.id).to_h { |test| [test.source.delete_prefix(HOST), [test.status, test.error, test.right]] }
+    Work::Redirects::LiveCheck.new(@site, clock: -> { Time.now }).call(map.flattened)
+    tests = Store::Redirects::RouteTest.where(site_id: @site.id).to_h { |test| [test.source.delete_prefix(HOST), [test.status, test.error, test.right]] }
     assert_equal({"/tags/*" => [200, nil, false], "/nobody/*" => [nil, "no known address", false], "/moved" => [301, nil, true], "/private/*" => [200, nil, false]}, tests)
   end
 
   def test_sources_may_be_paths_in_the_form_too
-    Work::Deciding.decide(@site, "route", [{"subject" => "/x/y", "value" => {"to" => "/guides/oil", "status" => 301}}], by: "Test", now: Time.now)
+    Work::Decisions::Deciding.decide(@site, "route", [{"subject" => "/x/y", "value" => {"to" => "/guides/oil", "status" => 301}}], by: "Test", now: Time.now)
     assert_equal({"#{HOST}/x/y" => "#{HOST}/guides/oil"}, @site.decisions.values("route").transform_values { |value| value["to"] })
   end
 
   def test_suggestions_are_asked_for_once
-    assert_equal [true, false], Array.new(2) { Work::RouteTargets.ask(@run, now: Time.now) }
-    assert Work::RouteTargets.ask(@run, now: Time.now + 3600), "who asked may have died over it"
+    assert_equal [true, false], Array.new(2) { Work::Redirects::SuggestedTargets.ask(@run, now: Time.now) }
+    assert Work::Redirects::SuggestedTargets.ask(@run, now: Time.now + 3600), "who asked may have died over it"
   end
 
   def test_what_the_setup_says_is_wanted_is_judged_as_well
-    jobs = -> { Store::Sql.run("SELECT count(*) FROM que_jobs WHERE job_class LIKE '%Rejudge' AND kwargs ->> 'crawl_id' = $1", [@second.id.to_s]).getvalue(0, 0).to_i }
+    jobs = -> { Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE job_class LIKE '%Rejudge' AND kwargs ->> 'crawl_id' = $1", [@second.id.to_s]).getvalue(0, 0).to_i }
     wishes = {intents: [{"pattern" => "/tags/*", "intent" => "keep_out"}], key_pages: []}
-    2.times { Work::Deciding.want(@site, **wishes, by: "Test", now: Time.now) }
+    2.times { Work::Decisions::Deciding.want(@site, **wishes, by: "Test", now: Time.now) }
     assert_equal 1, jobs.call, "and only where it changes anything"
   end
 end

@@ -12,7 +12,7 @@ class DecisionsTest < Minitest::Test
   def setup
     super
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"])
-    @site = IronTrellis::Store::Site.found(name: "decided #{SecureRandom.hex(6)}", settings: settings)
+    @site = IronTrellis::Store::Sites::Site.found(name: "decided #{SecureRandom.hex(6)}", settings: settings)
     @decisions = @site.decisions
   end
 

@@ -14,8 +14,8 @@ class FaultBookTest < Minitest::Test
 
   def setup
     super
-    @run = Store::VerdictRun.begin(plain_crawl, rules_digest: "x", now: Time.now)
-    writer = Store::VerdictWriter.new(@run)
+    @run = Store::Judging::VerdictRun.begin(plain_crawl, rules_digest: "x", now: Time.now)
+    writer = Store::Judging::VerdictWriter.new(@run)
     writer.stage_rows(PAGES.each_with_index.map { |(group, importance, wanted), number| row(number, group, importance, wanted) })
     writer.staged
     writer.faults(told("thin", 0, 1, 2) + told("thin", 2) + told("title-long", 4) + told("canonical-to-missing", 3) + told("copy-near", 0) + told("title-equals-h1", 0, 1, 2, 4) + dead_links)
@@ -37,9 +37,9 @@ class FaultBookTest < Minitest::Test
     told("link-to-missing", 0, 1, 2).each_with_index { |(fault, *), number| fault.about, fault.detail = (number == 1) ? ["http://store.test/old", {status: 404, links: [{text: "Old", place: "nav"}]}] : ["http://store.test/gone", {status: 404, links: links}] }
   end
 
-  def book = Store::FaultBook.new(@run)
+  def book = Store::Reports::Causes.new(@run)
 
-  def places(code, **narrowed) = Store::FaultPlaces.new(@run, code, narrowed)
+  def places(code, **narrowed) = Store::Reports::FaultPlaces.new(@run, code, narrowed)
 
   def test_rules_come_by_grade_and_weight_with_what_they_concern_and_notes_weigh_nothing
     rules = book.call
@@ -65,17 +65,17 @@ class FaultBookTest < Minitest::Test
 
   def test_a_common_fault_is_looked_for_among_the_pages_that_matter_most_and_found_the_same
     rare = places("thin").occurrences
-    IronTrellis::Store::Sql.run("UPDATE fault_rollups SET urls = urls + #{IronTrellis::Store::FaultPlaces::COMMON}")
+    IronTrellis::Store::Postgres::Sql.run("UPDATE fault_rollups SET urls = urls + #{IronTrellis::Store::Reports::FaultPlaces::COMMON}")
     assert_equal rare[:rows], places("thin").occurrences[:rows]
     refute_empty rare[:rows]
   end
 
   def test_causes_are_narrowed_to_a_group_and_to_a_host_and_weighed_within_it
-    narrowed = Store::FaultBook.new(@run, group: "/b/")
+    narrowed = Store::Reports::Causes.new(@run, group: "/b/")
 
     assert_equal [["title-long", 1], ["title-equals-h1", 1]], narrowed.call.map { |rule| rule.values_at(:code, :urls) }
     assert_equal({groups: %w[/a/ /b/], hosts: %w[store.test]}, narrowed.places)
-    assert_empty Store::FaultBook.new(@run, host: "other.test").call
+    assert_empty Store::Reports::Causes.new(@run, host: "other.test").call
   end
 
   def test_occurrences_tell_their_details_and_are_narrowed_gathered_and_written_as_a_table

@@ -6,8 +6,8 @@ class FrontierTest < Minitest::Test
   include TestDatabase
   include PlainCrawl
 
-  Frontier = IronTrellis::Store::Frontier
-  Sql = IronTrellis::Store::Sql
+  Frontier = IronTrellis::Store::Crawling::Frontier
+  Sql = IronTrellis::Store::Postgres::Sql
   TOKEN = 7
 
   def setup
@@ -116,14 +116,14 @@ class FrontierTest < Minitest::Test
   end
 
   def test_a_space_lends_no_more_than_it_has_room_for
-    space = IronTrellis::Store::Spaces.id(@crawl.id, "cap", "/a*", 2)
+    space = IronTrellis::Store::Crawling::Spaces.id(@crawl.id, "cap", "/a*", 2)
     @frontier.add(entries(@crawl, "a1", "a2", "a3", "a4", space_id: space) + entries(@crawl, "b", depth: 2))
 
     assert_equal %w[a1 a2], names(lease(4))
     assert_equal :known, state("a3")
     assert_equal Frontier::REASONS[:space], row("a4")["reason"]
     assert_equal %w[b], names(lease(4)), "others are lent instead"
-    assert_equal [{"kind" => "cap", "space" => "/a*", "most" => 2}], IronTrellis::Store::Spaces.named(@crawl.id)
+    assert_equal [{"kind" => "cap", "space" => "/a*", "most" => 2}], IronTrellis::Store::Crawling::Spaces.named(@crawl.id)
   end
 
   def test_what_was_too_deep_and_is_not_is_opened

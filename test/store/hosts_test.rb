@@ -6,12 +6,12 @@ class HostsTest < Minitest::Test
   include TestDatabase
   include PlainCrawl
 
-  Sql = IronTrellis::Store::Sql
+  Sql = IronTrellis::Store::Postgres::Sql
 
   def setup
     super
     @crawl = plain_crawl
-    @hosts = IronTrellis::Store::Hosts.new(@crawl)
+    @hosts = IronTrellis::Store::Crawling::Hosts.new(@crawl)
     @host = host_of(@crawl)
   end
 
@@ -21,7 +21,7 @@ class HostsTest < Minitest::Test
   def let_lapse(token) = Sql.run("UPDATE host_slots SET leased_until = clock_timestamp() - interval '1 second' WHERE lease_token = $1", [token])
 
   def test_a_host_has_one_id
-    assert_equal @host, IronTrellis::Store::Hosts.new(@crawl).id("store.test")
+    assert_equal @host, IronTrellis::Store::Crawling::Hosts.new(@crawl).id("store.test")
     refute_equal @host, @hosts.id("other.test")
   end
 
@@ -74,6 +74,6 @@ class HostsTest < Minitest::Test
     @hosts.count(0, {@host => [2, 0, 10]})
     @hosts.count(1, {@host => [5, 0, 50]})
 
-    assert_equal [{"authority" => "store.test", "fetched" => 10, "failed" => 1, "mean_ms" => 10}], IronTrellis::Store::Live.new(@crawl).call(Time.now)[:hosts].map { |row| row.transform_keys(&:to_s) }
+    assert_equal [{"authority" => "store.test", "fetched" => 10, "failed" => 1, "mean_ms" => 10}], IronTrellis::Store::Crawling::CrawlMonitor.new(@crawl).call(Time.now)[:hosts].map { |row| row.transform_keys(&:to_s) }
   end
 end

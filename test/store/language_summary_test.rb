@@ -7,7 +7,7 @@ class LanguageSummaryTest < Minitest::Test
   include TestDatabase
   include CrawlHere
 
-  Deciding = IronTrellis::Store::Deciding
+  Languages = IronTrellis::Store::Languages
   HOST = "http://small.example"
   SETS = {
     # Whole but for the Danish page, which is silent; its code is written with an underscore.
@@ -40,7 +40,7 @@ class LanguageSummaryTest < Minitest::Test
 
   def cluster(first) = @summary["clusters"].find { |one| one["first"] == HOST + first }
 
-  def sets = Deciding::LanguageSets.new(@run, @site)
+  def sets = IronTrellis::Store::Languages::LanguageSets.new(@run, @site)
 
   def test_sets_tell_what_is_wrong_with_them_the_most_broken_first
     assert_equal [2, 0], @summary.values_at("total", "whole")
@@ -93,7 +93,7 @@ class LanguageSummaryTest < Minitest::Test
   def test_a_site_of_one_language_that_names_no_other_has_no_summary
     crawl = crawl_here(SmallSite.new({"/" => "<html lang=en><title>Only</title><p>#{"word " * 60}</p>"}))
     assert_nil crawl.verdict_run.languages
-    assert_empty Deciding::LanguageSets.new(crawl.verdict_run, crawl.site).all
+    assert_empty IronTrellis::Store::Languages::LanguageSets.new(crawl.verdict_run, crawl.site).all
   end
 
   def test_what_is_still_to_be_added_is_told_by_host

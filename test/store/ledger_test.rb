@@ -16,9 +16,9 @@ class LedgerTest < Minitest::Test
   def self.run_of_ten
     @run_of_ten ||= begin
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
-      crawl = Store::Crawl.begin(Store::Site.found(name: "ledger #{SecureRandom.hex(6)}", settings: settings), now: Time.now)
-      run = Store::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
-      writer = Store::VerdictWriter.new(run)
+      crawl = Store::Crawling::Crawl.begin(Store::Sites::Site.found(name: "ledger #{SecureRandom.hex(6)}", settings: settings), now: Time.now)
+      run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
+      writer = Store::Judging::VerdictWriter.new(run)
       writer.stage_rows((0..9).map { |number| row(number) })
       writer.staged
       writer.faults([])
@@ -96,11 +96,11 @@ class LedgerTest < Minitest::Test
 
   def test_an_order_that_takes_too_long_is_refused_with_what_to_do
     order = Store::Ledger::Order.new("h1")
-    error = assert_raises(IronTrellis::Core::Error::TooMuch) { order.bounded { raise Store::Sql::Late } }
+    error = assert_raises(IronTrellis::Core::Error::TooMuch) { order.bounded { raise Store::Postgres::Sql::Late } }
 
     assert_match(/Narrow the ledger/, error.message)
-    assert_raises(Store::Sql::Late) { Store::Sql.bounded(1) { Store::Sql.run("SELECT pg_sleep(60)") } }
-    assert_equal 1, Store::Sql.bounded(1) { Store::Sql.run("SELECT 1").getvalue(0, 0).to_i }
+    assert_raises(Store::Postgres::Sql::Late) { Store::Postgres::Sql.bounded(1) { Store::Postgres::Sql.run("SELECT pg_sleep(60)") } }
+    assert_equal 1, Store::Postgres::Sql.bounded(1) { Store::Postgres::Sql.run("SELECT 1").getvalue(0, 0).to_i }
   end
 
   def test_totals_count_what_is_shown
@@ -121,17 +121,17 @@ class LedgerTest < Minitest::Test
 
   def test_two_urls_with_one_id_fail_loudly
     site = @run.crawl.site_id
-    Store::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
-    Store::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
+    Store::Crawling::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
+    Store::Crawling::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
 
-    assert_raises(Store::Urls::Collision) { Store::Urls.add(site, {77 => "http://ledger.test/b"}, Time.now) }
+    assert_raises(Store::Crawling::Urls::Collision) { Store::Crawling::Urls.add(site, {77 => "http://ledger.test/b"}, Time.now) }
   end
 
   def test_migrations_can_be_taken_back_and_made_again
     name = "iron_trellis_migrations"
-    base = Store::Database.url
+    base = Store::Postgres::Database.url
     environment = {"TRELLIS_ENV" => "test", "DATABASE_URL" => base.sub(%r{/[^/]+\z}, "/#{name}")}
-    script = 'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Database; d.drop; d.prepare; ' \
+    script = 'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Postgres::Database; d.drop; d.prepare; ' \
       "c = ActiveRecord::MigrationContext.new(d::MIGRATIONS); c.down(0); left = ActiveRecord::Base.connection.tables; c.migrate; d.drop; puts left.sort.inspect"
     out, err, status = Open3.capture3(environment, "ruby", "-e", script, chdir: IronTrellis::ROOT.to_s)
 

@@ -6,7 +6,7 @@ class LiveTest < Minitest::Test
   include TestDatabase
   include PlainCrawl
 
-  Sql = IronTrellis::Store::Sql
+  Sql = IronTrellis::Store::Postgres::Sql
   START = Time.utc(2026, 3, 1, 12, 0, 0)
 
   def setup
@@ -19,14 +19,14 @@ class LiveTest < Minitest::Test
     Sql.run("INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)", [@crawl.id, slot, (START + seconds).iso8601(3), fetched])
   end
 
-  def progress(seconds) = IronTrellis::Store::Progress.of(@crawl.reload, now: START + seconds)
+  def progress(seconds) = IronTrellis::Store::Crawling::Progress.of(@crawl.reload, now: START + seconds)
 
-  def live(seconds) = IronTrellis::Store::Live.new(@crawl.reload).call(START + seconds)
+  def live(seconds) = IronTrellis::Store::Crawling::CrawlMonitor.new(@crawl.reload).call(START + seconds)
 
   def test_progress_adds_up_what_all_slots_counted
-    IronTrellis::Store::Counters.add(@crawl.id, 0, {"fetched" => 60, "ok" => 50, "redirected" => 10, "bytes" => 1000})
-    IronTrellis::Store::Counters.add(@crawl.id, 1, {"fetched" => 40, "ok" => 30, "failed" => 10})
-    IronTrellis::Store::Counters.add(@crawl.id, 1, {"blocked" => 5})
+    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 0, {"fetched" => 60, "ok" => 50, "redirected" => 10, "bytes" => 1000})
+    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 1, {"fetched" => 40, "ok" => 30, "failed" => 10})
+    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 1, {"blocked" => 5})
     @crawl.update!(waiting_by_depth: {"1" => 20, "2" => 80})
 
     assert_equal [100, 80, 10, 10, 5, 1000, 100, 205], progress(10).to_h.values_at(:fetched, :ok, :redirected, :failed, :blocked, :bytes, :waiting, :known_urls)
@@ -43,14 +43,14 @@ class LiveTest < Minitest::Test
 
   # No more is left than the limit lets through.
   def test_what_waits_beyond_the_limit_is_not_left
-    IronTrellis::Store::Counters.add(@crawl.id, 0, {"fetched" => 480})
+    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 0, {"fetched" => 480})
     @crawl.update!(waiting_by_depth: {"3" => 900})
 
     assert_equal 20, progress(10).waiting
   end
 
   def test_an_ended_crawl_has_its_mean_speed_and_nothing_left
-    IronTrellis::Store::Counters.add(@crawl.id, 0, {"fetched" => 300})
+    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 0, {"fetched" => 300})
     @crawl.update!(state: "finished", fetching_ended_at: START + 20)
 
     assert_equal [15.0, nil], progress(999).to_h.values_at(:pages_per_second, :seconds_left)
@@ -60,7 +60,7 @@ class LiveTest < Minitest::Test
     1.step(3599, 2) { |seconds| beat(seconds, 20) }
     points = live(3600)[:speed]
 
-    assert_operator points.size, :<=, IronTrellis::Store::Live::POINTS
+    assert_operator points.size, :<=, IronTrellis::Store::Crawling::CrawlMonitor::POINTS
     assert_equal [10.0], points.map { |point| point[:per_second] }.uniq
   end
 
@@ -73,8 +73,8 @@ class LiveTest < Minitest::Test
   end
 
   def test_it_names_who_works_what_waits_and_what_went_wrong
-    IronTrellis::Store::CrawlSlots.seen(@crawl.id, 0, 1, "here:1", START + 99)
-    IronTrellis::Store::CrawlSlots.seen(@crawl.id, 1, 2, "there:2", START + 50)
+    IronTrellis::Store::Crawling::CrawlSlots.seen(@crawl.id, 0, 1, "here:1", START + 99)
+    IronTrellis::Store::Crawling::CrawlSlots.seen(@crawl.id, 1, 2, "there:2", START + 50)
     @crawl.update!(waiting_by_depth: {"10" => 1, "2" => 5})
     now = live(100)
 

@@ -31,7 +31,7 @@ module ApiHere
     super
     app
     Rack::Attack.cache.store.clear
-    Store::User.delete_all
+    Store::Accounts::User.delete_all
   end
 
   def call(verb, path, body = nil, status: 200)
@@ -60,7 +60,7 @@ module ApiHere
     ApiHere.judged ||= begin
       site = call(:post, "/sites", site_input(intents: [{pattern: "/account/*", intent: "keep_out"}]), status: 201)
       crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
-      worker = Thread.new { IronTrellis::Work::Queue.work(queues: ["crawl"], threads: 1) { Store::Crawl.find(crawl["id"]).ended? } }
+      worker = Thread.new { IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { Store::Crawling::Crawl.find(crawl["id"]).ended? } }
       worker.join(60)
       crawl["id"]
     end

@@ -32,7 +32,7 @@ module Browser
     super
     Browser.ready
     Rack::Attack.cache.store.clear
-    IronTrellis::Store::User.delete_all
+    IronTrellis::Store::Accounts::User.delete_all
   end
 
   def teardown

@@ -33,5 +33,5 @@ module Chromium
 
   Capybara.register_driver(:chromium) { |app| driver(app) }
   Capybara.default_driver = :chromium
-  Capybara.default_max_wait_time = 15
+  Capybara.default_max_wait_time = 30
 end

@@ -4,9 +4,9 @@
 module TestDatabase
   def self.ready
     @ready ||= begin
-      IronTrellis::Store::Database.drop
-      IronTrellis::Store::Database.prepare
-      IronTrellis::Work::Queue.connect
+      IronTrellis::Store::Postgres::Database.drop
+      IronTrellis::Store::Postgres::Database.prepare
+      IronTrellis::Work::Runtime::Queue.connect
       true
     end
   end

@@ -6,7 +6,7 @@ module SignedIn
 
   def setup
     super
-    IronTrellis::Store::User.register(email: "keys@example.test", name: "Keys", password: PASSWORD)
+    IronTrellis::Store::Accounts::User.register(email: "keys@example.test", name: "Keys", password: PASSWORD)
     visit "/"
     fill_in "E-mail", with: "keys@example.test"
     fill_in "Password", with: "#{PASSWORD}\n"
@@ -42,8 +42,8 @@ module DemoCrawl
   def self.site(hosts = ["www.skerrylamps.example"], server: SiteServer.skerry)
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://#{hosts.first}/"], "hosts" => hosts.drop(1), "rate" => 0,
       "resolve" => hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{server.port}"] })
-    site = IronTrellis::Store::Site.found(name: "read #{SecureRandom.hex(6)}", settings: settings)
-    crawl = IronTrellis::Work::Crawling.start(site, now: Time.now)
+    site = IronTrellis::Store::Sites::Site.found(name: "read #{SecureRandom.hex(6)}", settings: settings)
+    crawl = IronTrellis::Work::Crawling::Runs.start(site, now: Time.now)
     sleep 0.1 until crawl.reload.ended?
     site.id
   end

@@ -70,28 +70,28 @@ module CrawlHere
   # @return [IronTrellis::Store::Crawl] judged
   def crawl_here(server, site: nil, secrets: {}, urls: nil, **settings)
     record = site || made_site(server, settings, secrets)
-    crawl = IronTrellis::Work::Crawling.start(record, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}", urls: urls)
+    crawl = IronTrellis::Work::Crawling::Runs.start(record, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}", urls: urls)
     crawl.advance("waiting", "crawling", started_at: Time.now)
     loop do
-      IronTrellis::Work::CrawlSession.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
-      break unless crawl.reload.open? || IronTrellis::Work::Deepening.new(crawl).call.positive?
+      IronTrellis::Work::Crawling::Session.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
+      break unless crawl.reload.open? || IronTrellis::Work::Judging::Deepening.new(crawl).call.positive?
     end
-    IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     crawl
   end
 
   # @return [Hash{String => Hash}] rows of the ledger, by what comes after the host
   def rows_of(crawl)
     run = crawl.verdict_run
-    IronTrellis::Store::Sql.rows("SELECT * FROM ledger_rows_#{run.id}").to_h { |row| [row["url"].sub(%r{\Ahttps?://(?:small\.example)?}, ""), row] }
+    IronTrellis::Store::Postgres::Sql.rows("SELECT * FROM ledger_rows_#{run.id}").to_h { |row| [row["url"].sub(%r{\Ahttps?://(?:small\.example)?}, ""), row] }
   end
 
   private
 
   def made_site(site, settings, secrets)
     values = {"start_urls" => ["http://small.example/"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{site.port}"}}.merge(settings.transform_keys(&:to_s))
-    record = IronTrellis::Store::Site.found(name: "small #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
-    IronTrellis::Store::Secrets.keep(record.id, nil, IronTrellis::Core::Settings::Secrets.new(secrets))
+    record = IronTrellis::Store::Sites::Site.found(name: "small #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
+    IronTrellis::Store::Settings::Secrets.keep(record.id, nil, IronTrellis::Core::Settings::Secrets.new(secrets))
     record
   end
 end

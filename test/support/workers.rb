@@ -42,7 +42,7 @@ module Workers
   # @return [Hash{String => Array<Hash>}] rows of the audit's files, without what time it took
   def audit_rows(crawl)
     Dir.mktmpdir("rows") do |folder|
-      IronTrellis::Work::AuditExport.new(crawl, folder).call
+      IronTrellis::Work::Reports::AuditExport.new(crawl, folder).call
       %w[urls.jsonl links.jsonl faults.jsonl].to_h { |name| [name, File.readlines(File.join(folder, name)).map { |line| JSON.parse(line).except(*TIMINGS) }] }
     end
   end

@@ -20,7 +20,7 @@ class CheckNowTest < Minitest::Test
 
   def check(kind, subject, value)
     id = @crawl.site.decisions.decide(kind, {subject => value}, by: "Test", now: Time.now).first
-    IronTrellis::Work::CheckNow.new(@crawl).call(IronTrellis::Store::Decision.find(id))
+    IronTrellis::Work::Decisions::CheckNow.new(@crawl).call(IronTrellis::Store::Decisions::Decision.find(id))
   end
 
   def test_a_noindex_is_confirmed_as_soon_as_it_stands_there_with_its_line

@@ -14,7 +14,7 @@ class CopiesOfCrawlTest < Minitest::Test
   def post(name) = "<p>#{said("#{name}a", 30)}</p><p>#{said("#{name}b", 30)}</p>"
 
   def told(crawl, *codes)
-    found = IronTrellis::Store::Sql.rows("SELECT code, url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY 1, 2", [IronTrellis::Store::Sql.array(codes)])
+    found = IronTrellis::Store::Postgres::Sql.rows("SELECT code, url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY 1, 2", [IronTrellis::Store::Postgres::Sql.array(codes)])
     found.map { |row| [row["code"], *row.values_at("url", "about").map { |text| text&.delete_prefix("http://small.example") }] }
   end
 

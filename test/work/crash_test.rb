@@ -17,10 +17,10 @@ class CrashTest < Minitest::Test
     calm = crawl("calm") { |crawl, _| wait_until(120) { crawl.reload.ended? } }
     struck = crawl("struck") { |crawl, workers| strike(crawl, workers) }
 
-    assert_operator IronTrellis::Store::Progress.of(calm).ok, :>, PAGES / 2
+    assert_operator IronTrellis::Store::Crawling::Progress.of(calm).ok, :>, PAGES / 2
     expected = audit_rows(calm)
     audit_rows(struck).each { |name, rows| assert_equal expected[name], rows, name }
-    assert_equal IronTrellis::Store::Progress.of(calm).fetched, IronTrellis::Store::Progress.of(struck).fetched, "something was counted twice, or not at all"
+    assert_equal IronTrellis::Store::Crawling::Progress.of(calm).fetched, IronTrellis::Store::Crawling::Progress.of(struck).fetched, "something was counted twice, or not at all"
     assert_operator meter.most_at_once, :<=, AT_ONCE
     # What was meant to go out evenly may arrive in bunches, but no more than all slots can hold.
     assert_operator meter.most_in(3), :<=, 3 * RATE + AT_ONCE
@@ -30,7 +30,7 @@ class CrashTest < Minitest::Test
 
   def crawl(name)
     queue = "crash-#{name}-#{SecureRandom.hex(6)}"
-    crawl = IronTrellis::Work::Crawling.start(site(name), now: Time.now, slots: 2, queue: queue)
+    crawl = IronTrellis::Work::Crawling::Runs.start(site(name), now: Time.now, slots: 2, queue: queue)
     workers = Array.new(2) { start_worker(queue) }
     yield crawl, workers
     wait_until(240) { crawl.reload.ended? }
@@ -42,7 +42,7 @@ class CrashTest < Minitest::Test
   # A plain site beside the demo's, slowed down so that there is a middle to be struck in.
   def site(name)
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => RATE, "concurrency" => AT_ONCE, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
-    IronTrellis::Store::Site.found(name: "crash #{name} #{SecureRandom.hex(6)}", settings: settings)
+    IronTrellis::Store::Sites::Site.found(name: "crash #{name} #{SecureRandom.hex(6)}", settings: settings)
   end
 
   def meter
@@ -69,6 +69,6 @@ class CrashTest < Minitest::Test
 
   # All connections but ours.
   def cut_connections(_crawl)
-    IronTrellis::Store::Sql.run("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()")
+    IronTrellis::Store::Postgres::Sql.run("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()")
   end
 end

@@ -11,7 +11,7 @@ class EndlessTest < Minitest::Test
 
   def page(title, body) = "<html lang=en><head><title>#{title}</title></head><body>#{FRAME}<h1>#{title}</h1>#{body}</body></html>"
 
-  def told(crawl) = IronTrellis::Store::Sql.rows("SELECT about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'crawl-trap' ORDER BY about").map { |row| [row["about"].delete_prefix("http://small.example"), row["detail"]["kind"]] }
+  def told(crawl) = IronTrellis::Store::Postgres::Sql.rows("SELECT about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'crawl-trap' ORDER BY about").map { |row| [row["about"].delete_prefix("http://small.example"), row["detail"]["kind"]] }
 
   # Every unknown path answers 200 with a page of relative links, in which two folders mix.
   def test_what_reads_like_the_missing_page_leads_nowhere

@@ -34,7 +34,7 @@ class HostileTest < Minitest::Test
     BODIES.each { |path, expected| assert_equal expected, rows.fetch(path).values_at("error", "status"), path }
     assert_includes 50_000..MOST_KILOBYTES, most
     check_details(rows)
-    assert_includes IronTrellis::Store::Spaces.named(crawl.id).map { |one| one["kind"] }, "same content under parameters"
+    assert_includes IronTrellis::Store::Crawling::Spaces.named(crawl.id).map { |one| one["kind"] }, "same content under parameters"
   ensure
     server.close
   end
@@ -56,7 +56,7 @@ class HostileTest < Minitest::Test
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://hostile.example/"], "rate" => 0, "seconds" => 2, "retries" => 1, "hosts" => ["169.254.169.254"],
       "resolve" => {"hostile.example:80" => "127.0.0.1:#{port}"}, "exclude" => ["/(a+)+$b/", "/(.*)*(.*)*(.*)*left.out/"])
     queue = "hostile-#{SecureRandom.hex(6)}"
-    crawl = IronTrellis::Work::Crawling.start(IronTrellis::Store::Site.found(name: "hostile #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: 1, queue: queue)
+    crawl = IronTrellis::Work::Crawling::Runs.start(IronTrellis::Store::Sites::Site.found(name: "hostile #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: 1, queue: queue)
     worker = start_worker(queue)
     [crawl, watch(worker, crawl)]
   ensure

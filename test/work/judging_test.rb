@@ -7,7 +7,7 @@ class JudgingTest < Minitest::Test
   include TestDatabase
   include CrawlHere
 
-  Sql = IronTrellis::Store::Sql
+  Sql = IronTrellis::Store::Postgres::Sql
   AT = "http://small.example"
 
   def page(*links, head: "", body: "", lang: "en")
@@ -78,7 +78,7 @@ class JudgingTest < Minitest::Test
       "/s.xml" => [200, {"content-type" => "application/xml"}, "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>#{AT}/shut/key</loc></url></urlset>"])
     crawl = crawl_here(site, retries: 0)
     crawl.site.want(intents: [], key_pages: ["#{AT}/shut/key"], by: "Test", now: Time.now)
-    IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     rows = rows_of(crawl)
 
     assert_empty %w[/gone /moved /fails /shut/key /lost].select { |path| rows[path]["importance"].nil? || rows[path]["authority"] }
@@ -87,7 +87,7 @@ class JudgingTest < Minitest::Test
     assert_equal %w[authority key_page nearness sitemap], rows["/shut/key"]["importance_parts"].keys.sort
     assert(rows.values.all? { |row| row["importance"].nil? || row["importance"].between?(0, 100) })
 
-    rules = IronTrellis::Store::FaultBook.new(crawl.verdict_run).call
+    rules = IronTrellis::Store::Reports::Causes.new(crawl.verdict_run).call
     assert_equal rules.map { |rule| rule[:grade] }.sort_by { |grade| %w[stops diverts weakens].index(grade) }, rules.map { |rule| rule[:grade] }
     assert_equal [0.0, "title-equals-h1"], rules.last.values_at(:weight, :code) if rules.any? { |rule| rule[:code] == "title-equals-h1" }
   end

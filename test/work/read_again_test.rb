@@ -14,7 +14,7 @@ class ReadAgainTest < Minitest::Test
     pages = %w[/ /a /b /gone].to_h { |path| [path, "<!doctype html><html lang=en><title>A page of the small site</title><body><h1>#{path}</h1><p>#{(1..60).map { |n| "#{path}#{n}" }.join(" ")}</p><a href=/a>a</a> <a href=/b>b</a>"] }
     @files = {"/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /a\nSitemap: #{AT}/s.xml\n"], "/s.xml" => set("/", "/b", "/gone"), "/gone" => [404, {}, ""]}
     @site = SmallSite.new({}) { |path| @files[path] || pages[path] }
-    @again = IronTrellis::Work::ReadAgain.new(crawl_here(@site), clock: -> { Time.now })
+    @again = IronTrellis::Work::Robots::ReadAgain.new(crawl_here(@site), clock: -> { Time.now })
     @before = @site.requests.size
   end
 

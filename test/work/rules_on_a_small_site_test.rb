@@ -11,7 +11,7 @@ class RulesOnASmallSiteTest < Minitest::Test
 
   def told(site, *codes, **settings)
     crawl = crawl_here(site, **settings)
-    rows = IronTrellis::Store::Sql.rows("SELECT code, url, about FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY code, url COLLATE \"C\", about COLLATE \"C\"", [IronTrellis::Store::Sql.array(codes)])
+    rows = IronTrellis::Store::Postgres::Sql.rows("SELECT code, url, about FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY code, url COLLATE \"C\", about COLLATE \"C\"", [IronTrellis::Store::Postgres::Sql.array(codes)])
     rows.map { |row| [row["code"], *row.values_at("url", "about").map { |text| text&.delete_prefix("http://small.example") }] }
   end
 
@@ -82,15 +82,15 @@ class RulesOnASmallSiteTest < Minitest::Test
     site = SmallSite.new("/" => page("Home", links.map { |url| "<a href=#{url}>#{url}</a>" }.join), "/p" => page("P"))
     resolve = {"small.example:80" => "127.0.0.1:#{site.port}", "closed.example:80" => "127.0.0.1:#{closed}", "plain.example:443" => "127.0.0.1:#{other.port}", "other.example:80" => "127.0.0.1:#{other.port}"}
     crawl = crawl_here(site, check_external: true, resolve: resolve)
-    rows = IronTrellis::Store::Sql.rows("SELECT about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'outbound-missing' ORDER BY about").to_h { |row| [row["about"], row["detail"]["error"] || row["detail"]["status"]] }
+    rows = IronTrellis::Store::Postgres::Sql.rows("SELECT about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'outbound-missing' ORDER BY about").to_h { |row| [row["about"], row["detail"]["error"] || row["detail"]["status"]] }
     assert_equal({"http://closed.example/x" => "connect", "https://plain.example/" => "tls", "http://nowhere.invalid/" => "dns", "http://other.example/sent" => 404}, rows)
 
     external = rows_of(crawl).select { |_, row| row["kind"] == "external" }
     assert_equal 7, external.size
     assert_equal [302, ["http://other.example/gone"], 404, 1, nil, [], false], external["other.example/sent"].values_at("status", "redirect_chain", "final_status", "links_in", "stop", "climb", "indexable")
     assert_equal ["HEAD"], other.requests.select { |one| one.target == "/fine" }.map(&:verb)
-    assert_empty IronTrellis::Store::Sql.run("SELECT code FROM faults_#{crawl.verdict_run.id} WHERE url NOT LIKE 'http://small.example%'").values
-    assert_equal 1, IronTrellis::Store::Trellis.new(crawl.verdict_run, "all").call[:pages]
+    assert_empty IronTrellis::Store::Postgres::Sql.run("SELECT code FROM faults_#{crawl.verdict_run.id} WHERE url NOT LIKE 'http://small.example%'").values
+    assert_equal 1, IronTrellis::Store::Reports::Trellis.new(crawl.verdict_run, "all").call[:pages]
   end
 
   def test_what_is_kept_out_and_open_climbs_however_thin_or_alike_it_is
@@ -98,9 +98,9 @@ class RulesOnASmallSiteTest < Minitest::Test
     site = SmallSite.new("/" => page("Home", "<a href=/out/thin>t</a> <a href=/out/copy>c</a> <a href=/copied>d</a> <a href=/out/shut>s</a>"), "/out/thin" => thin, "/copied" => page("Same"), "/out/copy" => page("Same"), "/out/shut" => page("Shut", head: "<meta name=robots content=noindex>"))
     crawl = crawl_here(site)
     crawl.site.want(intents: [{"pattern" => "/out/*", "intent" => "keep_out"}], key_pages: [], by: "Test", now: Time.now)
-    run = IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
-    assert_equal %w[/out/copy /out/thin], IronTrellis::Store::Sql.run("SELECT url FROM faults_#{run.id} WHERE code = 'stray' ORDER BY 1").column_values(0).map { |url| url.delete_prefix("http://small.example") }
-    assert_equal 2, IronTrellis::Store::Trellis.new(run, "strays").call[:groups].sum { |group| group[:through] }
+    run = IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
+    assert_equal %w[/out/copy /out/thin], IronTrellis::Store::Postgres::Sql.run("SELECT url FROM faults_#{run.id} WHERE code = 'stray' ORDER BY 1").column_values(0).map { |url| url.delete_prefix("http://small.example") }
+    assert_equal 2, IronTrellis::Store::Reports::Trellis.new(run, "strays").call[:groups].sum { |group| group[:through] }
   end
 
   def test_a_copy_settled_by_its_canonical_is_no_fault_and_the_one_that_most_name_stands
@@ -118,10 +118,10 @@ class RulesOnASmallSiteTest < Minitest::Test
     crawl = crawl_here(site)
     rows = rows_of(crawl)
     assert_equal({"/shown.png" => "image", "/button.png" => "image", "/menu.js" => "script", "/lost.js" => "script", "/look.css" => "style", "/gone.png" => "image"}, rows.slice("/shown.png", "/button.png", "/menu.js", "/lost.js", "/look.css", "/gone.png").transform_values { |row| row["kind"] })
-    codes = IronTrellis::Store::Sql.run("SELECT code, about FROM faults_#{crawl.verdict_run.id} WHERE code IN ('image-broken', 'resource-broken') ORDER BY 1, 2").values.map { |code, about| [code, about.delete_prefix("http://small.example")] }
+    codes = IronTrellis::Store::Postgres::Sql.run("SELECT code, about FROM faults_#{crawl.verdict_run.id} WHERE code IN ('image-broken', 'resource-broken') ORDER BY 1, 2").values.map { |code, about| [code, about.delete_prefix("http://small.example")] }
     assert_equal [["image-broken", "/button.png"], ["image-broken", "/gone.png"], ["image-broken", "/shown.png"], ["resource-broken", "/look.css"], ["resource-broken", "/lost.js"], ["resource-broken", "/menu.js"]], codes
-    assert_equal ["/gone"], IronTrellis::Store::Sql.run("SELECT url FROM faults_#{crawl.verdict_run.id} WHERE code = 'not-found'").column_values(0).map { |url| url.delete_prefix("http://small.example") }
-    assert_equal 2, IronTrellis::Store::Trellis.new(crawl.verdict_run, "all").call[:pages]
+    assert_equal ["/gone"], IronTrellis::Store::Postgres::Sql.run("SELECT url FROM faults_#{crawl.verdict_run.id} WHERE code = 'not-found'").column_values(0).map { |url| url.delete_prefix("http://small.example") }
+    assert_equal 2, IronTrellis::Store::Reports::Trellis.new(crawl.verdict_run, "all").call[:pages]
     assert_equal ["HEAD"], site.requests.select { |one| one.target == "/shown.png" }.map(&:verb)
   end
 
@@ -129,11 +129,11 @@ class RulesOnASmallSiteTest < Minitest::Test
     links = (1..12).map { |number| "<a href=/p#{number}>p</a>" }.join
     pages = (1..12).to_h { |number| ["/p#{number}", page("P#{number}", (number == 1) ? "<a href=/hub>hub</a>" : "")] }.merge("/" => page("Home", links), "/hub" => page("Hub", "<a href=/>home</a>"))
     crawl = crawl_here(SmallSite.new(pages))
-    codes = ->(run) { IronTrellis::Store::Sql.run("SELECT DISTINCT code FROM faults_#{run.id} WHERE code IN ('few-links-in', 'too-deep')").column_values(0) }
+    codes = ->(run) { IronTrellis::Store::Postgres::Sql.run("SELECT DISTINCT code FROM faults_#{run.id} WHERE code IN ('few-links-in', 'too-deep')").column_values(0) }
     assert_empty codes.call(crawl.verdict_run)
     assert_equal [false, []], crawl.verdict_run.structure.values_at("important_known", "deep")
     crawl.site.want(intents: [], key_pages: ["http://small.example/hub"], by: "Test", now: Time.now)
-    run = IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call
+    run = IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     assert_equal ["few-links-in"], codes.call(run)
     assert run.reload.structure["important_known"]
   end
@@ -155,7 +155,7 @@ class RulesOnASmallSiteTest < Minitest::Test
     own = ->(path) { "<link rel=canonical href=http://small.example#{path}>" }
     pages = {"/" => page("Home", head: tongues), "/x" => page("X"), **%w[da pt it].to_h { |code| ["/#{code}", page(code, "<a href=/x>x</a>", head: own.call("/x"))] }}
     crawl = crawl_here(SmallSite.new(pages))
-    faults = IronTrellis::Store::Sql.rows("SELECT url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'hreflang-not-canonical'")
+    faults = IronTrellis::Store::Postgres::Sql.rows("SELECT url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'hreflang-not-canonical'")
     assert_equal [["http://small.example/", "http://small.example/da", 3]], faults.map { |row| [row["url"], row["about"], row["detail"]["targets"]] }
   end
 
@@ -177,9 +177,9 @@ class RulesOnASmallSiteTest < Minitest::Test
     site = SmallSite.new("/" => page("Home", "<a href=/busy>b</a> <a href=/slow>s</a>"), "/busy" => busy, "/slow" => busy)
     crawl = crawl_here(site)
     crawl.site.update!(thresholds: {"slow_ms" => 300})
-    told = -> { IronTrellis::Store::Sql.run("SELECT url FROM faults_#{IronTrellis::Work::Judging.new(crawl, clock: -> { Time.now }).call.id} WHERE code = 'slow'").column_values(0) }
+    told = -> { IronTrellis::Store::Postgres::Sql.run("SELECT url FROM faults_#{IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call.id} WHERE code = 'slow'").column_values(0) }
     assert_empty told.call, "nobody was asked again"
-    refute IronTrellis::Work::AskingAgain.new(crawl.reload).call(20)
+    refute IronTrellis::Work::Crawling::AskingAgain.new(crawl.reload).call(20)
     assert_equal ["http://small.example/slow"], told.call
     assert_equal 2, asked["/busy"]
   end

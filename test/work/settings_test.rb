@@ -71,7 +71,7 @@ class SettingsTest < Minitest::Test
     crawl = crawl_here(site, trap_limit: 14)
 
     assert_equal 14, site.targets.grep(%r{/cal/}).size
-    assert_equal [{"kind" => "calendar", "space" => "http://small.example/cal/#/#", "most" => 14}], IronTrellis::Store::Spaces.named(crawl.id)
+    assert_equal [{"kind" => "calendar", "space" => "http://small.example/cal/#/#", "most" => 14}], IronTrellis::Store::Crawling::Spaces.named(crawl.id)
   end
 
   def test_limits_of_urls_depth_and_size
@@ -161,14 +161,14 @@ class SettingsTest < Minitest::Test
     assert_equal "timeout", rows_of(@crawl)["/late"]["error"]
     # 192.0.2.0/24 is kept for documentation (RFC 5737): packets to it are lost.
     crawl = crawl_here(SmallSite.new({}), resolve: {"small.example:80" => "192.0.2.1"}, connect_seconds: 0.3, retries: 0)
-    assert_includes %w[timeout connect], IronTrellis::Store::RobotsFiles.all(crawl.id).first["error"]
+    assert_includes %w[timeout connect], IronTrellis::Store::Robots::RobotsFiles.all(crawl.id).first["error"]
   end
 
   def test_what_may_pass_is_tried_again_as_often_as_said
     asked = 0
     flaky = ->(_) { ((asked += 1) < 3) ? [503, {"content-type" => "text/html", "retry-after" => "0"}, "busy"] : "there" }
     fetched({"/" => flaky}, retries: 2)
-    assert_equal [3, 200, 2], [asked, rows_of(@crawl)["/"]["status"], IronTrellis::Store::Progress.of(@crawl).retried]
+    assert_equal [3, 200, 2], [asked, rows_of(@crawl)["/"]["status"], IronTrellis::Store::Crawling::Progress.of(@crawl).retried]
     asked = 0
     fetched({"/" => flaky}, retries: 0)
     assert_equal [1, 503], [asked, rows_of(@crawl)["/"]["status"]]

@@ -30,10 +30,10 @@ class SitemapsOfCrawlTest < Minitest::Test
   end
 
   def again
-    crawl = Work::Crawling.start(@site, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}")
+    crawl = Work::Crawling::Runs.start(@site, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}")
     crawl.advance("waiting", "crawling", started_at: Time.now)
-    Work::CrawlSession.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
-    Work::Judging.new(crawl, clock: -> { Time.now }).call
+    Work::Crawling::Session.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
+    Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     crawl.update!(state: "finished")
     crawl
   end
@@ -41,18 +41,18 @@ class SitemapsOfCrawlTest < Minitest::Test
   def build(plan = {})
     now = Time.now
     @site.decisions.decide("sitemaps", {"all" => IronTrellis::Core::Decisions::Values::PLAN.merge("packed" => false).merge(plan)}, by: "Test", now: now)
-    Work::SitemapBuilding.now(@site, clock: -> { now })
+    Work::Sitemaps::Building.now(@site, clock: -> { now })
   end
 
-  def codes(crawl) = Store::Sql.run("SELECT DISTINCT code FROM faults_#{crawl.verdict_run.id} ORDER BY 1").column_values(0)
+  def codes(crawl) = Store::Postgres::Sql.run("SELECT DISTINCT code FROM faults_#{crawl.verdict_run.id} ORDER BY 1").column_values(0)
 
   def read(file) = IronTrellis::Core::Sitemaps::Reader.new(IronTrellis::Core::Url::NormalForm.parse("#{file.host}/#{file.name}"), now: Time.now + 60).call(file.content)
 
   def entries(build) = build.files.reject { |file| file.name == "sitemap.xml" }.flat_map { |file| read(file).entries }
 
   def test_indexes_that_name_each_other_are_read_once_and_told_of
-    assert_equal %w[/a.xml /b.xml /c.xml], Store::Sql.run("SELECT url FROM sitemap_files WHERE crawl_id = $1 ORDER BY url", [@first.id]).column_values(0).map { |url| url.delete_prefix("http://small.example") }
-    assert_includes Store::Sql.run("SELECT url FROM faults_#{@first.verdict_run.id} WHERE code = 'sitemap-nested-index'").column_values(0), "http://small.example/b.xml"
+    assert_equal %w[/a.xml /b.xml /c.xml], Store::Postgres::Sql.run("SELECT url FROM sitemap_files WHERE crawl_id = $1 ORDER BY url", [@first.id]).column_values(0).map { |url| url.delete_prefix("http://small.example") }
+    assert_includes Store::Postgres::Sql.run("SELECT url FROM faults_#{@first.verdict_run.id} WHERE code = 'sitemap-nested-index'").column_values(0), "http://small.example/b.xml"
     assert rows_of(@first).key?("/x")
   end
 
@@ -65,11 +65,11 @@ class SitemapsOfCrawlTest < Minitest::Test
     @first.update!(state: "finished")
     @site = @first.site
     @site.decisions.decide("canonical", {"http://small.example/behind" => {"target" => "http://small.example/x"}}, by: "Test", now: Time.now)
-    Work::Judging.new(@first, clock: -> { Time.now }).call
+    Work::Judging::Judgement.new(@first, clock: -> { Time.now }).call
 
     assert_equal %w[/ /x], entries(build).map { |entry| entry.url.delete_prefix("http://small.example") }
     assert_equal %w[/ /d.pdf /x], entries(build("pdfs" => true)).map { |entry| entry.url.delete_prefix("http://small.example") }.sort
-    book = Store::Deciding::SitemapBook.new(@first.verdict_run, IronTrellis::Core::Decisions::Values::PLAN)
+    book = Store::Sitemaps::Published.new(@first.verdict_run, IronTrellis::Core::Decisions::Values::PLAN)
     assert_equal({"listed" => 7, "belonging" => 2, "found" => "file"}, book.files.find { |file| file["url"].end_with?("/c.xml") }.slice("listed", "belonging", "found"))
     assert_equal %w[/behind /copy /d.pdf /s.css /soft], book.difference[:leaves][:rows].map { |row| row["url"].delete_prefix("http://small.example") }.sort
   end
@@ -79,7 +79,7 @@ class SitemapsOfCrawlTest < Minitest::Test
     site = SmallSite.new(@pages.except("/robots.txt").merge("/sitemap.xml" => [301, {"location" => "/sitemap_index.xml"}, ""], "/sitemap_index.xml" => index("/c.xml"), "/sitemap.xml.gz" => [200, {"content-type" => "application/gzip"}, gzipped],
       "/sitemap.txt" => [200, {"content-type" => "text/plain"}, "Nothing here"]))
     crawl = crawl_here(site)
-    found = Store::Sql.run("SELECT url, found, state FROM sitemap_files WHERE crawl_id = $1 AND state = 'read' ORDER BY url", [crawl.id]).values
+    found = Store::Postgres::Sql.run("SELECT url, found, state FROM sitemap_files WHERE crawl_id = $1 AND state = 'read' ORDER BY url", [crawl.id]).values
     assert_equal [["/c.xml", "file"], ["/sitemap.xml.gz", "usual"], ["/sitemap_index.xml", "usual"]], found.map { |url, how| [url.delete_prefix("http://small.example"), how] }
     assert_equal IronTrellis::Core::Sitemaps::Usual::PATHS.sort, site.requests.map(&:target).grep(/sitemap/).uniq.sort
     assert_equal %w[http://small.example/sitemap.xml.gz], rows_of(crawl)["/y"]["in_sitemaps"]
@@ -98,14 +98,14 @@ class SitemapsOfCrawlTest < Minitest::Test
       "/" => PAGE.call("Home", "<a href=/lamps/a>a</a> <a href=/lamps/b>b</a> <a href=/lamps/c>c</a> <a href=/other/d>d</a>"), "/lamps/a" => PAGE.call("Anchor"), "/lamps/b" => PAGE.call("Beacon"), "/lamps/c" => PAGE.call("Compass"), "/other/d" => PAGE.call("Dory")))
     crawl = crawl_here(site)
     crawl.site.want(intents: [{"pattern" => "*", "intent" => "index"}], key_pages: [], by: "Test", now: Time.now)
-    run = Work::Judging.new(crawl, clock: -> { Time.now }).call
-    assert_equal [["/lamps/c", "/z.xml"], ["/other/d", "/a.xml"]], Store::Sql.run("SELECT url, about FROM faults_#{run.id} WHERE code = 'sitemap-omits' ORDER BY 1").values.map { |pair| pair.map { |url| url.delete_prefix("http://small.example") } }
+    run = Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
+    assert_equal [["/lamps/c", "/z.xml"], ["/other/d", "/a.xml"]], Store::Postgres::Sql.run("SELECT url, about FROM faults_#{run.id} WHERE code = 'sitemap-omits' ORDER BY 1").values.map { |pair| pair.map { |url| url.delete_prefix("http://small.example") } }
   end
 
   def test_what_is_wanted_and_may_be_indexed_is_listed_and_nothing_else
     assert_equal %w[http://small.example/ http://small.example/x], entries(build).map(&:url)
     @site.decisions.decide("intent", {"http://small.example/y" => {"intent" => "index"}, "http://small.example/x" => {"intent" => "keep_out"}}, by: "Test", now: Time.now)
-    Work::Judging.new(@first, clock: -> { Time.now }).call
+    Work::Judging::Judgement.new(@first, clock: -> { Time.now }).call
     assert_equal %w[http://small.example/ http://small.example/y], entries(build).map(&:url)
   end
 
@@ -127,22 +127,22 @@ class SitemapsOfCrawlTest < Minitest::Test
 
   def test_they_are_built_again_after_a_crawl_or_a_day_where_the_plan_says_so
     build("rebuild" => "after_crawl")
-    assert_equal(1, asked { Work::SitemapBuilding.after_crawl(@first, now: Time.now) })
+    assert_equal(1, asked { Work::Sitemaps::Building.after_crawl(@first, now: Time.now) })
     build("rebuild" => "daily")
-    assert_equal(0, asked { Work::SitemapBuilding.after_crawl(@first, now: Time.now) })
-    assert_equal(0, asked { Work::SitemapBuilding.ask_due(Time.now + 3600) })
-    assert_equal(1, asked { Work::SitemapBuilding.ask_due(Time.now + 25 * 3600) })
+    assert_equal(0, asked { Work::Sitemaps::Building.after_crawl(@first, now: Time.now) })
+    assert_equal(0, asked { Work::Sitemaps::Building.ask_due(Time.now + 3600) })
+    assert_equal(1, asked { Work::Sitemaps::Building.ask_due(Time.now + 25 * 3600) })
   end
 
   # How many builds the block asks for.
   def asked
-    before = Store::SitemapBuild.where(site_id: @site.id, state: "waiting").count
+    before = Store::Sitemaps::SitemapBuild.where(site_id: @site.id, state: "waiting").count
     yield
-    Store::SitemapBuild.where(site_id: @site.id, state: "waiting").count - before
+    Store::Sitemaps::SitemapBuild.where(site_id: @site.id, state: "waiting").count - before
   end
 
   def test_without_a_crawl_there_is_nothing_to_build_from
-    site = Store::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"]))
-    assert_raises(IronTrellis::Core::Error::Conflict) { Work::SitemapBuilding.now(site, clock: -> { Time.now }) }
+    site = Store::Sites::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"]))
+    assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sitemaps::Building.now(site, clock: -> { Time.now }) }
   end
 end

@@ -13,7 +13,7 @@ class StartsTest < Minitest::Test
 
   def search(server, start, **settings)
     both = ["small.example:80", "www.small.example:80"].to_h { |name| [name, "127.0.0.1:#{server.port}"] }
-    found = Work::StartSearch.new(Settings::Crawl.new({"start_urls" => [start], "resolve" => both}.merge(settings.transform_keys(&:to_s))), Settings::Secrets.new({})).call
+    found = Work::Crawling::StartSearch.new(Settings::Crawl.new({"start_urls" => [start], "resolve" => both}.merge(settings.transform_keys(&:to_s))), Settings::Secrets.new({})).call
     [found.start_urls, found.hosts]
   end
 
@@ -42,11 +42,11 @@ class StartsTest < Minitest::Test
 
   def test_the_crawl_begins_when_it_is_found_and_the_site_keeps_what_was_found
     server = SmallSite.new("/" => PAGE)
-    site = IronTrellis::Store::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: Settings::Crawl.new("start_urls" => ["small.example"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{server.port}"}))
+    site = IronTrellis::Store::Sites::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: Settings::Crawl.new("start_urls" => ["small.example"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{server.port}"}))
     queue = "bare-#{SecureRandom.hex(6)}"
-    crawl = Work::Crawling.start(site, now: Time.now, slots: 1, queue: queue)
-    Work::Queue.work(queues: [queue], threads: 1) { crawl.reload.ended? }
-    assert_equal [["http://small.example/"], ["http://small.example/"], "finished"], [site.reload.crawl_settings.start_urls, IronTrellis::Store::Crawl.find(crawl.id).crawl_settings.start_urls, crawl.state]
+    crawl = Work::Crawling::Runs.start(site, now: Time.now, slots: 1, queue: queue)
+    Work::Runtime::Queue.work(queues: [queue], threads: 1) { crawl.reload.ended? }
+    assert_equal [["http://small.example/"], ["http://small.example/"], "finished"], [site.reload.crawl_settings.start_urls, IronTrellis::Store::Crawling::Crawl.find(crawl.id).crawl_settings.start_urls, crawl.state]
     assert_equal 200, rows_of(crawl)["/"]["status"]
   end
 end

@@ -12,7 +12,7 @@ class SupervisorTest < Minitest::Test
       reader.close
       # What the tests would do at their end isn't for this process.
       at_exit { exit! }
-      IronTrellis::Work::Supervisor.new(parent: parent) do |ending|
+      IronTrellis::Work::Runtime::Supervisor.new(parent: parent) do |ending|
         writer.puts(Process.pid)
         work.call(ending)
       end.run

@@ -11,11 +11,11 @@ class TimetablesTest < Minitest::Test
 
   def setup
     super
-    Store::Timetable.delete_all
+    Store::Crawling::Timetable.delete_all
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://timetable.example/"])
-    @site = Store::Site.found(name: "timetable #{SecureRandom.hex(6)}", settings: settings)
-    Store::Timetable.keep(@site, IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"), MONDAY - 3600)
-    @timetables = IronTrellis::Work::Timetables.new
+    @site = Store::Sites::Site.found(name: "timetable #{SecureRandom.hex(6)}", settings: settings)
+    Store::Crawling::Timetable.keep(@site, IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"), MONDAY - 3600)
+    @timetables = IronTrellis::Work::Runtime::Timetables.new
   end
 
   def test_a_crawl_starts_when_its_time_has_come_and_once_only
@@ -33,7 +33,7 @@ class TimetablesTest < Minitest::Test
   end
 
   def test_while_a_crawl_of_the_site_runs_none_is_started_but_afterwards
-    crawl = IronTrellis::Work::Crawling.start(@site, now: MONDAY)
+    crawl = IronTrellis::Work::Crawling::Runs.start(@site, now: MONDAY)
     assert_equal 0, @timetables.start_due(MONDAY)
     crawl.update!(state: "finished")
     assert_equal 1, @timetables.start_due(MONDAY + 600)
@@ -47,7 +47,7 @@ class TimetablesTest < Minitest::Test
 
   def test_it_looks_every_few_seconds_only
     times = [MONDAY, MONDAY + 5, MONDAY + 20]
-    ticking = IronTrellis::Work::Timetables.new(clock: -> { times.shift })
+    ticking = IronTrellis::Work::Runtime::Timetables.new(clock: -> { times.shift })
     ticking.tick
     finish
     @site.reload.timetable.update!(next_at: MONDAY)

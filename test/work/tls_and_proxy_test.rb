@@ -13,7 +13,7 @@ class TlsAndProxyTest < Minitest::Test
     crawl_here(SmallSite.new({}), start_urls: ["https://small.example/"], resolve: {"small.example:443" => "127.0.0.1:#{port}"}, trusted_authority: trusted_authority, retries: 0)
   end
 
-  def robots_error(crawl) = IronTrellis::Store::Sql.rows("SELECT error FROM robots_files WHERE crawl_id = $1", [crawl.id]).first["error"]
+  def robots_error(crawl) = IronTrellis::Store::Postgres::Sql.rows("SELECT error FROM robots_files WHERE crawl_id = $1", [crawl.id]).first["error"]
 
   def test_an_authority_that_is_trusted_vouches_for_a_site
     assert_equal 200, rows_of(crawl_tls(AUTHORITY.serve("small.example")))["/"]["status"]
@@ -30,9 +30,9 @@ class TlsAndProxyTest < Minitest::Test
   end
 
   def tls_error(port, trust)
-    book = IronTrellis::Crawl::AddressBook.new(resolve: {"small.example:443" => "127.0.0.1:#{port}"}, allow_private: false)
-    manner = IronTrellis::Crawl::Manner.new(user_agent: "x", headers: [], hosts: {}, connect_seconds: 5, first_byte_seconds: 5, seconds: 5, body_limit: 1000, trust: trust)
-    answer = IronTrellis::Crawl::Client.new(addresses: book, manner: manner).fetch(IronTrellis::Core::Url::NormalForm.parse("https://small.example/"))
+    book = IronTrellis::Fetch::Http::HostResolver.new(resolve: {"small.example:443" => "127.0.0.1:#{port}"}, allow_private: false)
+    manner = IronTrellis::Fetch::Http::RequestProfile.new(user_agent: "x", headers: [], hosts: {}, connect_seconds: 5, first_byte_seconds: 5, seconds: 5, body_limit: 1000, trust: trust)
+    answer = IronTrellis::Fetch::Http::Client.new(addresses: book, manner: manner).fetch(IronTrellis::Core::Url::NormalForm.parse("https://small.example/"))
     [answer.error, answer.error_detail]
   end
 

@@ -4,13 +4,13 @@ module IronTrellis
   module Work
     module Jobs
       # Builds the sitemaps that were asked for.
-      class BuildSitemaps < Job
+      class BuildSitemaps < Runtime::Job
         def run(build_id:)
-          build = Store::SitemapBuild.find_by(id: build_id, state: Store::SitemapBuild::WAITING)
+          build = Store::Sitemaps::SitemapBuild.find_by(id: build_id, state: Store::Sitemaps::SitemapBuild::WAITING)
           begin
-            SitemapBuilding.new(build, clock: -> { now }).call if build
+            Sitemaps::Building.new(build, clock: -> { now }).call if build
           rescue Core::Error => error
-            build.update!(state: Store::SitemapBuild::FAILED, message: error.message)
+            build.update!(state: Store::Sitemaps::SitemapBuild::FAILED, message: error.message)
           end
           finish
         end

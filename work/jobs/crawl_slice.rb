@@ -4,25 +4,25 @@ module IronTrellis
   module Work
     module Jobs
       # Crawls for one slot of a crawl, for some seconds; its successor goes on.
-      class CrawlSlice < Job
+      class CrawlSlice < Runtime::Job
         # While other slots still hold URLs that may bring new ones, this one looks again after a moment.
         IDLE_SECONDS = 0.5
 
         def run(crawl_id:, slot:)
-          crawl = Store::Crawl.find_by(id: crawl_id)
+          crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
           return finish if crawl.nil? || !begun?(crawl)
 
           deadline = monotonic + SECONDS
           early = false
-          CrawlSession.new(crawl, slot: slot, clock: -> { now }).run { early = monotonic > deadline || Queue.ending? || stopped?(crawl) }
+          Crawling::Session.new(crawl, slot: slot, clock: -> { now }).run { early = monotonic > deadline || Runtime::Queue.ending? || stopped?(crawl) }
           go_on(crawl, slot, idle: !early)
         end
 
         private
 
         def begun?(crawl)
-          crawl.advance(Store::Crawl::WAITING, Store::Crawl::CRAWLING, started_at: now)
-          crawl.reload.state == Store::Crawl::CRAWLING
+          crawl.advance(Store::Crawling::Crawl::WAITING, Store::Crawling::Crawl::CRAWLING, started_at: now)
+          crawl.reload.state == Store::Crawling::Crawl::CRAWLING
         end
 
         # Asked once a second, not at each URL.
@@ -30,14 +30,14 @@ module IronTrellis
           return false if @asked && monotonic - @asked < 1
 
           @asked = monotonic
-          Store::Crawl.where(id: crawl.id, state: Store::Crawl::CRAWLING).none?
+          Store::Crawling::Crawl.where(id: crawl.id, state: Store::Crawling::Crawl::CRAWLING).none?
         end
 
         def go_on(crawl, slot, idle:)
           ActiveRecord::Base.transaction do
-            if crawl.reload.state == Store::Crawl::CRAWLING
-              if crawl.open? || Deepening.new(crawl).call.positive? then again(crawl, slot, idle ? now + IDLE_SECONDS : nil)
-              else Crawling.end_fetching(crawl, now)
+            if crawl.reload.state == Store::Crawling::Crawl::CRAWLING
+              if crawl.open? || Judging::Deepening.new(crawl).call.positive? then again(crawl, slot, idle ? now + IDLE_SECONDS : nil)
+              else Crawling::Runs.end_fetching(crawl, now)
               end
             end
             finish
@@ -45,7 +45,7 @@ module IronTrellis
         end
 
         def again(crawl, slot, at)
-          Queue.enqueue(CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue, at: at)
+          Runtime::Queue.enqueue(CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue, at: at)
         end
       end
     end

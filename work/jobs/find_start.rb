@@ -4,14 +4,14 @@ module IronTrellis
   module Work
     module Jobs
       # Finds out where a crawl begins of whose site only the bare domain was given, and lets it begin.
-      class FindStart < Job
+      class FindStart < Runtime::Job
         def run(crawl_id:)
-          crawl = Store::Crawl.find_by(id: crawl_id)
-          return finish unless crawl&.state == Store::Crawl::WAITING
+          crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
+          return finish unless crawl&.state == Store::Crawling::Crawl::WAITING
 
-          found = StartSearch.new(crawl.crawl_settings, crawl.secrets).call
+          found = Crawling::StartSearch.new(crawl.crawl_settings, crawl.secrets).call
           ActiveRecord::Base.transaction do
-            crawl.begin_with(found, now) && Crawling.enqueue(crawl)
+            crawl.begin_with(found, now) && Crawling::Runs.enqueue(crawl)
             finish
           end
         end

@@ -4,24 +4,24 @@ module IronTrellis
   module Work
     module Jobs
       # Works out the verdicts of a crawl whose fetching has ended.
-      class Judge < Job
+      class Judge < Runtime::Job
         # A slot that was stopped stores what it had begun; one that died is not waited for longer than this.
         PATIENCE = 30
         LOOK_AGAIN_SECONDS = 0.3
 
         def run(crawl_id:)
-          crawl = Store::Crawl.find_by(id: crawl_id)
-          return finish unless crawl&.state == Store::Crawl::JUDGING
+          crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
+          return finish unless crawl&.state == Store::Crawling::Crawl::JUDGING
           return look_again(crawl, LOOK_AGAIN_SECONDS) if crawl.frontier.open_states[:leased] && now - crawl.fetching_ended_at < PATIENCE
 
           # With a good conscience a page is called slow only when it was asked alone.
-          return look_again(crawl, 0) if AskingAgain.new(crawl).call(SECONDS)
+          return look_again(crawl, 0) if Crawling::AskingAgain.new(crawl).call(SECONDS)
 
           crawl.count
-          Judging.new(crawl, clock: -> { now }).call
-          crawl.advance(Store::Crawl::JUDGING, Store::Crawl::FINISHED, finished_at: now)
-          SitemapBuilding.after_crawl(crawl, now: now)
-          Pruning.call(crawl.site)
+          Judging::Judgement.new(crawl, clock: -> { now }).call
+          crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
+          Sitemaps::Building.after_crawl(crawl, now: now)
+          Sites::Pruning.call(crawl.site)
           finish
         end
 
@@ -29,7 +29,7 @@ module IronTrellis
 
         def look_again(crawl, seconds)
           ActiveRecord::Base.transaction do
-            Queue.enqueue(Judge, {crawl_id: crawl.id}, queue: crawl.queue, at: now + seconds)
+            Runtime::Queue.enqueue(Judge, {crawl_id: crawl.id}, queue: crawl.queue, at: now + seconds)
             finish
           end
         end

@@ -4,10 +4,10 @@ module IronTrellis
   module Work
     module Jobs
       # Works out where the lost addresses of a judged crawl could lead.
-      class SuggestTargets < Job
+      class SuggestTargets < Runtime::Job
         def run(run_id:)
-          verdicts = Store::VerdictRun.find_by(id: run_id, suggested_at: nil)
-          RouteTargets.new(verdicts, clock: -> { now }).call if verdicts
+          verdicts = Store::Judging::VerdictRun.find_by(id: run_id, suggested_at: nil)
+          Redirects::SuggestedTargets.new(verdicts, clock: -> { now }).call if verdicts
           finish
         end
       end

@@ -4,15 +4,15 @@ module IronTrellis
   module Work
     module Jobs
       # Asks servers for the sources of a site's routes, some seconds at a time; its successor goes on behind the last one.
-      class TestRoutes < Job
+      class TestRoutes < Runtime::Job
         PORTION = 20
 
         def run(site_id:, asked_at:)
-          site = Store::Site.find_by(id: site_id)
+          site = Store::Sites::Site.find_by(id: site_id)
           deadline = monotonic + SECONDS
           open = site ? untested(site, Time.iso8601(asked_at)) : []
           while open.any? && monotonic < deadline
-            RouteTrial.new(site, clock: -> { now }).call(open.shift(PORTION))
+            Redirects::LiveCheck.new(site, clock: -> { now }).call(open.shift(PORTION))
           end
           go_on(site_id, asked_at, open)
         end
@@ -20,13 +20,13 @@ module IronTrellis
         private
 
         def untested(site, asked_at)
-          done = Store::RouteTest.where(site_id: site.id).where("tested_at >= ?", asked_at).pluck(:source).to_h { |source| [source, true] }
-          Store::Deciding::RouteMap.new(site, nil).flattened.reject { |route| done.key?(route.from) }
+          done = Store::Redirects::RouteTest.where(site_id: site.id).where("tested_at >= ?", asked_at).pluck(:source).to_h { |source| [source, true] }
+          Store::Redirects::RouteMap.new(site, nil).flattened.reject { |route| done.key?(route.from) }
         end
 
         def go_on(site_id, asked_at, open)
           ActiveRecord::Base.transaction do
-            Queue.enqueue(TestRoutes, {site_id: site_id, asked_at: asked_at}, queue: Crawling::QUEUE) if open.any?
+            Runtime::Queue.enqueue(TestRoutes, {site_id: site_id, asked_at: asked_at}, queue: Crawling::Runs::QUEUE) if open.any?
             finish
           end
         end

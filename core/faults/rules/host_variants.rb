@@ -29,7 +29,7 @@ module IronTrellis
             return if probe["error"] || status.nil?
             return "with pages of its own" if (200..299).cover?(status)
             return unless location && (300..399).cover?(status)
-            return "by a redirect that leads elsewhere" unless Hosts::Variants.same_site?(location, probe["url"])
+            return "by a redirect that leads elsewhere" unless Crawling::HostVariants.same_site?(location, probe["url"])
 
             "by a redirect that is temporary" unless [301, 308].include?(status)
           end

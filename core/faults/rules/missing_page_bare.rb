@@ -16,7 +16,7 @@ module IronTrellis
           def self.stable_about(_fault) = nil
 
           def check(site)
-            bare = site.probes.select { |probe| probe["kind"] == Hosts::Variants::MISSING && [404, 410].include?(probe["status"]) && probe["links"].to_i.zero? }
+            bare = site.probes.select { |probe| probe["kind"] == Crawling::HostVariants::MISSING && [404, 410].include?(probe["status"]) && probe["links"].to_i.zero? }
             bare.map { |probe| fault_at("#{Url::NormalForm.parse(probe["url"]).origin}/", about: probe["url"]) }
           end
         end

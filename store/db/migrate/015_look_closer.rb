@@ -17,7 +17,7 @@ class LookCloser < ActiveRecord::Migration[7.2]
     execute "UPDATE ledger_rows SET h1_count = cardinality(h1)"
     execute "DELETE FROM fault_rollups"
     execute "ALTER TABLE fault_rollups ADD COLUMN host text NOT NULL, DROP CONSTRAINT fault_rollups_pkey, ADD PRIMARY KEY (run_id, code, \"group\", host)"
-    IronTrellis::Store::VerdictRun.where.not(finished_at: nil).find_each { |run| IronTrellis::Store::FaultBook.new(run).roll_up }
+    IronTrellis::Store::Judging::VerdictRun.where.not(finished_at: nil).find_each { |run| IronTrellis::Store::Reports::Causes.new(run).roll_up }
   end
 
   def down

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+require "json"
+require "tempfile"
+
+module IronTrellis
+  module Api
+    module Http
+      # What the routes share.
+      module Helpers
+        # @return [Hash] the request's JSON body
+        # @raise [Core::Error::InvalidInput]
+        def body_json
+          JSON.parse(request.body.tap(&:rewind).read)
+        rescue JSON::ParserError
+          raise Core::Error::InvalidInput.new("The body of the request is not JSON.")
+        end
+
+        # @return [Hash] the request's JSON body, empty where none was sent
+        def optional_json = request.body.read.empty? ? {} : body_json
+
+        def json(value) = JSON.generate(value)
+
+        def now = settings.clock
+
+        # @return [Store::Accounts::User, nil]
+        def user = @user ||= session[:user_id] && Store::Accounts::User.find_by(id: session[:user_id])
+
+        def sign_in_needed!
+          raise Core::Error::NotSignedIn.new("Sign in to see this.") unless user
+        end
+
+        def site = @site ||= Store::Sites::Site.fetch(params[:site])
+
+        def crawl = @crawl ||= Store::Crawling::Crawl.fetch(params[:crawl])
+
+        # @return [Store::Judging::VerdictRun]
+        # @raise [Core::Error::Conflict] where the crawl isn't judged yet
+        def run = run_of(crawl)
+
+        def run_of(crawl)
+          crawl.verdict_run || raise(Core::Error::Conflict.new("Crawl #{crawl.number} isn't judged yet. It can be read when it is finished."))
+        end
+
+        # @return [Store::Ledger::Conditions]
+        def conditions = conditions_of(params[:where])
+
+        # @param text [String, nil] JSON
+        # @return [Store::Ledger::Conditions]
+        def conditions_of(text) = Store::Ledger::Conditions.new(tree(text))
+
+        # @param text [String, nil] JSON
+        # @return [Hash, nil] a tree of conditions
+        def tree(text)
+          text.to_s.empty? ? nil : JSON.parse(text)
+        rescue JSON::ParserError
+          raise Core::Error::InvalidInput.new("The conditions in “where” are not JSON.")
+        end
+
+        # @param name [String] with its ending
+        # @return [void] the answer is a file named after the site
+        def file_of(site, name) = attachment("#{site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-#{name}")
+
+        # A table as a file. It is made whole before it is sent, so that what goes wrong can still be told.
+        #
+        # @param site [Store::Sites::Site]
+        # @param name [String]
+        # @param columns [Array<String>]
+        # @param rows [Enumerable<Array>]
+        # @param format [String] csv, xlsx or jsonl
+        # @return [String] bytes
+        def table_file(site, name, columns, rows, format:)
+          table = Ports::Tables.named(format)
+          file = Tempfile.new([name, ".#{format}"])
+          table.write(file.path, columns, rows)
+          content_type table::TYPE
+          file_of(site, "#{name}.#{format}")
+          ::File.binread(file.path).tap { file.close! }
+        end
+
+        def problem(error)
+          problem = Problem.of(error)
+          status problem.status
+          content_type Problem::TYPE
+          halt json(problem.to_h)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Resources
+      # What the auditor settled, by whom and why, and taking it back.
+      module Decisions
+        MOST = 500
+
+        # What the routes share.
+        module View
+          def kinds = params[:kind] ? [params[:kind]] : Store::Decisions::Decision::KINDS
+
+          def about_url
+            url = dossier.call.fetch(:url)
+            crawl.site.decisions.about(url["url"], url["group"]).map(&:view)
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/sites/:site/decisions") { json(decisions: site.decisions.recent(kinds: kinds, limit: MOST).map(&:view)) }
+
+          app.post("/api/sites/:site/decisions") do
+            input = body_json
+            json(ids: Work::Decisions::Deciding.decide(site, input["kind"], input["values"], by: user.name, now: now, note: input["note"]))
+          end
+
+          app.post("/api/sites/:site/decisions/undo") do
+            ids = body_json["ids"]
+            Work::Decisions::Deciding.undo(site, ids, by: user.name, now: now)
+            json(ids: ids)
+          end
+
+          app.post("/api/crawls/:crawl/decisions/:decision/check") do
+            run
+            json(Work::Decisions::CheckNow.new(crawl).call(Store::Decisions::Decision.where(site_id: crawl.site_id).fetch(params[:decision])))
+          end
+
+          app.get("/api/crawls/:crawl/urls/:url/decisions") { json(decisions: about_url) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Resources
+      # What the pages of a site are judged by: groups, limits, weights. Changing them has the newest crawl judged again.
+      module JudgingSettings
+        # What the routes share.
+        module View
+          def reading_settings
+            fields = Core::Settings::Thresholds::FIELDS.values.map { |field| {name: field.name, meaning: field.meaning, default: field.default, least: field.range.min, most: field.range.max} }
+            Store::Settings::JudgingSettings.new(site).to_h.merge(fields: fields, default_weights: Core::Importance::Weights::DEFAULT)
+          end
+
+          def group_trial
+            newest = site.newest_crawl or raise Core::Error::Conflict.new("The site has no crawl yet whose pages could be put into groups. Crawl it first.")
+            Store::Settings::GroupPreview.new(run_of(newest), newest.crawl_settings.main_host)
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/sites/:site/reading") { json(reading_settings) }
+
+          app.put("/api/sites/:site/reading") do
+            input = body_json
+            Store::Settings::JudgingSettings.new(site).keep(groups: input["groups"], thresholds: input["thresholds"], weights: input["weights"], by: user.name, now: now)
+            site.newest_crawl&.then { |newest| Work::Crawling::Runs.judge_again(newest, now: now) }
+            json(reading_settings)
+          end
+
+          app.post("/api/sites/:site/groups/trial") { json(group_trial.call(body_json["groups"])) }
+
+          app.get("/api/sites/:site/groups/proposals") { json(groups: group_trial.proposals.map(&:to_h)) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Resources
+      # Who names whom for which language, and the sets that there shall be.
+      module Languages
+        NOTHING = {clusters: [], total: 0, whole: 0, hosts: [], layout: {places: {}, ways: [], advice: []}, codes: [], proposals: []}.freeze
+        TYPES = {"head" => "text/plain; charset=utf-8", "header" => "text/plain; charset=utf-8", "sitemap" => "application/xml", "csv" => "text/csv; charset=utf-8"}.freeze
+
+        # What the routes share.
+        module View
+          def language_sets = Store::Languages::LanguageSets.new(run, crawl.site)
+
+          def cluster_named(first)
+            cluster = (run.languages || {}).fetch("clusters", []).find { |one| one["first"] == first } || raise(Core::Error::NotFound.new("The crawl found no set of languages around #{first}."))
+            language_sets.detail(cluster)
+          end
+
+          # Checked in any case; kept where that is asked.
+          def import_sets(input)
+            annotations, bad = Ports::Languages::CsvSets.read(input["text"])
+            clusters = Core::Languages::Clusters.of(annotations)
+            values = clusters.map { |cluster| {"subject" => cluster.members.first, "value" => {"pages" => cluster.codes.transform_values(&:first)}} }.select { |one| one["value"]["pages"].except("x-default").size > 1 }
+            ids = input["keep"] ? Work::Decisions::Deciding.decide(site, "languages", values, by: user.name, now: now, note: input["note"]) : []
+            {clusters: clusters.map(&:to_h), faults: Core::Languages::SetCheck.new(annotations).call.map(&:to_h), bad: bad.map(&:to_h), ids: ids}
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/crawls/:crawl/languages") { json((run.languages || NOTHING).merge("decided" => crawl.site.decisions.in_force("languages").values.map(&:view), "alone" => language_sets.alone, "to_add" => language_sets.still_to_add)) }
+
+          app.get("/api/crawls/:crawl/languages/cluster") { json(cluster_named(params[:first])) }
+
+          app.post("/api/crawls/:crawl/languages/lines") { json(language_sets.lines(body_json["pages"])) }
+
+          app.get("/api/crawls/:crawl/languages/:form") do
+            text = language_sets.write(params[:form], missing: params[:missing] == "true", host: params[:host])
+            content_type TYPES.fetch(params[:form])
+            file_of(crawl.site, "languages.#{{"sitemap" => "xml", "csv" => "csv"}.fetch(params[:form], "txt")}")
+            text
+          end
+
+          app.post("/api/sites/:site/languages/import") { json(import_sets(body_json)) }
+        end
+      end
+    end
+  end
+end

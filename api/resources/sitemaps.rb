@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require "base64"
+require "zip"
+
+module IronTrellis
+  module Api
+    module Resources
+      # The sitemaps that a site publishes, and those that are built for it.
+      module Sitemaps
+        # What the routes share.
+        module View
+          def sitemaps
+            decided = crawl.site.decisions.in_force("sitemaps").values.first
+            plan = crawl.site.sitemap_plan
+            book = Store::Sitemaps::Published.new(run, plan)
+            {files: book.files, difference: book.difference, outline: book.outline, plan: plan, decision: decided&.view,
+             builds: Store::Sitemaps::SitemapBuild.where(site_id: crawl.site_id).order(id: :desc).map(&:view)}
+          end
+
+          def build = Store::Sitemaps::SitemapBuild.where(site_id: site.id).fetch(params[:build])
+
+          # As they must lie on the servers: a folder for each host.
+          def archive
+            content_type "application/zip"
+            file_of(site, "sitemaps.zip")
+            Zip::OutputStream.write_buffer do |zip|
+              build.files.each do |file|
+                zip.put_next_entry("#{file.host.sub(%r{\Ahttps?://}, "").tr(":", "_")}/#{file.name}")
+                zip.write(file.content)
+              end
+            end.string
+          end
+
+          def built_file
+            file = build.files.find_by(host: params[:host], name: params[:name]) || raise(Core::Error::NotFound.new("That set has no file #{params[:name]} for #{params[:host]}."))
+            content_type file.name.end_with?(".gz") ? "application/gzip" : "application/xml"
+            attachment file.name
+            file.content
+          end
+
+          def sitemap_check(input)
+            location = input["location"].to_s.empty? ? nil : Core::Url::NormalForm.parse(input["location"])
+            first = []
+            reader = Core::Sitemaps::Reader.new(location || Core::Url::NormalForm.parse("http://localhost/"), now: now, location: location)
+            result = reader.call(Base64.decode64(input["base64"])) { |entry| first << entry.url if first.size < 10 && entry.url }
+            {kind: result.kind, entries: result.count, bytes: result.bytes, faults: result.flaws.map(&:to_h), first: first}
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/crawls/:crawl/sitemaps") { json(sitemaps) }
+
+          app.post("/api/crawls/:crawl/sitemaps/again") { run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).sitemap(body_json["url"])) }
+
+          app.post("/api/sites/:site/sitemaps") { json(Work::Sitemaps::Building.ask(site, now: now).view) }
+
+          app.get("/api/sites/:site/sitemaps/:build.zip") { archive }
+
+          app.get("/api/sites/:site/sitemaps/:build/file") { built_file }
+
+          app.post("/api/trials/sitemap") { json(sitemap_check(body_json)) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,202 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "tempfile"
+
+module IronTrellis
+  module Cli
+    module Crawling
+      # The command audit: makes sure of the database, crawls with worker processes of its own on a queue of its own, so that
+      # it works beside a running application, and writes the files.
+      class Audit
+        POLL_SECONDS = 0.2
+        NOT_BUILT = {"render" => "--render (rendered pages)"}.freeze
+
+        # @param start_urls [Array<String>]
+        # @param options [Hash] of the command line
+        def initialize(start_urls, options)
+          @start_urls = start_urls
+          @options = options
+        end
+
+        # @return [Integer] exit code
+        def call
+          refuse_unbuilt
+          raise Root::Stop.new("Give at least one start URL, for example: bin/trellis audit https://www.example.test/ --out report", Root::WRONG_USAGE) if @start_urls.empty?
+
+          settings = Core::Settings::Crawl.new(values)
+          intents = intents()
+          workers
+          make_folder
+          crawl = prepare(settings, intents)
+          run(crawl)
+          finish(crawl)
+        end
+
+        private
+
+        def refuse_unbuilt
+          NOT_BUILT.each do |name, words|
+            raise Root::Stop.new("#{words} is not built yet.", Root::WRONG_USAGE) if @options[name]
+          end
+        end
+
+        # A folder that can't be written to is told of before hours of crawling.
+        def make_folder
+          FileUtils.mkdir_p(@options["out"])
+          Tempfile.create("trellis", @options["out"]) { |file| file.write("x") }
+        rescue SystemCallError => error
+          raise Root::Stop.new("The files can't be written to #{@options["out"]}: #{error.message}. Give another folder with --out.", Root::COULD_NOT)
+        end
+
+        def values
+          plain = %w[limit max_depth rate concurrency agent ignore_robots allow_private include exclude check_external].to_h { |name| [name, @options[name]] }
+          # Who says how fast to ask has decided about the crawl-delay of robots.txt, too.
+          plain.merge("start_urls" => @start_urls, "hosts" => @options["host"], "resolve" => resolve, "keep_crawl_delay" => @options["rate"].nil?)
+        end
+
+        # "host:port:address" or "host:port:address:port".
+        def resolve
+          (@options["resolve"] || []).to_h do |text|
+            host, port, address = text.split(":", 3)
+            raise Core::Error::InvalidInput.new("--resolve #{text} can't be read. Write HOST:PORT:ADDRESS, for example www.example.test:80:127.0.0.1:8080.") unless address
+
+            ["#{host.downcase}:#{port}", address]
+          end
+        end
+
+        def intents
+          (@options["intent"] || []).map do |text|
+            pattern, _, intent = text.rpartition("=")
+            next {"pattern" => pattern, "intent" => intent} if %w[index keep_out].include?(intent) && !pattern.empty?
+
+            raise Core::Error::InvalidInput.new("--intent #{text} can't be read. Write PATTERN=index or PATTERN=keep_out.")
+          end
+        end
+
+        def prepare(settings, intents)
+          Store::Postgres::Database.prepare
+          Work::Runtime::Queue.connect
+          Work::Crawling::Watch.end_abandoned(Time.now)
+          # What can't be used leaves no site behind.
+          ActiveRecord::Base.transaction do
+            site = site(settings)
+            site.want(intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
+            Work::Crawling::Runs.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}").tap { |crawl| Work::Crawling::Watch.watch(crawl, Time.now) }
+          end
+        end
+
+        def workers
+          count = @options["workers"].to_i
+          raise Core::Error::InvalidInput.new("--workers must be from 1 to 32.") unless (1..32).cover?(count)
+
+          count
+        end
+
+        def site(settings)
+          name = @options["site"] || settings.main_host
+          site = Store::Sites::Site.find_by(name: name)
+          return Store::Sites::Site.found(name: name, settings: settings) unless site
+
+          site.update!(settings: settings.to_h)
+          site
+        end
+
+        def run(crawl)
+          pids = Array.new(workers) { spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s) }
+          bar = ProgressLine.new(crawl)
+          heed_signals do
+            until crawl.reload.ended?
+              raise Interrupt if @signal
+
+              bar.show(Store::Crawling::Progress.of(crawl))
+              look_after(pids, crawl)
+              sleep POLL_SECONDS
+            end
+          end
+          bar.finish(Store::Crawling::Progress.of(crawl))
+        rescue Interrupt
+          end_workers(pids)
+          Work::Crawling::Watch.end_it(crawl, Time.now)
+          raise Root::Stop.new("Interrupted. Crawl #{crawl.number} of “#{crawl.site.name}” is kept as far as it came; it can be judged in the application.", Root::COULD_NOT)
+        ensure
+          end_workers(pids)
+        end
+
+        def heed_signals
+          before = %w[INT TERM].to_h { |signal| [signal, trap(signal) { @signal = signal }] }
+          yield
+        ensure
+          before.each { |signal, handler| trap(signal, handler) }
+        end
+
+        def look_after(pids, crawl)
+          check_on(pids, crawl)
+          return if @watched_at && Time.now - @watched_at < Work::Crawling::Watch::SECONDS
+
+          Work::Crawling::Watch.watch(crawl, @watched_at = Time.now)
+        end
+
+        def worker_environment = {"TRELLIS_DATABASE" => Store::Postgres::Database.name}
+
+        # A worker that died is replaced: what it held goes back to the frontier.
+        def check_on(pids, crawl)
+          pids.map! do |pid|
+            next pid unless Process.wait(pid, Process::WNOHANG)
+
+            warn "A worker ended unexpectedly; starting another."
+            spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s)
+          end
+          troubles = Work::Runtime::Queue.troubles(crawl.queue).select { |job| job["error_count"] > 2 }
+          raise Root::Stop.new("The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}", Root::COULD_NOT) if troubles.any?
+        end
+
+        # All at once, and each only once.
+        def end_workers(pids)
+          pids.each { |pid| tell(pid) }
+          pids.each { |pid| Process.wait(pid) }
+          pids.clear
+        rescue Errno::ECHILD
+          pids.clear
+        end
+
+        def tell(pid)
+          Process.kill("TERM", pid)
+        rescue Errno::ESRCH
+          # It has ended already.
+        end
+
+        def finish(crawl)
+          summary = write(crawl)
+          refuse_silence(crawl)
+          warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; written to #{@options["out"]}"
+          failing?(summary) ? Root::FAULTS_FOUND : Root::DONE
+        end
+
+        # Where the disk is full the crawl isn't lost.
+        def write(crawl)
+          Work::Reports::AuditExport.new(crawl, @options["out"]).call
+        rescue SystemCallError => error
+          raise Root::Stop.new("The files could not be written to #{@options["out"]}: #{error.message}.\nThe crawl is kept. Make room, then write its tables with: " \
+            "bin/trellis export --site \"#{crawl.site.name}\" --crawl #{crawl.number} --what urls --format jsonl --out FILE (and --what links, --what faults)", Root::COULD_NOT)
+        end
+
+        # Where no start URL could be had there is nothing to judge, and a pipeline must see that.
+        def refuse_silence(crawl)
+          troubles = Store::Crawling::StartFailures.of(crawl)
+          return unless troubles.size == crawl.crawl_settings.first_urls.size
+
+          raise Root::Stop.new(troubles.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"), Root::COULD_NOT)
+        end
+
+        def failing?(summary)
+          return false unless @options["fail_on"]
+
+          grades = Core::Faults::Rule::GRADES
+          bad = grades.first(grades.index(@options["fail_on"]) + 1)
+          summary["faults"].keys.any? { |code| bad.include?(Core::Faults::Registry.fetch(code).grade) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    module Ledger
+      # The command export: writes what the newest judged crawl of a site holds as one table.
+      class Export
+        LINKS = %w[source target type text rel place followed].freeze
+        FAULTS = %w[code grade url about detail].freeze
+        NOT_BUILT = %w[fixes].freeze
+
+        # @param options [Hash] of the command line
+        def initialize(options)
+          @options = options
+        end
+
+        # @return [Integer] exit code
+        def call
+          raise Root::Stop.new("Fixes are not built yet.", Root::WRONG_USAGE) if NOT_BUILT.include?(@options["what"])
+
+          Store::Postgres::Database.prepare
+          columns, rows = send(@options["what"])
+          Ports::Tables.named(@options["format"]).write(@options["out"], columns, rows)
+          warn "Written to #{@options["out"]}"
+          Root::DONE
+        end
+
+        private
+
+        def urls
+          rows = Store::Ledger::Rows.new(crawl.verdict_run, conditions: Store::Ledger::Conditions.new(nil))
+          [rows.columns, rows]
+        end
+
+        def links = [LINKS, audit_rows(:links, LINKS)]
+
+        def faults
+          as_text = @options["format"] != "jsonl"
+          rows = audit_rows(:faults, FAULTS)
+          [FAULTS, as_text ? rows.lazy.map { |row| [*row[0..3], JSON.generate(row[4])] } : rows]
+        end
+
+        def audit_rows(what, columns)
+          all = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
+          Enumerator.new { |rows| all.public_send(what) { |row| rows << row.values_at(*columns) } }
+        end
+
+        def crawl
+          @crawl ||= Sites::Named.crawl(Sites::Named.named(@options["site"]), @options["crawl"])
+        end
+      end
+    end
+  end
+end

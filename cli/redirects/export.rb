@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    module Redirects
+      # The command routes export.
+      class Export
+        # @param path [String, nil]
+        # @param options [Hash] format, site
+        def initialize(path, options)
+          @path = path
+          @options = options
+        end
+
+        # @return [Integer] exit code
+        def call
+          writer = Ports::Redirects.writer(@options["format"])
+          puts writer.write(@options["site"] ? of_site : of_file)
+          Root::DONE
+        end
+
+        private
+
+        def of_site
+          Store::Postgres::Database.prepare
+          site = Sites::Named.named(@options["site"])
+          Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run).flattened
+        end
+
+        def of_file
+          raise Root::Stop.new("Give a file, or the name of a site with --site.", Root::WRONG_USAGE) if @path.nil?
+
+          routes, bad = Ports::Redirects::CsvMap.read(InputFile.read(@path))
+          InputFile.warn_of(@path, bad)
+          paths = routes.reject { |route| route.pattern? || route.from.match?(Sitemaps::Check::WEB) }
+          raise Root::Stop.new("#{paths.first.from} is a path; a server's rules need whole addresses.", Root::WRONG_USAGE) if paths.any? && %w[apache nginx].include?(@options["format"])
+
+          exact, patterns = routes.partition { |route| !route.pattern? }
+          Core::Redirects::MapCheck.new(exact).flattened.map { |route| Core::Redirects::Route.new(**route.to_h, kind: "exact", query: "match") } + patterns
+        end
+      end
+    end
+  end
+end

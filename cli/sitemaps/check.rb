@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    module Sitemaps
+      # The command sitemap check: reads one sitemap file as a stream and prints what it is and what is wrong with it.
+      class Check
+        FIRST = 10
+        WEB = %r{\Ahttps?://}i
+
+        # @param source [String] a file or a web address
+        # @param options [Hash] json, location
+        def initialize(source, options)
+          @source = source
+          @options = options
+        end
+
+        # @return [Integer] exit code
+        def call
+          found = @source.match?(WEB) ? live : file
+          @options["json"] ? Printed.json(found) : print(found)
+          Root::DONE
+        end
+
+        private
+
+        def file
+          location = @options["location"] && Core::Url::NormalForm.parse(@options["location"])
+          File.open(@source, "rb") { |io| read(io, location) }
+        rescue Errno::ENOENT, Errno::EISDIR, Errno::EACCES
+          raise Root::Stop.new("There is no file #{@source} that can be read. Give a file, or a web address with http:// or https:// in front.", Root::COULD_NOT)
+        end
+
+        def live
+          url = Core::Url::NormalForm.parse(@source)
+          fetched = Work::Crawling::OneFetch.new(allow_private: true).call { |client| Fetch::Sitemaps::SitemapFetch.call(client, url, now: Time.now) }
+          return told(fetched.reading, fetched.reading.entries.map(&:url) + fetched.reading.sitemaps) if fetched.reading
+
+          flaw = Core::Sitemaps::Flaw.new(code: "sitemap-unreadable", about: [("status #{fetched.status}" if fetched.status), (fetched.error unless fetched.error == "status")].compact.join(", "))
+          told(Core::Sitemaps::Reader::Result.new(kind: "unknown", count: 0, bytes: 0, flaws: [flaw]), [])
+        end
+
+        def read(io, location)
+          first = []
+          base = location || Core::Url::NormalForm.parse("http://localhost/")
+          result = Core::Sitemaps::Reader.new(base, now: Time.now, location: location).call(io) { |entry| first << entry.url if first.size < FIRST && entry.url }
+          told(result, first)
+        end
+
+        def told(result, urls)
+          index = result.kind == "index"
+          {kind: result.kind, urls: index ? 0 : result.count, sitemaps: index ? result.count : 0, bytes: result.bytes,
+           faults: result.flaws.map { |flaw| {code: flaw.code, line: flaw.line, about: flaw.about} }, first: urls.first(FIRST)}
+        end
+
+        def print(found)
+          puts "#{@source}: #{found[:kind]}, #{found[:urls]} URLs, #{found[:sitemaps]} sitemaps, #{found[:bytes]} bytes"
+          found[:faults].empty? ? puts("No fault found.") : Printed.table(%w[fault line about], found[:faults].map(&:values))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    module Sites
+      # Sites as they are named on the command line.
+      module Named
+        module_function
+
+        # @param name [String]
+        # @return [Store::Sites::Site]
+        # @raise [Root::Stop]
+        def named(name)
+          Store::Sites::Site.find_by(name: name) || raise(Root::Stop.new("There is no site “#{name}”. These are known: #{Store::Sites::Site.order(:name).pluck(:name).join(", ")}.", Root::COULD_NOT))
+        end
+
+        # @param site [Store::Sites::Site]
+        # @param number [Integer, nil] nil for the newest judged one of the whole site
+        # @return [Store::Crawling::Crawl] judged
+        # @raise [Root::Stop]
+        def crawl(site, number)
+          crawl = number ? site.crawls.find_by(number: number) : site.newest_crawl
+          return crawl if crawl&.verdict_run
+
+          raise Root::Stop.new("“#{site.name}” has #{number ? "no judged crawl #{number}" : "no judged crawl yet"}.", Root::COULD_NOT)
+        end
+      end
+    end
+  end
+end

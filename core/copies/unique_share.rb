@@ -1,0 +1,158 @@
+# frozen_string_literal: true
+
+require "numo/narray"
+
+module IronTrellis
+  module Core
+    module Copies
+      # How much of each text is found in no other: the share of its shingles that are seen once. What a text quotes of a page that it links to is that page's: it
+      # counts as the page's own, and not as the text's.
+      class UniqueShare
+        # Shingles are kept in so many parts by their number, so that sorting takes little room beside them.
+        PARTS = 16
+        PART_BITS = 28
+        LOWER_HALF = 0xFFFFFFFF
+        # Within a part the first bits of a shingle are all the same, so that a mark may stand behind the rest.
+        WITHIN_PART = (1 << 60) - 1
+        TOGETHER = 500
+        # Of more shingles than these only a sample is kept, by their number: shares stay right but for chance.
+        MOST = 50_000_000
+        NOBODY = -1
+
+        # @param expected [Integer] shingles in all, about
+        def initialize(expected)
+          @parts = Array.new(PARTS) { "".b }
+          @quotes = Array.new(PARTS) { ["".b, "".b] }
+          @names = {}
+          @targets = {}
+          @sizes = []
+          @waiting = []
+          # A shingle is kept where its number is divisible by this.
+          @every = [expected.fdiv(MOST).ceil, 1].max
+        end
+
+        # @param name [Object] of the next text, by which others may quote it
+        # @param shingles [Numo::UInt32] of what it says by itself
+        # @param quotes [Array<Array(Numo::UInt32, Array<Object>)>] shingles of what it may quote, with the names of the texts that may have said it first
+        # @return [void]
+        def add(shingles, name: nil, quotes: [])
+          number = @sizes.size
+          @names[name] = number
+          shingles = kept(shingles)
+          size = shingles.size
+          quotes.each { |quoted, names| size += quote(number, kept(quoted), names) }
+          @sizes << size
+          @waiting << [number, shingles.to_binary]
+          put_away if @waiting.size == TOGETHER
+        end
+
+        # @return [Array<Float, nil>] by number of the text, from 0 to 1; nil where nothing of it was kept
+        def shares
+          put_away
+          alone = Numo::Int32.zeros(@sizes.size)
+          @parts.each_index { |part| alone += seen_once(occurrences(part)) }
+          @sizes.each_with_index.map { |size, number| size.zero? ? nil : [alone[number].fdiv(size), 1.0].min }
+        end
+
+        private
+
+        def kept(shingles) = (@every > 1) ? shingles[(shingles % @every).eq(0)] : shingles
+
+        # Kept by part, as often as there are texts that may have said it.
+        def quote(number, shingles, names)
+          return 0 if shingles.empty?
+
+          places = (Numo::UInt64.cast(shingles) << 32) + number
+          parts = shingles >> PART_BITS
+          targets = names.map { |name| @targets[name] ||= @targets.size }
+          PARTS.times do |part|
+            found = places[parts.eq(part)]
+            next if found.empty?
+
+            targets.each do |target|
+              @quotes[part][0] << found.to_binary
+              @quotes[part][1] << Numo::Int32.new(found.size).fill(target).to_binary
+            end
+          end
+          shingles.size
+        end
+
+        # Many texts at once, since each step costs the same for one.
+        def put_away
+          waiting, @waiting = @waiting, []
+          binary = waiting.map(&:last).join
+          return if binary.empty?
+
+          shingles = Numo::UInt32.from_binary(binary)
+          numbers = Numo::UInt64.from_binary(waiting.flat_map { |number, some| [number] * (some.bytesize / 4) }.pack("Q*"))
+          places = (Numo::UInt64.cast(shingles) << 32) + numbers
+          part_of = shingles >> PART_BITS
+          PARTS.times { |part| @parts[part] << places[part_of.eq(part)].to_binary }
+        end
+
+        # @return [Numo::UInt64] shingles with the texts that they count for
+        def occurrences(part)
+          said = from_binary(@parts[part])
+          quotes = from_binary(@quotes[part].first)
+          return said if quotes.empty?
+
+          both = join(said, unproved(quotes, Numo::Int32.from_binary(@quotes[part].last), said)).sort
+          return both if both.size < 2
+
+          both[1..].ne(both[0...-1]).where.then { |at| at.empty? ? both[0..0] : join(both[0..0], both[at + 1]) }
+        end
+
+        # What none of those says who may have said it first is what the quoting text says itself.
+        def unproved(quotes, targets, said)
+          numbers = Numo::Int64.cast(@targets.keys.map { |name| @names.fetch(name, NOBODY) })[targets]
+          known = numbers.ge(0)
+          proved = quotes[known]
+          proved = proved[among((proved & ~LOWER_HALF & ((1 << 64) - 1)) + Numo::UInt64.cast(numbers[known]), said)] unless proved.empty?
+          proved.empty? ? quotes : quotes[~among(quotes, proved)]
+        end
+
+        # @return [Numo::Bit] which of the values are in the set
+        def among(values, set)
+          return Numo::Bit.zeros(values.size) if set.empty?
+
+          both = join((set & WITHIN_PART) << 1, ((values & WITHIN_PART) << 1) + 1)
+          order = both.sort_index
+          sorted = both[order]
+          runs = Numo::Int32.zeros(both.size)
+          runs[1..] = Numo::Int32.cast((sorted[1..] >> 1).ne(sorted[0...-1] >> 1)).cumsum if both.size > 1
+          in_set = Numo::Int32.cast(runs[(sorted & 1).eq(0).where]).bincount(minlength: runs[-1] + 1)
+          found = Numo::Bit.zeros(both.size)
+          found[order] = in_set[runs].gt(0)
+          found[set.size..]
+        end
+
+        def join(one, other)
+          return one if other.empty?
+
+          Numo::UInt64.zeros(one.size + other.size).tap do |all|
+            all[0...one.size] = one unless one.empty?
+            all[one.size..] = other
+          end
+        end
+
+        def from_binary(binary) = binary.empty? ? Numo::UInt64[] : Numo::UInt64.from_binary(binary)
+
+        def seen_once(packed)
+          return 0 if packed.empty?
+
+          sorted = packed.sort
+          shingles = sorted >> 32
+          alone = Numo::Bit.ones(sorted.size)
+          if sorted.size > 1
+            same = shingles[0...-1].eq(shingles[1..])
+            alone[0...-1] = ~same
+            alone[1..] = alone[1..] & ~same
+          end
+          count(sorted[alone] & LOWER_HALF)
+        end
+
+        def count(texts) = texts.empty? ? 0 : Numo::Int32.cast(texts).bincount(minlength: @sizes.size)
+      end
+    end
+  end
+end

@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Fetch
+    module Crawling
+      # Takes one URL of the frontier through robots.txt, request and reading.
+      class PageFetch
+        # Servers that don't know HEAD, or refuse it, are asked again with GET.
+        HEAD_REFUSED = [400, 403, 405, 501].freeze
+
+        # @param client [Http::Client]
+        # @param reader [Core::Page::Reader]
+        # @param policies [#call] gives the robots policy of a URL, nil where its host has no address
+        # @param ignore_robots [Boolean] fetch what is disallowed too
+        def initialize(client:, reader:, policies:, ignore_robots:)
+          @client = client
+          @reader = reader
+          @policies = policies
+          @ignore_robots = ignore_robots
+        end
+
+        # @param item [#parts, #head?, #external?, #given_up?] a URL of the frontier
+        # @return [Outcome] without links where it is an error page or a redirect's note: they lead nobody on
+        def call(item)
+          visit(item).tap { |outcome| outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status) }
+        end
+
+        # @param task [ProbeTask]
+        # @return [Outcome]
+        def probe(task)
+          return visit(task) unless task.variant?
+
+          answer = @client.fetch(task.parts)
+          Outcome.new(item: task, answer: answer, redirect_to: redirect(task.parts, answer))
+        end
+
+        private
+
+        def visit(item)
+          return given_up(item) if item.given_up?
+
+          url = item.parts
+          policy = @policies.call(url, @client)
+          decision = policy&.decide(url)
+          return Outcome.new(item: item, decision: decision) if shut?(item, policy, decision)
+
+          answer = item.head? ? head(item) : @client.fetch(url)
+          facts = read(url, answer)
+          answer.body = "".b if answer.error
+          Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
+        end
+
+        # Of a link to another host it is to be known whether it leads anywhere, so that nobody answers there is no reason not to ask.
+        def shut?(item, policy, decision)
+          decision && !decision.allowed? && !@ignore_robots && (policy.answered? || !item.external?)
+        end
+
+        def given_up(item)
+          answer = Http::Answer.new(header_lines: [], body: "".b, error: "malformed", error_detail: "workers died over it, so it was given up", response_ms: 0)
+          Outcome.new(item: item, answer: answer)
+        end
+
+        # What is embedded stays a resource, even where it answers with a page.
+        def head(item)
+          answer = @client.fetch(item.parts, verb: :head)
+          HEAD_REFUSED.include?(answer.status) ? @client.fetch(item.parts) : answer
+        end
+
+        def read(url, answer)
+          return nil if answer.status.nil?
+
+          facts = @reader.call(url: url, header_lines: answer.header_lines, body: answer.error ? "".b : answer.body.to_s)
+          read_pdf(facts, answer.body) if facts.kind == "pdf" && !answer.error && !answer.body.to_s.empty?
+          facts
+        rescue Core::Page::Unreadable => error
+          answer.error = "malformed"
+          answer.error_detail = error.message
+          nil
+        end
+
+        def read_pdf(facts, body)
+          title, text = Pages::PdfReading.call(body)
+          facts.titles = [title].compact
+          facts.words = text && Core::Content::Words.count(text)
+        end
+
+        def redirect(url, answer)
+          return nil unless answer.redirect?
+
+          location = answer.headers.first("location")
+          location && Core::Url::Resolver.new(url).call(location)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Fetch
+    module Sitemaps
+      # Fetches one sitemap file and reads it.
+      class SitemapFetch
+        # 50 MB uncompressed a file (sitemaps.org); a little more is read so that a file over the limit is known as one.
+        BODY_LIMIT = 60_000_000
+        MOST_REDIRECTS = 5
+        # What may pass is tried once more.
+        PAUSE = 1
+
+        # `url` is where it was found in the end; `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
+        Result = Struct.new(:url, :status, :error, :bytes, :reading, keyword_init: true) do
+          # @return [Boolean] whether it is one, whatever may be wrong with it
+          def sitemap? = !reading.nil? && reading.kind != "unknown"
+        end
+
+        # @param client [Http::Client]
+        # @param url [Core::Url::Parts]
+        # @param now [Time]
+        # @param patient [Boolean] whether it is asked for again where the failure may pass
+        # @return [Result]
+        def self.call(client, url, now:, patient: true)
+          answer, last = patient ? patiently(client, url) : fetch(client, url)
+          return Result.new(url: last.to_s, status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
+
+          reading = Core::Sitemaps::Reader.new(url, now: now).call(answer.body)
+          Result.new(url: last.to_s, status: 200, bytes: reading.bytes, reading: reading)
+        rescue Http::FetchError
+          Result.new(url: url.to_s, status: answer&.status, error: "malformed")
+        end
+
+        def self.patiently(client, url)
+          found = fetch(client, url)
+          return found unless found.first.passing?
+
+          sleep PAUSE
+          fetch(client, url)
+        end
+
+        # @return [Array(Answer, Core::Url::Parts)] the answer, and the address that gave it
+        def self.fetch(client, url)
+          MOST_REDIRECTS.times do
+            answer = client.fetch(url, body_limit: BODY_LIMIT)
+            location = answer.headers.first("location") if answer.redirect?
+            target = location && Core::Url::Resolver.new(url).parts(location) or return [answer, url]
+            url = target
+          end
+          [client.fetch(url, body_limit: BODY_LIMIT), url]
+        end
+
+        private_class_method :patiently, :fetch
+      end
+    end
+  end
+end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require "bcrypt"
+
+module IronTrellis
+  module Store
+    module Accounts
+      # Someone who may sign in. Roles: so far every account is an auditor's.
+      class User < Postgres::Record
+        self.table_name = "users"
+
+        LEAST_CHARS = 10
+        EMAIL = /\A[^\s@]+@[^\s@]+\z/
+        # Checked where there is no such account, so that the answer takes as long.
+        NOBODY = BCrypt::Password.create("nobody at all", cost: 12).freeze
+
+        class << self
+          # @return [User]
+          # @raise [Core::Error::InvalidInput] with data[:problems]
+          def register(email:, name:, password:)
+            problems = problems(email, name, password)
+            raise Core::Error::InvalidInput.new(problems.map { |one| one[:message] }.join(" "), problems: problems) if problems.any?
+
+            create!(email: email.strip, name: name.strip, password_digest: BCrypt::Password.create(password, cost: 12))
+          rescue ActiveRecord::RecordNotUnique
+            raise Core::Error::Conflict.new("There is an account for #{email} already. Sign in instead.")
+          end
+
+          # @return [User]
+          # @raise [Core::Error::NotSignedIn]
+          def sign_in(email:, password:)
+            user = find_by("lower(email) = lower(?)", email.to_s.strip)
+            digest = user ? BCrypt::Password.new(user.password_digest) : NOBODY
+            return user if digest == password.to_s && user
+
+            raise Core::Error::NotSignedIn.new("E-mail and password don't belong together. Check both and try again.")
+          end
+
+          private
+
+          def problems(email, name, password)
+            [
+              ({field: "email", message: "“#{email}” is not an e-mail address."} unless EMAIL.match?(email.to_s.strip)),
+              ({field: "name", message: "Give a name."} if name.to_s.strip.empty?),
+              ({field: "password", message: "A password needs at least #{LEAST_CHARS} characters."} if password.to_s.length < LEAST_CHARS),
+              ({field: "password", message: "A password can't be longer than 72 bytes."} if password.to_s.bytesize > 72)
+            ].compact
+          end
+        end
+      end
+    end
+  end
+end

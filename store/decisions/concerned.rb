@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Decisions
+      # The pages that a decision is about, as one crawl knows them; those that matter most first.
+      class Concerned
+        PAGES = "SELECT url_id::text AS url_id, url, count(*) OVER () AS total FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} AND %<which>s ORDER BY importance DESC NULLS LAST, url_id LIMIT %<most>d"
+        # On which a link to one address stands.
+        SOURCES = <<~SQL
+          SELECT s.url_id::text AS url_id, s.url, count(*) OVER () AS total FROM %<ledger>s s
+          WHERE s.url_id IN (SELECT source_id FROM %<links>s WHERE target_id = $1 AND type = #{Pages::FactsRows::TYPES.fetch("anchor")} AND source_id <> target_id) ORDER BY s.importance DESC NULLS LAST, s.url_id LIMIT %<most>d
+        SQL
+
+        # @param run [Judging::VerdictRun]
+        # @param most [Integer] so many pages are told
+        def initialize(run, most:)
+          @site_id = run.crawl.site_id
+          @names = {ledger: Postgres::Partitions.name("ledger_rows", run.id), links: Postgres::Partitions.name("links", run.crawl_id), most: most}
+        end
+
+        # @param decision [Decision]
+        # @return [Array(Array<Hash>, Integer)] pages ([{url, url_id (nil where the crawl doesn't know it)}]), and how many there are in all
+        def of(decision)
+          case decision.kind
+          when "group" then told(format(PAGES, **@names, which: '"group" = $1'), decision.subject)
+          when "repoint" then told(format(SOURCES, @names), Core::Url::NormalForm.id(@site_id, decision.subject))
+          when "languages" then named(decision.value.fetch("pages").values.uniq)
+          when "intent", "canonical", "route" then matched(decision)
+          else [[], 0]
+          end
+        end
+
+        private
+
+        def matched(decision)
+          pattern = Core::Url::Pattern.new(decision.subject)
+          return named([decision.subject]) if pattern.exact?
+
+          told(format(PAGES, **@names, which: "url ~ $1"), pattern.translated)
+        end
+
+        def told(sql, param)
+          rows = Postgres::Sql.rows(sql, [param])
+          [rows.map { |row| row.except("total") }, rows.first&.fetch("total") || 0]
+        end
+
+        def named(urls)
+          ids = Postgres::Sql.rows("SELECT url_id::text AS url_id, url FROM #{@names[:ledger]} WHERE url = ANY($1::text[])", [Postgres::Sql.array(urls)]).to_h { |row| row.values_at("url", "url_id") }
+          [urls.first(@names[:most]).map { |url| {"url" => url, "url_id" => ids[url]} }, urls.size]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Judging
+      # Stores a verdict run. Rows of the ledger go to a stage first, where rules look at them; when all faults are known the stage becomes the
+      # ledger, with the faults of each URL, and the run is swapped in.
+      class VerdictWriter
+        STAGED = %w[url_id url kind status error content_type bytes first_byte_ms response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
+          final_url final_status noindex nofollow fetched_at canonical canonical_source canonical_state lang title title_chars description description_chars h1 h1_count words links_in
+          links_out_internal links_out_external images images_without_alt image_bytes scripts script_bytes styles style_bytes page_bytes in_sitemaps group intent intent_of intent_subject follow chosen_canonical fulfilled wanted indexable soft_missing stop stop_reason unfetched climb authority importance importance_parts].freeze
+        FAULTS = %w[run_id identity code grade url_id url about detail].freeze
+        # What the ledger is narrowed to most, within which it is mostly sorted by importance.
+        NARROWING = %w[group stop].freeze
+        LEDGER = <<~SQL
+          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, likeness, own_share, copies, faults, fault_count)
+          SELECT $1, %<columns>s, #{StagedCopies::STOP}, #{StagedCopies::STOP_REASON}, #{StagedCopies::CLIMB}, c.copy_of, c.likeness, c.own_share, c.copies,
+            coalesce(f.codes, '{}'), coalesce(cardinality(f.codes), 0)
+          FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)
+        SQL
+
+        # What the copies have a say in.
+        MERGED = %w[stop stop_reason climb].freeze
+
+        # @return [String] the name of the stage
+        attr_reader :stage
+        # @return [StagedCopies]
+        attr_reader :copies
+
+        # @param run [VerdictRun]
+        def initialize(run)
+          @run = run
+          @stage = "ledger_stage_#{run.id}"
+          @ledger = Postgres::Partitions.name("ledger_rows", run.id)
+          @faults = Postgres::Partitions.name("faults", run.id)
+          @columns = (STAGED - MERGED).map { |column| %("#{column}") }.join(", ")
+          Postgres::Sql.raw.exec("CREATE UNLOGGED TABLE #{@stage} AS SELECT #{STAGED.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false")
+          @copies = StagedCopies.new(run)
+          @staging = Postgres::BulkCopy.new(@stage, STAGED)
+          @faulting = Postgres::BulkCopy.new("faults", FAULTS)
+        end
+
+        # @param rows [Array<Hash{String => Object}>] by column
+        # @return [void]
+        def stage_rows(rows) = @staging.call(@stage, rows.map { |row| row.values_at(*STAGED) })
+
+        # To be called when all rows are staged, before they are read.
+        #
+        # @return [void]
+        def staged
+          Postgres::Sql.raw.exec("CREATE UNIQUE INDEX ON #{@stage} (url_id)")
+          Postgres::Sql.raw.exec("ANALYZE #{@stage}")
+        end
+
+        # @param faults [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its identity
+        # @return [void]
+        def faults(faults)
+          @faulting.call(@faults, faults.map { |fault, url_id, identity| [@run.id, identity, fault.code, fault.grade, url_id, fault.url, fault.about, fault.detail] })
+        end
+
+        # Makes the ledger of the stage, counts, indexes, and makes the run the one that is read.
+        #
+        # @param now [Time]
+        # @yieldreturn [Hash] what is summed up of the site when the ledger stands, by column of the run
+        # @return [void]
+        def finish(now)
+          Postgres::Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns), [@run.id])
+          drop_stage
+          roll_up
+          Postgres::Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
+          Ledger::Fields::INDEXED.each { |column| Postgres::Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
+          Postgres::Sql.raw.exec("ANALYZE #{@ledger}")
+          NARROWING.each { |column| Postgres::Sql.raw.exec(%(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))) }
+          Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")
+          Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_faults ON #{@ledger} USING gin (faults)")
+          Postgres::Partitions.index(["faults"], @run.id)
+          Reports::Causes.new(@run).roll_up
+          @run.update!(finished_at: now, **yield)
+        end
+
+        # @return [void]
+        def drop_stage
+          Postgres::Sql.raw.exec("DROP TABLE IF EXISTS #{@stage}")
+          @copies.drop
+        end
+
+        private
+
+        def roll_up
+          Postgres::Sql.run(<<~SQL, [@run.id])
+            INSERT INTO rollups (run_id, "group", intent, wanted, stop, pages)
+            SELECT $1, "group", intent, wanted, coalesce(stop, ''), count(*) FROM #{@ledger}
+            WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 2, 3, 4, 5
+          SQL
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Robots
+      # The robots.txt of each origin, once a crawl.
+      module RobotsFiles
+        module_function
+
+        # @param crawl_id [Integer]
+        # @return [Array<Hash>] origin, status, error, body
+        def all(crawl_id) = Postgres::Sql.rows("SELECT origin, status, error, body FROM robots_files WHERE crawl_id = $1", [crawl_id])
+
+        # @param crawl_id [Integer]
+        # @param result [IronTrellis::Fetch::Robots::RobotsFetch::Result]
+        # @param now [Time]
+        # @return [Boolean] whether it was the first to say
+        def keep(crawl_id, result, now)
+          Postgres::Sql.run(<<~SQL, [crawl_id, result.origin, result.status, result.error, result.body, now.utc.iso8601(6)]).cmd_tuples == 1
+            INSERT INTO robots_files (crawl_id, origin, status, error, body, fetched_at) VALUES ($1, $2, $3, $4, $5, $6)
+            ON CONFLICT DO NOTHING
+          SQL
+        end
+      end
+    end
+  end
+end

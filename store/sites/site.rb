@@ -1,0 +1,133 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Sites
+      # What one audit is about.
+      class Site < Postgres::Record
+        self.table_name = "sites"
+        removable
+
+        has_many :crawls, -> { order(number: :desc) }, class_name: "IronTrellis::Store::Crawling::Crawl"
+        has_many :page_groups, -> { order(:position) }, class_name: "IronTrellis::Store::Settings::PageGroup"
+        has_many :key_pages, -> { order(:id) }, class_name: "IronTrellis::Store::Settings::KeyPage"
+        has_one :timetable, class_name: "IronTrellis::Store::Crawling::Timetable"
+
+        # @param name [String]
+        # @param settings [Core::Settings::Crawl]
+        # @return [Site]
+        # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
+        def self.found(name:, settings:) = new(settings: settings.to_h).rename(name)
+
+        # @param name [String]
+        # @return [Site] itself, saved
+        # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
+        def rename(name)
+          raise Core::Error::InvalidInput.new("Give the site a name.", problems: [{field: "name", message: "Give the site a name."}]) if name.to_s.strip.empty?
+
+          self.name = name.strip
+          transaction(requires_new: true) { save! }
+          self
+        rescue ActiveRecord::RecordNotUnique
+          raise Core::Error::Conflict.new("There is a site called “#{name}” already. Choose another name.")
+        end
+
+        # @return [Core::Settings::Crawl]
+        def crawl_settings = Core::Settings::Crawl.new(settings)
+
+        # @return [Decisions::Log]
+        def decisions = Decisions::Log.new(self)
+
+        # What is wanted, replaced as a whole.
+        #
+        # @param intents [Array<Hash>] {"pattern", "intent"}, the one that wins first
+        # @param key_pages [Array<String>] URLs
+        # @param by [String] who says so
+        # @param now [Time]
+        # @param exceptions [Boolean] whether what was decided for single URLs stays
+        # @return [void]
+        # @raise [Core::Error::InvalidInput]
+        def want(intents:, key_pages:, by:, now:, exceptions: false)
+          urls = key_pages.map { |url| Core::Url::NormalForm.of(url) }.uniq
+          intents.each { |one| check_intent(one) }
+          wishes = intents.reverse.to_h { |one| [one["pattern"].strip, {"intent" => one["intent"]}] }
+          over = decisions.values("intent").keys - wishes.keys
+          over = over.reject { |subject| Core::Url::Pattern.new(subject).exact? } if exceptions
+          transaction do
+            decisions.decide("intent", over.to_h { |subject| [subject, nil] }.merge(wishes), by: by, now: now)
+            Settings::KeyPage.where(site_id: id).delete_all
+            urls.each { |url| self.key_pages.create!(url: url) }
+          end
+        end
+
+        # @return [Core::Groups::Intents] groups, intents and key pages as they are now
+        def wishes
+          Core::Groups::Intents.new(grouping: grouping, key_pages: key_pages.reload.map(&:url), rules: decisions.values("intent"), groups: decisions.values("group"))
+        end
+
+        # @return [Core::Canonicals::Choices]
+        def chosen_canonicals = Core::Canonicals::Choices.new(decisions.values("canonical"))
+
+        # @return [Core::Redirects::Table] the redirects that were decided
+        def decided_routes
+          routes = decisions.values("route").reject { |_, value| value["refused"] }
+          Core::Redirects::Table.new(routes.map { |from, value| Core::Redirects::Route.new(from: from, to: value["to"], status: value["status"], kind: value["kind"], query: value["query"]) })
+        end
+
+        # @return [Hash] how its sitemaps shall be built: see Core::Decisions::Values::PLAN
+        def sitemap_plan = Core::Decisions::Values::PLAN.merge(decisions.values("sitemaps").values.first || {})
+
+        # @return [Core::Settings::Limits] what its pages are judged by
+        def limits = Core::Settings::Limits.new(thresholds, page_groups.reload.to_h { |group| [group.name, group.thresholds] })
+
+        # @return [Hash{String => Float}] how much each part of the importance counts
+        def importance_weights = Core::Importance::Weights.of(weights)
+
+        # @return [Core::Groups::Grouping]
+        def grouping
+          groups = page_groups.reload.map do |group|
+            Core::Groups::Grouping::Group.new(name: group.name, pattern: Core::Url::Pattern.new(group.pattern))
+          end
+          Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
+        end
+
+        # @return [Crawling::Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one
+        def newest_crawl
+          finished = crawls.where(state: Crawling::Crawl::FINISHED)
+          finished.find_by(scope: Crawling::Crawl::WHOLE) || finished.first
+        end
+
+        # @param crawl [Crawling::Crawl]
+        # @return [Crawling::Crawl, nil] the whole crawl before it whose verdicts are there
+        def crawl_before(crawl) = crawls.where(state: Crawling::Crawl::FINISHED, scope: Crawling::Crawl::WHOLE, number: ...crawl.number).first
+
+        # @param count [Integer] at most
+        # @return [Array<String>] some pages that its newest crawl knows, spread over the site
+        def known_urls(count)
+          run = newest_crawl&.verdict_run or return []
+          Postgres::Sql.run("SELECT url FROM (SELECT url FROM #{Postgres::Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) picked ORDER BY url", [count]).column_values(0)
+        end
+
+        # Drops the site with all its crawls and decisions.
+        #
+        # @return [void]
+        def drop
+          transaction do
+            Crawling::Crawl.unscoped.where(site_id: id).find_each(&:drop)
+            # What hangs on it goes with it (ON DELETE CASCADE).
+            self.class.unscoped.where(id: id).delete_all
+          end
+        end
+
+        private
+
+        def check_intent(one)
+          Core::Url::Pattern.new(one["pattern"])
+          return if Core::Groups::Intents::NAMES.include?(one["intent"])
+
+          raise Core::Error::InvalidInput.new("“#{one["intent"]}” is no intent. Use one of #{Core::Groups::Intents::NAMES.join(", ")}.")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Crawling
+      # Leases work for the hosts that a session asks, and hands it to their lanes: sitemap files and probes first, then URLs nearest to
+      # the start.
+      class Dispatcher
+        # @param crawl [Store::Crawling::Crawl]
+        # @param slot [Integer]
+        # @param token [Integer] of the session
+        # @param lanes [HostPool]
+        def initialize(crawl, slot:, token:, lanes:)
+          @crawl = crawl
+          @slot = slot
+          @token = token
+          @lanes = lanes
+          @limit = crawl.crawl_settings.limit
+          @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
+          @probes = Store::Crawling::Probes.new(crawl)
+        end
+
+        # @return [void]
+        def hand_out
+          wants = @lanes.wants
+          return if wants.empty?
+
+          @sitemaps.take(@slot, wants.keys).each { |row| @lanes.hand(Fetch::Sitemaps::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual"))) }
+          @probes.take(@slot, wants.keys).each { |row| @lanes.hand(Fetch::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
+          @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @lanes.hand(item) }
+        end
+
+        # Hands out one URL over which workers died, alone, so that it takes nothing with it.
+        #
+        # @return [Boolean] whether there was one
+        def hand_out_apart
+          item = @crawl.frontier.lease_apart(@slot, @token, @lanes.host_ids)
+          @lanes.hand(item) if item
+          !item.nil?
+        end
+
+        # Gives back all that this slot holds.
+        #
+        # @return [void]
+        def release
+          @crawl.frontier.release(@slot)
+          release_files
+        end
+
+        # The same, where it was held by a worker that died.
+        #
+        # @return [void]
+        def release_after_crash
+          @crawl.frontier.release_after_crash(@slot)
+          release_files
+        end
+
+        private
+
+        def release_files
+          @sitemaps.release(@slot)
+          @probes.release(@slot)
+        end
+      end
+    end
+  end
+end

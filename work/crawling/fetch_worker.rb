@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Crawling
+      # What one thread of a lane does with each item: sees to the robots policy of its host, then fetches and reads.
+      class FetchWorker
+        # @param client [Fetch::Http::Client]
+        # @param policies [RobotsCache]
+        # @param reader [Core::Page::Reader]
+        # @param settings [Core::Settings::Crawl]
+        # @param clock [#call]
+        def initialize(client, policies:, reader:, settings:, clock:)
+          @clock = clock
+          @client = client
+          @policies = policies
+          @settings = settings
+          @pages = Fetch::Crawling::PageFetch.new(client: client, reader: reader, policies: policies, ignore_robots: settings.ignore_robots)
+        end
+
+        # @param item [#parts]
+        # @return [Numeric] seconds that must lie between two requests to its host
+        def prepare(item)
+          policy = @policies.call(item.parts, @client)
+          (@settings.keep_crawl_delay && policy&.delay) || 0
+        end
+
+        # @param item [Store::Crawling::Frontier::Item, Fetch::Sitemaps::SitemapTask, Fetch::Crawling::ProbeTask]
+        # @return [Fetch::Crawling::Outcome, Fetch::Sitemaps::SitemapFetch::Result]
+        def call(item)
+          case item
+          when Fetch::Sitemaps::SitemapTask then Fetch::Sitemaps::SitemapFetch.call(@client, item.parts, now: @clock.call, patient: !item.usual)
+          when Fetch::Crawling::ProbeTask then @pages.probe(item)
+          else @pages.call(item)
+          end
+        end
+
+        # @return [void]
+        def close = @client.close
+      end
+    end
+  end
+end

@@ -1,0 +1,163 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Crawling
+      # The hosts that one session of a crawl asks at the moment, each through a lane, and its right to do so: the slots that it holds of
+      # them. What a host allows is shared evenly by all sessions of the crawl.
+      class HostPool
+        MOST = 32
+        BATCH = 100
+        # A lane of limited speed holds what it can ask for in so many seconds.
+        AHEAD_SECONDS = 4
+        # Requests are begun only so long after the slots were renewed: well before others may take them over.
+        SURE_SECONDS = Store::Crawling::Hosts::LEASE_SECONDS - 1.5
+
+        attr_reader :results
+
+        # @param settings [Core::Settings::Crawl]
+        # @param hosts [Store::Crawling::Hosts]
+        # @param token [Integer] of the session
+        # @param clock [#call]
+        # @yield makes a worker for one thread of a lane
+        def initialize(settings, hosts:, token:, clock:, &make_worker)
+          @settings = settings
+          @ours = settings.scope.hosts
+          @hosts = hosts
+          @token = token
+          @clock = clock
+          @make_worker = make_worker
+          @results = Thread::Queue.new
+          @lanes = {}
+          @open = Hash.new(0)
+          @sure_until = monotonic + SURE_SECONDS
+        end
+
+        # To be called about once a second: renews the slots, gives back what others have a right to, takes what is free.
+        #
+        # @param sessions [Integer] how many sessions work on this crawl
+        # @return [void]
+        def tend(sessions)
+          asked_at = monotonic
+          held = @hosts.renew(@token)
+          @lanes.each { |host_id, lane| lane.lose(lane.slots.reject { |slot| held[host_id].include?(slot.slot) }) }
+          @sure_until = asked_at + SURE_SECONDS
+          work = @hosts.with_work(@clock.call)
+          close_idle(work)
+          @lanes.each { |host_id, lane| balance(host_id, lane, sessions, work.key?(host_id)) }
+          (work.keys - @lanes.keys).first(MOST - @lanes.size).each { |host_id| begin_one(host_id, work[host_id], sessions) }
+        end
+
+        # @return [Hash{Integer => Integer}] by host, how many more URLs it should be handed
+        def wants
+          @lanes.filter_map do |host_id, lane|
+            ahead = ahead(lane)
+            [host_id, ahead - lane.backlog] if lane.slots.any? && lane.backlog <= ahead / 2
+          end.to_h
+        end
+
+        # @return [Array<Integer>] ids of the hosts asked
+        def host_ids = @lanes.keys
+
+        # @param item [#host_id]
+        # @return [void]
+        def hand(item)
+          lane = @lanes.fetch(item.host_id)
+          @open[lane] += 1
+          lane << item
+        end
+
+        # @param seconds [Numeric] to wait for one
+        # @return [Array(Fetch::Crawling::HostQueue, Object, Object), nil] lane, item, outcome
+        def next_result(seconds)
+          result = pop(seconds) or return
+          @open[result.first] -= 1
+          result
+        end
+
+        # @return [Integer] items that were handed out and haven't come back
+        def open_items = @open.each_value.sum
+
+        # @param host_id [Integer]
+        # @param seconds [Numeric] for which the host asks us to wait
+        # @return [void]
+        def hold_back(host_id, seconds) = @lanes[host_id]&.hold_back(seconds)
+
+        # Takes back what nobody has begun.
+        #
+        # @return [void]
+        def abandon
+          @lanes.each_value { |lane| @open[lane] -= lane.abandon.size }
+        end
+
+        # Ends all lanes once they are done with what they began, and gives the slots back.
+        #
+        # @return [void]
+        def close
+          @lanes.each_value(&:abandon)
+          @lanes.each_value(&:close)
+          @lanes.each_value { |lane| @hosts.give_back(lane.shrink(0), @token) }
+          @lanes.clear
+        end
+
+        private
+
+        def close_idle(work)
+          idle = @lanes.reject { |host_id, lane| work.key?(host_id) || @open[lane].positive? }
+          idle.each do |host_id, lane|
+            lane.close
+            @hosts.give_back(lane.shrink(0), @token)
+            @open.delete(lane)
+            @lanes.delete(host_id)
+          end
+        end
+
+        def balance(host_id, lane, sessions, has_work)
+          share = share(lane.authority, sessions)
+          if lane.slots.size > share then @hosts.give_back(lane.shrink(share), @token)
+          elsif lane.slots.size < share && has_work then lane.grow(take(host_id, lane, share - lane.slots.size))
+          end
+        end
+
+        def begin_one(host_id, authority, sessions)
+          lane = Fetch::Crawling::HostQueue.new(authority, of: slots_of(authority), rate: @settings.rate, results: @results, allowed: -> { monotonic < @sure_until }, &@make_worker)
+          slots = take(host_id, lane, share(authority, sessions))
+          return if slots.empty?
+
+          lane.grow(slots)
+          @lanes[host_id] = lane
+        end
+
+        def take(host_id, lane, count)
+          @hosts.take(host_id, count, of: slots_of(lane.authority), token: @token, gap: lane.gap_of_a_slot)
+        end
+
+        # Hosts that are only linked to are asked one thing at a time.
+        def slots_of(authority) = @ours.key?(authority) ? @settings.concurrency : 1
+
+        def share(authority, sessions) = (slots_of(authority) / sessions.to_f).ceil
+
+        def ahead(lane)
+          return [BATCH, lane.slots.size].max if @settings.rate.zero?
+
+          (@settings.rate * lane.slots.size / slots_of(lane.authority) * AHEAD_SECONDS).ceil.clamp(lane.slots.size, BATCH)
+        end
+
+        # Thread::Queue#pop takes a time limit only from Ruby 3.2 on.
+        def pop(seconds)
+          deadline = monotonic + seconds
+          begin
+            @results.pop(true)
+          rescue ThreadError
+            return nil if monotonic > deadline
+
+            sleep 0.002
+            retry
+          end
+        end
+
+        def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      end
+    end
+  end
+end

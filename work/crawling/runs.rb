@@ -1,0 +1,121 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Crawling
+      # Starting, pausing, resuming and ending crawls.
+      module Runs
+        QUEUE = "crawl"
+        # How many workers share a crawl where nothing else is said; what one of them has no part in costs nothing.
+        SLOTS = 4
+        # More at once would be a crawl of the site.
+        MOST_URLS = 100_000
+
+        module_function
+
+        # @param site [Store::Sites::Site]
+        # @param now [Time]
+        # @param slots [Integer] how many workers may share it
+        # @param queue [String]
+        # @param urls [Array<String>, nil] only these; nil for what the site's settings say
+        # @return [Store::Crawling::Crawl]
+        # @raise [Core::Error::InvalidInput]
+        def start(site, now:, slots: SLOTS, queue: QUEUE, urls: nil)
+          urls &&= checked(urls)
+          ActiveRecord::Base.transaction do
+            crawl = Store::Crawling::Crawl.begin(site, now: now, slots: slots, queue: queue, urls: urls)
+            (urls.nil? && crawl.crawl_settings.start_to_find?) ? Runtime::Queue.enqueue(Jobs::FindStart, {crawl_id: crawl.id}, queue: queue) : enqueue(crawl)
+            crawl
+          end
+        end
+
+        # Lets nothing further be fetched until it is resumed.
+        #
+        # @param crawl [Store::Crawling::Crawl]
+        # @return [void]
+        # @raise [Core::Error::Conflict] where it isn't fetching
+        def pause(crawl)
+          return if crawl.advance(Store::Crawling::Crawl::CRAWLING, Store::Crawling::Crawl::PAUSED) || crawl.advance(Store::Crawling::Crawl::WAITING, Store::Crawling::Crawl::PAUSED)
+
+          raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching, so it can't be paused.")
+        end
+
+        # @param crawl [Store::Crawling::Crawl]
+        # @return [void]
+        # @raise [Core::Error::Conflict] where it isn't paused
+        def resume(crawl)
+          ActiveRecord::Base.transaction do
+            raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't paused, so it can't be resumed.") unless crawl.advance(Store::Crawling::Crawl::PAUSED, crawl.started_at ? Store::Crawling::Crawl::CRAWLING : Store::Crawling::Crawl::WAITING)
+
+            enqueue(crawl)
+          end
+        end
+
+        # Ends fetching early; what was fetched is judged.
+        #
+        # @param crawl [Store::Crawling::Crawl]
+        # @param now [Time]
+        # @return [void]
+        # @raise [Core::Error::Conflict] where it isn't fetching
+        def stop(crawl, now:)
+          return if end_fetching(crawl, now, message: "Stopped before the end: some URLs were not fetched.")
+
+          raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching any more, so it can't be stopped.")
+        end
+
+        # Has a crawl judged that was interrupted, as far as it came.
+        #
+        # @param crawl [Store::Crawling::Crawl]
+        # @param now [Time]
+        # @return [void]
+        # @raise [Core::Error::Conflict] where it wasn't interrupted
+        def judge_interrupted(crawl, now:)
+          ActiveRecord::Base.transaction do
+            moved = crawl.advance(Store::Crawling::Crawl::FAILED, Store::Crawling::Crawl::JUDGING, fetching_ended_at: crawl.fetching_ended_at || now, started_at: crawl.started_at || now, queue: QUEUE, watched_at: nil,
+              message: "It was interrupted: some URLs were not fetched.")
+            raise Core::Error::Conflict.new("Crawl #{crawl.number} wasn't interrupted.") unless moved
+
+            Runtime::Queue.enqueue(Jobs::Judge, {crawl_id: crawl.id}, queue: QUEUE)
+          end
+        end
+
+        # Has the verdicts of a crawl worked out again, in a job.
+        #
+        # @param crawl [Store::Crawling::Crawl] judged
+        # @param now [Time]
+        # @return [void]
+        def judge_again(crawl, now:)
+          ActiveRecord::Base.transaction do
+            crawl.update!(reading_asked_at: now)
+            Runtime::Queue.enqueue(Jobs::Rejudge, {crawl_id: crawl.id}, queue: QUEUE)
+          end
+        end
+
+        # @return [Boolean] whether it was this call that ended it
+        def end_fetching(crawl, now, message: nil)
+          ActiveRecord::Base.transaction do
+            ended = Store::Crawling::Crawl::FETCHING.any? do |state|
+              crawl.advance(state, Store::Crawling::Crawl::JUDGING, fetching_ended_at: now, message: message)
+            end
+            Runtime::Queue.enqueue(Jobs::Judge, {crawl_id: crawl.id}, queue: crawl.queue) if ended
+            ended
+          end
+        end
+
+        # @param crawl [Store::Crawling::Crawl]
+        # @return [void]
+        def enqueue(crawl)
+          crawl.slots.times { |slot| Runtime::Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue) }
+        end
+
+        def checked(urls)
+          raise Core::Error::InvalidInput.new("Give at least one URL to fetch.") if urls.empty?
+          raise Core::Error::InvalidInput.new("At most #{MOST_URLS} URLs can be fetched at once; these are #{urls.size}.") if urls.size > MOST_URLS
+
+          urls.map { |url| Core::Url::NormalForm.of(url) }
+        end
+        private_class_method :checked
+      end
+    end
+  end
+end

@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Judging
+      # Finds which pages of a crawl are copies of others, and how much of each is its own. Only the shingles of the texts are held in memory.
+      class CopiesOfCrawl
+        MainText = Core::Copies::MainText
+        ANCHORS = Store::Pages::FactsRows::ANCHORS
+        # One page while it is looked at: its lines, the numbers of those outside the frames, and of those of its main text.
+        Page = Struct.new(:id, :url, :lines, :outside, :main, :anchors)
+
+        # @param texts [Store::Pages::PageTexts]
+        def initialize(texts)
+          @texts = texts
+          @pages = []
+          @finder = Core::Copies::Finder.new
+        end
+
+        # @return [Array<Hash{String => Object}>] url_id, own_share, copies (others of its cluster), and of a weaker copy copy_of, likeness and reason
+        def call
+          @of_group = boilerplate_of_groups
+          @of_folder = boilerplate_of_folders
+          @own = Core::Copies::UniqueShare.new(@texts.words)
+          @texts.in_order { |rows| read(rows.map { |row| page(row) }) }
+          rows(@finder.copies, @own.shares)
+        end
+
+        private
+
+        def boilerplate_of_groups
+          found = Hash.new({}.freeze)
+          @texts.each_group_sample do |group, pages|
+            found[group] = Core::Copies::Boilerplate.of(pages.map { |page| MainText.blocks(page["texts"], page["frames"]) })
+          end
+          found
+        end
+
+        def boilerplate_of_folders
+          frames = Core::Copies::FolderFrames.new(@texts.urls)
+          @texts.in_folders(frames.sample) { |rows| rows.each { |row| frames.add(row["url"], MainText.blocks(row["texts"], row["frames"])) } }
+          frames.call
+        end
+
+        def page(row)
+          lines = row["texts"].split("\n")
+          outside = MainText.numbers(lines.size, row["frames"])
+          boilerplate = [@of_group[row["group"]], *@of_folder.values_at(*Core::Copies::FolderFrames.folders(row["url"])).compact]
+          Page.new(row["url_id"], row["url"], lines, outside, MainText.own(lines, outside, row["menus"], boilerplate), anchors(row))
+        end
+
+        def anchors(row)
+          (row["anchors"] || []).each_slice(3).zip(row["anchor_targets"] || []).map do |(from, to, marks), target|
+            Core::Copies::Quotes::Anchor.new(target: target, from: from, to: to, sole: marks.anybits?(ANCHORS[:sole]), heading: marks.anybits?(ANCHORS[:heading]))
+          end
+        end
+
+        def read(pages)
+          mains = Core::Copies::Shingles.of_all(pages.map { |page| text(page, page.main) })
+          owns = own_texts(pages, mains)
+          pages.each_with_index do |page, place|
+            @pages << [page.id, page.url]
+            @finder.add(mains[place], page.outside.map { |number| page.lines[number] }.hash)
+            @own.add(owns[place].first, name: page.id, quotes: owns[place].last)
+          end
+        end
+
+        # @return [Array<Array>] of each page the shingles of what it says by itself, and of what it may quote with the pages that it may quote
+        def own_texts(pages, mains)
+          parts = pages.map { |page| Core::Copies::Quotes.of(page.main, page.anchors) }
+          texts = pages.zip(parts).flat_map { |page, (own, quotes)| quotes.empty? ? [] : [text(page, own), *quotes.map { |quote| text(page, quote.lines) }] }
+          shingles = Core::Copies::Shingles.of_all(texts)
+          parts.each_with_index.map do |(_, quotes), place|
+            quotes.empty? ? [mains[place], []] : [shingles.shift, shingles.shift(quotes.size).zip(quotes.map(&:targets))]
+          end
+        end
+
+        def text(page, numbers) = numbers.map { |number| page.lines[number] }.join("\n")
+
+        def rows(copies, shares)
+          others = copies.each_value.map(&:stands).tally
+          @pages.each_with_index.map do |(id, _), number|
+            copy = copies[number]
+            {"url_id" => id, "own_share" => shares[number], "copies" => others.fetch(copy ? copy.stands : number, 0)}.merge(copy ? weaker(copy) : {})
+          end
+        end
+
+        def weaker(copy)
+          stands = @pages[copy.stands].last
+          {"copy_of" => stands, "likeness" => copy.likeness, "reason" => Core::Ladder::Rungs::Distinct.judge_copy(stands, copy.likeness).reason}
+        end
+      end
+    end
+  end
+end

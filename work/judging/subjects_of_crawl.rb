@@ -1,0 +1,183 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Judging
+      # Joins the facts of a crawl with its link graph, the groups and the intents, and judges each URL's climb, a portion at a time: a site may be
+      # larger than memory.
+      class SubjectsOfCrawl
+        PAGE = Store::Crawling::Frontier::PURPOSES[:page]
+        EXTERNAL = Store::Crawling::Frontier::PURPOSES[:external]
+        # In place of a page group.
+        OTHER_SITES = "other sites"
+
+        # @param facts [Store::Pages::FactsTables] prepared
+        # @param crawl [Store::Crawling::Crawl]
+        # @param wishes [Core::Groups::Intents]
+        # @param limits [Core::Settings::Limits]
+        # @param weights [Hash{String => Float}] of the parts of importance
+        # @param canonicals [Core::Canonicals::Choices]
+        # @param routes [Core::Redirects::Table] those that were decided
+        def initialize(facts, crawl:, wishes:, limits:, weights:, canonicals:, routes:)
+          @facts = facts
+          @limits = limits
+          @weights = weights
+          @chosen = canonicals
+          @routes = routes
+          @whole = crawl.whole?
+          @agent = crawl.crawl_settings.agent
+          @scope = crawl.crawl_settings.scope
+          @wishes = wishes
+          @starts = crawl.crawl_settings.first_urls.to_h { |url| [url, true] }
+        end
+
+        # @yieldparam judged [Array<JudgedUrl>]
+        # @return [void]
+        def each_portion
+          @hops = @facts.hops
+          @addresses = @hops.each_value.to_h
+          @statuses = @facts.statuses(@addresses.keys)
+          @robots_reachable = @facts.robots_reachable
+          @canonicals = @facts.canonicals
+          @has_sitemaps = @facts.sitemaps?
+          @importance_guessed = !@has_sitemaps && @wishes.none?
+          @soft_missing = Crawling::MissingPages.new(@facts).call
+          @slow = Crawling::SlowAnswers.new(@facts.asked_again, @limits.least(:slow_ms))
+          @facts.urls { |rows| yield rows.map { |row| judge(row) } }
+        end
+
+        private
+
+        def judge(row)
+          return elsewhere(row) if row["purpose"] == EXTERNAL
+
+          subject = subject(row)
+          score = importance(row, subject)
+          subject.importance = score&.value
+          climb = Core::Ladder::Climb.new(evidence(row, subject))
+          subject.stop = climb.stop
+          subject.indexable = climb.indexable?
+          settle(subject)
+          JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb, score: score)
+        end
+
+        # What stands behind another by choice, and what was sent elsewhere as decided, is no page that is wanted.
+        def settle(subject)
+          subject.fulfilled = Core::Decisions::Fulfilment.of(subject, @routes)
+          subject.wanted = false if subject.fulfilled || ![nil, subject.url].include?(subject.chosen_canonical)
+        end
+
+        # What is linked to on another site: how it answers, and who links to it.
+        def elsewhere(row)
+          chain = chain(row)
+          subject = Core::Faults::Subject.new(
+            url: row["url"], kind: Core::Page::Kind::EXTERNAL, status: row["status"], error: row["error"], found_by: found_by(row, row["url"], []), in_sitemaps: [], robots_allowed: row["robots_allowed"],
+            robots_line: row["robots_line"], redirect_to: row["redirect_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, final_url: final_url(row, chain), final_status: final_status(row, chain),
+            links_in: row["links_in"] || 0, group: OTHER_SITES, intent: "undecided", wanted: false, indexable: false, soft_missing: false
+          )
+          facts = row.slice("url_id", "fetched_at", "content_type", "bytes", "first_byte_ms", "response_ms", "reason")
+          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, climb: Core::Ladder::Climb.new(nil))
+        end
+
+        def chain(row) = Core::Redirects::Chain.follow(row["url_id"], ->(node) { @hops[node]&.first })
+
+        # @return [Float, nil] 1 or 0; nil where the site has no sitemap
+        def listed(subject)
+          return unless @has_sitemaps
+
+          subject.in_sitemaps.any? ? 1.0 : 0.0
+        end
+
+        # Whatever may be a page of the site has one, also where it is blocked, missing, moved or failing.
+        def importance(row, subject)
+          return unless row["purpose"] == PAGE && subject.document?
+
+          Core::Importance::Score.of({"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
+            key_page: @wishes.key_page?(subject.url), weights: @weights)
+        end
+
+        def subject(row)
+          id, url = row.values_at("url_id", "url")
+          chain = chain(row)
+          canonical = Core::Redirects::Chain.follow(url, @canonicals.method(:[]))
+          listed = row["in_sitemaps"] || []
+          wish = @wishes.wish_for(url)
+          Core::Faults::Subject.new(
+            url: url, kind: kind(row), status: row["status"], error: row["error"], content_type: row["content_type"], start: @starts.key?(url), whole: @whole,
+            depth: (row["purpose"] == PAGE) ? row["depth"] : nil, found_by: found_by(row, url, listed), in_sitemaps: listed,
+            robots_allowed: row["robots_allowed"], robots_line: row["robots_line"], robots_rule: row["robots_rule"], robots_reachable: reachable?(url),
+            redirect_to: row["redirect_to"] || row["refresh_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, redirect_loop: chain.loop?,
+            final_url: final_url(row, chain), final_status: final_status(row, chain),
+            noindex: row["noindex"], noindex_where: row["noindex_where"], header_noindex_alone: row["header_noindex_alone"],
+            canonical: row["canonical"], canonical_state: row["canonical_state"], title: row["titles"]&.first, title_chars: row["titles"]&.first&.length,
+            words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
+            group: @wishes.group(url), intent: wish&.intent || "undecided", wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
+            titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
+            links_out: row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i), importance_guessed: @importance_guessed, refresh_source: row["refresh_source"],
+            directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
+            canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
+            response_ms: @slow.judged(row), viewport: row["viewport"], nofollow: row["nofollow"], intent_of: wish&.of, intent_subject: wish&.subject, follow: wish&.follow, chosen_canonical: @chosen.for(url), data: row["data"], data_problems: row["data_problems"]
+          )
+        end
+
+        def evidence(row, subject)
+          Core::Ladder::Evidence.new(
+            whole: @whole, depth: subject.depth, start: subject.start, embedded: embedded?(row), listed: subject.in_sitemaps.any?,
+            robots_allowed: subject.robots_allowed, robots_line: subject.robots_line, robots_rule: subject.robots_rule,
+            robots_reachable: subject.robots_reachable, fetched: !row["fetched_at"].nil?, status: subject.status, error: subject.error,
+            redirect_to: row["redirect_to"], refresh_to: row["refresh_to"], noindex_where: subject.noindex_where, kind: subject.kind,
+            canonical: subject.canonical, canonical_state: subject.canonical_state,
+            words: subject.words, word_floor: @limits.for(subject.group).word_floor, soft_missing: subject.soft_missing,
+            kept_out: subject.intent == "keep_out"
+          )
+        end
+
+        # What is embedded stays what it is embedded as, even where it answers with a page.
+        def kind(row)
+          return row["kind"] if row["purpose"] == PAGE
+
+          embedded = Core::Page::Kind::RESOURCES.select { |name| (row["types"] || 0).anybits?(1 << Store::Pages::FactsTables::TYPES.fetch(name)) }
+          (embedded.empty? || embedded.include?(row["kind"])) ? row["kind"] : embedded.first
+        end
+
+        def found_by(row, url, listed)
+          types = row["types"] || 0
+          ways = Store::Pages::FactsTables::FOUND_BY.reject { |_, bits| (types & bits).zero? }.keys
+          ways.unshift("start") if @starts.key?(url)
+          ways << "sitemap" if listed.any?
+          ways
+        end
+
+        def directives(row)
+          (row["directives"] || []).map { |one| Core::Directives::Directive.new(**one.transform_keys(&:to_sym)) }.select { |one| one.for?(@agent) }
+        end
+
+        # @return [Hash{String => Array<String>}] targets of the canonicals that may count, by source
+        def canonicals(row, url)
+          named = row["canonical_marks"]&.fetch("named") || []
+          return {} if named.size < 2
+
+          resolver = Core::Url::Resolver.new(Core::Url::NormalForm.split(url))
+          named.map { |one| Core::Canonicals::Named.new(**one.transform_keys(&:to_sym)) }.select(&:usable?)
+            .group_by(&:source).transform_values { |ones| ones.filter_map { |one| one.target(resolver) }.uniq }.reject { |_, targets| targets.empty? }
+        end
+
+        def embedded?(row) = row["purpose"] != PAGE && !((row["types"] || 0) & Store::Pages::FactsTables::EMBEDDED).zero?
+
+        def reachable?(url) = @robots_reachable.fetch(url[%r{\Ahttps?://[^/]+}], true)
+
+        def final_url(row, chain)
+          return nil if row["fetched_at"].nil? || chain.loop?
+
+          chain.hops.empty? ? row["url"] : @addresses[chain.final]
+        end
+
+        def final_status(row, chain)
+          return nil if chain.loop?
+
+          chain.hops.empty? ? row["status"] : @statuses[chain.final]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Redirects
+      # Asks servers whether they answer as the redirect map of a site says, rule by rule.
+      class LiveCheck
+        # In place of an error: no URL that is known is taken by the pattern.
+        NOBODY = "no known address"
+
+        # @param site [Store::Sites::Site]
+        # @param clock [#call]
+        def initialize(site, clock:)
+          @site = site
+          @clock = clock
+          settings = site.crawl_settings
+          @fetch = Crawling::OneFetch.new(agent: settings.agent, resolve: settings.resolve, allow_private: settings.allow_private)
+          @map = Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run)
+          @pause = settings.rate.zero? ? 0 : 1.0 / settings.rate
+        end
+
+        # @param routes [Array<Core::Redirects::Route>] of a pattern some known addresses are tried
+        # @return [void]
+        def call(routes)
+          @fetch.call do |client|
+            routes.each do |route|
+              Store::Redirects::RouteTest.keep(@site.id, route.from, route.pattern? ? of_samples(route, client) : told(route.from, route.status, route.to, client), @clock.call)
+              sleep @pause
+            end
+          end
+        end
+
+        private
+
+        # The first answer that is wrong, else the last one that is right.
+        def of_samples(route, client)
+          found = @map.samples(route)
+          return {status: nil, location: nil, error: NOBODY, right: false} if found.empty?
+
+          answers = found.map { |url, target| told(url, route.status, target, client) }
+          answers.find { |answer| !answer[:right] } || answers.last
+        end
+
+        def told(from, status, to, client)
+          url = Core::Url::NormalForm.parse(from)
+          answer = client.fetch(url)
+          location = answer.headers.first("location") if answer.redirect?
+          location &&= Core::Url::Resolver.new(url).call(location)
+          {status: answer.status, location: location, error: answer.error, right: answer.status == status && location == to}
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+
+module IronTrellis
+  module Work
+    module Reports
+      # Writes the four files of an audit.
+      class AuditExport
+        # @param crawl [Store::Crawling::Crawl] finished
+        # @param folder [String]
+        def initialize(crawl, folder)
+          @crawl = crawl
+          @folder = folder
+          @rows = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
+        end
+
+        # @return [Hash] the summary
+        def call
+          FileUtils.mkdir_p(@folder)
+          Ports::Tables::JsonlFile.write(path("urls.jsonl")) { |write| @rows.urls(&write) }
+          Ports::Tables::JsonlFile.write(path("links.jsonl")) { |write| @rows.links(&write) }
+          Ports::Tables::JsonlFile.write(path("faults.jsonl")) { |write| @rows.faults(&write) }
+          summary.tap { |one| File.write(path("summary.json"), "#{JSON.pretty_generate(one)}\n") }
+        end
+
+        private
+
+        def path(name) = File.join(@folder, name)
+
+        def summary
+          progress = Store::Crawling::Progress.of(@crawl)
+          sums = @rows.sums
+          seconds = (@crawl.fetching_ended_at - @crawl.started_at).round(3)
+          {
+            "site" => @crawl.site.name, "started_at" => @crawl.started_at.utc.iso8601, "seconds" => seconds, "fetched" => progress.fetched,
+            "urls" => sums["urls"], "by_status" => sums["by_status"], "by_stop" => sums["by_stop"], "by_group" => sums["by_group"],
+            "faults" => sums["faults"], "pages_per_second" => seconds.zero? ? nil : (progress.fetched / seconds).round(1), "settings" => @crawl.crawl_settings.to_h
+          }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+require "que"
+
+module IronTrellis
+  module Work
+    module Runtime
+      # The one place that knows the job engine (Que: jobs in PostgreSQL, so that enqueuing is part of a transaction).
+      module Queue
+        POLL_SECONDS = 1.0
+
+        module_function
+
+        # To be called once in each process that enqueues or works.
+        #
+        # @return [void]
+        def connect
+          Que.connection = ActiveRecord
+          Que.logger = nil
+          Que.error_notifier = proc { |error, job| warn "#{job[:job_class]} failed: #{error.class}: #{error.message}" if error && job }
+        end
+
+        # @param job [Class] a Job
+        # @param args [Hash{Symbol => Object}] JSON values
+        # @param queue [String]
+        # @param at [Time, nil] not before
+        # @return [void]
+        def enqueue(job, args, queue:, at: nil)
+          job.enqueue(**args, job_options: {queue: queue, run_at: at}.compact)
+        end
+
+        # Works jobs until `stop?` says so; a job that runs then is finished first. No job is taken before a thread is free
+        # for it: kept in a buffer it would be locked away from other processes that could work it.
+        #
+        # @param queues [Array<String>]
+        # @param threads [Integer]
+        # @yieldreturn [Boolean] whether to stop
+        # @return [void]
+        def work(queues:, threads:)
+          # A lost connection ends the job engine's own thread, which raises here; one message of it is enough.
+          Thread.report_on_exception = false
+          locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads, poll_interval: POLL_SECONDS,
+            maximum_buffer_size: 0)
+          sleep 0.1 until yield
+          @ending = true
+          locker.stop!
+        ensure
+          @ending = false
+        end
+
+        # @return [Boolean] whether this process was told to end: slices of work that can be cut short look at it
+        def ending? = @ending || false
+
+        # Forgets all jobs of a queue.
+        #
+        # @param queue [String]
+        # @return [void]
+        def clear(queue) = Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue = $1", [queue])
+
+        # @param queue [String]
+        # @return [Array<Hash>] jobs that failed for good or wait for another try, with what went wrong
+        def troubles(queue)
+          Store::Postgres::Sql.rows("SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue = $1 AND error_count > 0", [queue])
+        end
+      end
+    end
+  end
+end
