@@ -45,8 +45,8 @@ module IronTrellis
       private
 
       def found
-        Store::Sites::Site.found(name: NAME, settings: settings).tap do |site|
-          site.want(intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: PERSON, now: Time.now)
+        Store::Sites::Site.register(name: NAME, settings: settings).tap do |site|
+          Intents::Wanting.replace(site, intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: PERSON, now: Time.now)
         end
       end
 

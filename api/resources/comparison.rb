@@ -23,8 +23,8 @@ module IronTrellis
           app.get("/api/crawls/:crawl/compare/urls") { json(comparison.urls(params[:move])) }
 
           app.post("/api/crawls/:crawl/judge") do
-            if crawl.state == Store::Crawling::Crawl::FAILED then Work::Crawling::Runs.judge_interrupted(crawl, now: now)
-            else run && Work::Crawling::Runs.judge_again(crawl, now: now)
+            if crawl.state == Store::Crawling::Crawl::FAILED then Work::Judging::Asking.of_interrupted(crawl, now: now)
+            else run && Work::Judging::Asking.again(crawl, now: now)
             end
             status 202
             crawl_json(crawl)

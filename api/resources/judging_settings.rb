@@ -25,8 +25,7 @@ module IronTrellis
 
           app.put("/api/sites/:site/reading") do
             input = body_json
-            Store::Settings::JudgingSettings.new(site).keep(groups: input["groups"], thresholds: input["thresholds"], weights: input["weights"], by: user.name, now: now)
-            site.newest_crawl&.then { |newest| Work::Crawling::Runs.judge_again(newest, now: now) }
+            Work::Settings::Judging.keep(site, groups: input["groups"], thresholds: input["thresholds"], weights: input["weights"], by: user.name, now: now)
             json(reading_settings)
           end
 

@@ -16,15 +16,6 @@ module IronTrellis
             cluster = (run.languages || {}).fetch("clusters", []).find { |one| one["first"] == first } || raise(Core::Error::NotFound.new("The crawl found no set of languages around #{first}."))
             language_sets.detail(cluster)
           end
-
-          # Checked in any case; kept where that is asked.
-          def import_sets(input)
-            annotations, bad = Ports::Languages::CsvSets.read(input["text"])
-            clusters = Core::Languages::Clusters.of(annotations)
-            values = clusters.map { |cluster| {"subject" => cluster.members.first, "value" => {"pages" => cluster.codes.transform_values(&:first)}} }.select { |one| one["value"]["pages"].except("x-default").size > 1 }
-            ids = input["keep"] ? Work::Decisions::Deciding.decide(site, "languages", values, by: user.name, now: now, note: input["note"]) : []
-            {clusters: clusters.map(&:to_h), faults: Core::Languages::SetCheck.new(annotations).call.map(&:to_h), bad: bad.map(&:to_h), ids: ids}
-          end
         end
 
         def self.registered(app)
@@ -43,7 +34,10 @@ module IronTrellis
             text
           end
 
-          app.post("/api/sites/:site/languages/import") { json(import_sets(body_json)) }
+          app.post("/api/sites/:site/languages/import") do
+            input = body_json
+            json(Work::Languages::Importing.new(site, input["text"]).call(keep: input["keep"], by: user.name, now: now, note: input["note"]))
+          end
         end
       end
     end

@@ -17,26 +17,6 @@ module IronTrellis
             route_map.trial(route_map.route(from, value))
           end
 
-          def import_routes(input)
-            routes, bad = Ports::Redirects.reader(input["format"]).read(input["text"])
-            values = routes.map { |route| Work::Redirects::Addressing.of_site(site, {"subject" => route.from, "value" => {"to" => route.to, "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}}) }
-            kept, refused = usable(values, routes)
-            ids = Work::Decisions::Deciding.decide(site, "route", kept, by: user.name, now: now, note: input["note"])
-            {ids: ids, read: routes.size + bad.size, bad: (bad + refused).sort_by(&:line).map(&:to_h)}
-          end
-
-          # What can be read from a file may still be no route that can be used.
-          def usable(values, routes)
-            bad = []
-            kept = values.each_with_index.select do |one, place|
-              Core::Decisions::Values.read("route", one["subject"], one["value"])
-            rescue Core::Error::InvalidInput => error
-              bad << Ports::Tables::CsvRows::Bad.new(line: routes[place].line, why: error.message)
-              false
-            end
-            [kept.map(&:first), bad]
-          end
-
           def write_routes(format)
             writer = Ports::Redirects.writer(format)
             content_type writer::TYPE
@@ -61,12 +41,10 @@ module IronTrellis
 
           app.post("/api/sites/:site/routes/trial") { json(route_trial(body_json)) }
 
-          app.post("/api/sites/:site/routes/import") { json(import_routes(body_json)) }
+          app.post("/api/sites/:site/routes/import") { json(Work::Redirects::Importing.new(site, body_json["format"], body_json["text"]).call(by: user.name, now: now, note: body_json["note"])) }
 
           app.post("/api/sites/:site/routes/tests") do
-            asked_at = now.utc.iso8601(3)
-            Work::Runtime::Queue.enqueue(Work::Jobs::TestRoutes, {site_id: site.id, asked_at: asked_at}, queue: Work::Crawling::Runs::QUEUE)
-            json(asked_at: asked_at, routes: route_map.flattened.size)
+            json(asked_at: Work::Redirects::LiveCheck.ask(site, now: now), routes: route_map.flattened.size)
           end
 
           app.get("/api/sites/:site/routes/:format") { write_routes(params[:format]) }

@@ -38,18 +38,18 @@ module IronTrellis
             attachment file.name
             file.content
           end
+        end
 
+        # A file that is looked at before it is published.
+        module Checked
           def sitemap_check(input)
-            location = input["location"].to_s.empty? ? nil : Core::Url::NormalForm.parse(input["location"])
-            first = []
-            reader = Core::Sitemaps::Reader.new(location || Core::Url::NormalForm.parse("http://localhost/"), now: now, location: location)
-            result = reader.call(Base64.decode64(input["base64"])) { |entry| first << entry.url if first.size < 10 && entry.url }
+            result, first = Work::Sitemaps::Check.call(Base64.decode64(input["base64"]), location: input["location"], now: now)
             {kind: result.kind, entries: result.count, bytes: result.bytes, faults: result.flaws.map(&:to_h), first: first}
           end
         end
 
         def self.registered(app)
-          app.helpers View
+          app.helpers View, Checked
 
           app.get("/api/crawls/:crawl/sitemaps") { json(sitemaps) }
 

@@ -9,7 +9,7 @@ module IronTrellis
         module Input
           # Settings, what is wanted, secrets and timetable in one: all of it is kept, or nothing.
           def keep_site(site, input)
-            Work::Decisions::Deciding.want(site, intents: input["intents"] || [], key_pages: input["key_pages"] || [], by: user.name, now: now) if input["intents"] || input["key_pages"]
+            Work::Intents::Wanting.change(site, intents: input["intents"] || [], key_pages: input["key_pages"] || [], by: user.name, now: now) if input["intents"] || input["key_pages"]
             Store::Settings::Secrets.keep(site.id, nil, Store::Settings::Secrets.of(site.id).with(input["secrets"])) if input["secrets"]
             Store::Crawling::Timetable.keep(site, timetable_of(input["timetable"]), now) if input.key?("timetable")
           end
@@ -27,7 +27,7 @@ module IronTrellis
           app.post("/api/sites") do
             input = body_json
             site = Store::Sites::Site.transaction do
-              Store::Sites::Site.found(name: input["name"], settings: Core::Settings::Crawl.new(input["settings"])).tap { |one| keep_site(one, input) }
+              Store::Sites::Site.register(name: input["name"], settings: Core::Settings::Crawl.new(input["settings"])).tap { |one| keep_site(one, input) }
             end
             status 201
             json(Views::Site.new(site).to_h)

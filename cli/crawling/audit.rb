@@ -9,7 +9,9 @@ module IronTrellis
       # The command audit: makes sure of the database, crawls with worker processes of its own on a queue of its own, so that
       # it works beside a running application, and writes the files.
       class Audit
-        POLL_SECONDS = 0.2
+        POLL_SECONDS = 0.1
+        # So many URLs must wait for each worker that there is before another is started.
+        ENOUGH_WAITING = 10
         NOT_BUILT = {"render" => "--render (rendered pages)"}.freeze
 
         # @param start_urls [Array<String>]
@@ -81,7 +83,7 @@ module IronTrellis
           # What can't be used leaves no site behind.
           ActiveRecord::Base.transaction do
             site = site(settings)
-            site.want(intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
+            Work::Intents::Wanting.replace(site, intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
             Work::Crawling::Runs.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}").tap { |crawl| Work::Crawling::Watch.watch(crawl, Time.now) }
           end
         end
@@ -96,20 +98,21 @@ module IronTrellis
         def site(settings)
           name = @options["site"] || settings.main_host
           site = Store::Sites::Site.find_by(name: name)
-          return Store::Sites::Site.found(name: name, settings: settings) unless site
+          return Store::Sites::Site.register(name: name, settings: settings) unless site
 
           site.update!(settings: settings.to_h)
           site
         end
 
         def run(crawl)
-          pids = Array.new(workers) { spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s) }
+          pids = [Work::Runtime::Worker.start(crawl.queue)]
           bar = ProgressLine.new(crawl)
           heed_signals do
             until crawl.reload.ended?
               raise Interrupt if @signal
 
               bar.show(Store::Crawling::Progress.of(crawl))
+              pids << Work::Runtime::Worker.start(crawl.queue) if pids.size < workers && crawl.frontier.waiting?(pids.size * ENOUGH_WAITING)
               look_after(pids, crawl)
               sleep POLL_SECONDS
             end
@@ -137,15 +140,13 @@ module IronTrellis
           Work::Crawling::Watch.watch(crawl, @watched_at = Time.now)
         end
 
-        def worker_environment = {"TRELLIS_DATABASE" => Store::Postgres::Database.name}
-
         # A worker that died is replaced: what it held goes back to the frontier.
         def check_on(pids, crawl)
           pids.map! do |pid|
             next pid unless Process.wait(pid, Process::WNOHANG)
 
             warn "A worker ended unexpectedly; starting another."
-            spawn(worker_environment, ROOT.join("bin/worker").to_s, "--queue", crawl.queue, "--parent", Process.pid.to_s)
+            Work::Runtime::Worker.start(crawl.queue)
           end
           troubles = Work::Runtime::Queue.troubles(crawl.queue).select { |job| job["error_count"] > 2 }
           raise Root::Stop.new("The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}", Root::COULD_NOT) if troubles.any?

@@ -5,7 +5,6 @@ module IronTrellis
     module Sitemaps
       # The command sitemap check: reads one sitemap file as a stream and prints what it is and what is wrong with it.
       class Check
-        FIRST = 10
         WEB = %r{\Ahttps?://}i
 
         # @param source [String] a file or a web address
@@ -25,8 +24,7 @@ module IronTrellis
         private
 
         def file
-          location = @options["location"] && Core::Url::NormalForm.parse(@options["location"])
-          File.open(@source, "rb") { |io| read(io, location) }
+          File.open(@source, "rb") { |io| told(*Work::Sitemaps::Check.call(io, location: @options["location"], now: Time.now)) }
         rescue Errno::ENOENT, Errno::EISDIR, Errno::EACCES
           raise Root::Stop.new("There is no file #{@source} that can be read. Give a file, or a web address with http:// or https:// in front.", Root::COULD_NOT)
         end
@@ -40,17 +38,10 @@ module IronTrellis
           told(Core::Sitemaps::Reader::Result.new(kind: "unknown", count: 0, bytes: 0, flaws: [flaw]), [])
         end
 
-        def read(io, location)
-          first = []
-          base = location || Core::Url::NormalForm.parse("http://localhost/")
-          result = Core::Sitemaps::Reader.new(base, now: Time.now, location: location).call(io) { |entry| first << entry.url if first.size < FIRST && entry.url }
-          told(result, first)
-        end
-
         def told(result, urls)
           index = result.kind == "index"
           {kind: result.kind, urls: index ? 0 : result.count, sitemaps: index ? result.count : 0, bytes: result.bytes,
-           faults: result.flaws.map { |flaw| {code: flaw.code, line: flaw.line, about: flaw.about} }, first: urls.first(FIRST)}
+           faults: result.flaws.map { |flaw| {code: flaw.code, line: flaw.line, about: flaw.about} }, first: urls.first(Work::Sitemaps::Check::FIRST)}
         end
 
         def print(found)

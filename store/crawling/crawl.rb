@@ -59,10 +59,10 @@ module IronTrellis
 
         # @return [Boolean] whether newer verdicts than those that are read were asked for
         def judged_again?
-          return false if reading_asked_at.nil?
+          return false if judging_asked_at.nil? || judging_error
 
           run = verdict_run
-          !run.nil? && reading_asked_at > run.started_at
+          !run.nil? && judging_asked_at > run.started_at
         end
 
         def ended? = ENDED.include?(state)

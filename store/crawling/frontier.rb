@@ -133,6 +133,12 @@ module IronTrellis
           free(slot, "crashes = crashes + 1, state = CASE WHEN crashes + 1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:apart]} END")
         end
 
+        # @param count [Integer]
+        # @return [Boolean] whether so many URLs wait, or more
+        def waiting?(count)
+          Postgres::Sql.run("SELECT 1 FROM #{@table} WHERE state = #{STATES[:waiting]} LIMIT $1", [count]).ntuples == count
+        end
+
         # Closes leases; belongs into the transaction that stores what was fetched.
         #
         # @param ids [Array<Integer>]

@@ -7,6 +7,12 @@ module IronTrellis
       class VerdictRun < Postgres::Record
         self.table_name = "verdict_runs"
 
+        KEPT = 2
+        # How long somebody may be reading a run that was replaced.
+        READING_SECONDS = 120
+        # The tables that a run works with until it is finished.
+        LEFT_BEHIND = %w[ledger_stage copies_stage].freeze
+
         belongs_to :crawl, class_name: "IronTrellis::Store::Crawling::Crawl"
 
         # @param crawl [Crawling::Crawl]
@@ -21,8 +27,47 @@ module IronTrellis
           end
         end
 
+        # Runs the block unless another process runs one for the same crawl. The lock goes with the connection, so a dead process holds none.
+        #
+        # @param crawl [Crawling::Crawl]
+        # @return [Object, nil] what the block gives; nil where it wasn't run
+        def self.alone(crawl)
+          key = ["judging of crawl #{crawl.id}"]
+          return nil if Postgres::Sql.run("SELECT 1 WHERE pg_try_advisory_lock(hashtextextended($1, 0))", key).none?
+
+          begin
+            yield
+          ensure
+            Postgres::Sql.run("SELECT pg_advisory_unlock(hashtextextended($1, 0))", key) unless Postgres::Sql.raw.finished?
+          end
+        end
+
+        # Drops what runs that were killed have left of a crawl. Only to be called by who alone judges it.
+        #
+        # @param crawl [Crawling::Crawl]
+        # @return [void]
+        def self.sweep(crawl) = crawl.verdict_runs.where(finished_at: nil).each(&:drop)
+
+        # Drops what killed runs have left of crawls that nobody judges any more.
+        #
+        # @return [void]
+        def self.sweep_all
+          Crawling::Crawl.unscoped.where(id: where(finished_at: nil).select(:crawl_id)).each { |crawl| alone(crawl) { sweep(crawl) } }
+        end
+
+        # Drops the finished runs of a crawl but for the newest; those that were replaced a moment ago stay too, since somebody may be reading them.
+        #
+        # @param crawl [Crawling::Crawl]
+        # @param now [Time]
+        # @return [void]
+        def self.drop_old(crawl, now)
+          finished = crawl.verdict_runs.where.not(finished_at: nil).order(:finished_at, :id).to_a
+          finished.each_cons(2).first([finished.size - KEPT, 0].max).each { |run, after| run.drop if now - after.finished_at > READING_SECONDS }
+        end
+
         # @return [void]
         def drop
+          LEFT_BEHIND.each { |stage| Postgres::Sql.raw.exec("DROP TABLE IF EXISTS #{stage}_#{id}") }
           Postgres::Partitions.drop(Postgres::Partitions::BY_RUN, id)
           destroy!
         end

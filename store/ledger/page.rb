@@ -21,7 +21,7 @@ module IronTrellis
           @run = run
           @conditions = conditions
           @order = Order.new(sort)
-          @after = after && decode(after)
+          @after = after && begin_behind(after)
           @limit = limit.clamp(1, MOST)
         end
 
@@ -69,11 +69,22 @@ module IronTrellis
 
         def columns = Fields::KINDS.keys.map { |name| %("#{name}") }.join(", ")
 
-        def encode(row) = Base64.urlsafe_encode64(JSON.generate(row.values_at("sort_key", "url_id").then { |key, id| [key, id.to_s] }), padding: false)
+        def encode(row) = Base64.urlsafe_encode64(JSON.generate([@run.id, row["sort_key"], row["url_id"].to_s]), padding: false)
+
+        # A list goes on in the run in which it began, so that no page mixes two.
+        def begin_behind(cursor)
+          run, value, id = decode(cursor)
+          @run = @run.crawl.verdict_runs.where.not(finished_at: nil).find_by(id: run) unless run == @run.id
+          return [value, id] if @run
+
+          raise Core::Error::Conflict.new("The verdicts were worked out anew meanwhile, and those that this list began with are gone. Load it again from its start.")
+        end
 
         def decode(cursor)
-          value, id = JSON.parse(Base64.urlsafe_decode64(cursor))
-          [value, Integer(id)]
+          run, value, id = JSON.parse(Base64.urlsafe_decode64(cursor))
+          raise TypeError unless [String, NilClass].any? { |type| value.is_a?(type) } && Core::Id.valid?(run) && Core::Id.valid?(id)
+
+          [Integer(run), value, Integer(id)]
         rescue ArgumentError, JSON::ParserError, TypeError
           raise Core::Error::InvalidInput.new("The cursor “after” isn't one that this list gave. Start from the first page.")
         end

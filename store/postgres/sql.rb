@@ -69,9 +69,9 @@ module IronTrellis
 
         def raw = ActiveRecord::Base.connection.raw_connection
 
-        # The server's types are asked for once a process: they take a tenth of a second to learn, and are those of one database.
+        # A server's types are asked for once a process and database: they take a tenth of a second to learn.
         def types
-          @types ||= PG::BasicTypeMapForResults.new(PG::BasicTypeRegistry::CoderMapsBundle.new(raw))
+          (@types ||= {})[raw.db] ||= PG::BasicTypeMapForResults.new(PG::BasicTypeRegistry::CoderMapsBundle.new(raw))
         end
       end
     end

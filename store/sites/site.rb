@@ -17,7 +17,7 @@ module IronTrellis
         # @param settings [Core::Settings::Crawl]
         # @return [Site]
         # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
-        def self.found(name:, settings:) = new(settings: settings.to_h).rename(name)
+        def self.register(name:, settings:) = new(settings: settings.to_h).rename(name)
 
         # @param name [String]
         # @return [Site] itself, saved
@@ -38,26 +38,11 @@ module IronTrellis
         # @return [Decisions::Log]
         def decisions = Decisions::Log.new(self)
 
-        # What is wanted, replaced as a whole.
-        #
-        # @param intents [Array<Hash>] {"pattern", "intent"}, the one that wins first
-        # @param key_pages [Array<String>] URLs
-        # @param by [String] who says so
-        # @param now [Time]
-        # @param exceptions [Boolean] whether what was decided for single URLs stays
+        # @param urls [Array<String>] in normal form, the key pages as a whole
         # @return [void]
-        # @raise [Core::Error::InvalidInput]
-        def want(intents:, key_pages:, by:, now:, exceptions: false)
-          urls = key_pages.map { |url| Core::Url::NormalForm.of(url) }.uniq
-          intents.each { |one| check_intent(one) }
-          wishes = intents.reverse.to_h { |one| [one["pattern"].strip, {"intent" => one["intent"]}] }
-          over = decisions.values("intent").keys - wishes.keys
-          over = over.reject { |subject| Core::Url::Pattern.new(subject).exact? } if exceptions
-          transaction do
-            decisions.decide("intent", over.to_h { |subject| [subject, nil] }.merge(wishes), by: by, now: now)
-            Settings::KeyPage.where(site_id: id).delete_all
-            urls.each { |url| self.key_pages.create!(url: url) }
-          end
+        def replace_key_pages(urls)
+          Settings::KeyPage.where(site_id: id).delete_all
+          urls.each { |url| key_pages.create!(url: url) }
         end
 
         # @return [Core::Groups::Intents] groups, intents and key pages as they are now
@@ -117,15 +102,6 @@ module IronTrellis
             # What hangs on it goes with it (ON DELETE CASCADE).
             self.class.unscoped.where(id: id).delete_all
           end
-        end
-
-        private
-
-        def check_intent(one)
-          Core::Url::Pattern.new(one["pattern"])
-          return if Core::Groups::Intents::NAMES.include?(one["intent"])
-
-          raise Core::Error::InvalidInput.new("“#{one["intent"]}” is no intent. Use one of #{Core::Groups::Intents::NAMES.join(", ")}.")
         end
       end
     end

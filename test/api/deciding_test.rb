@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "csv"
 require_relative "../test_helper"
 require "base64"
 require "zip"

@@ -36,7 +36,7 @@ class ReadingSettingsTest < Minitest::Test
 
     change
     assert_empty rows(all: [{field: "group", op: "is", value: "Masthead"}])
-    assert_operator Store::Crawling::Crawl.find(judged).verdict_runs.count, :<=, IronTrellis::Work::Jobs::Rejudge::KEPT
+    assert_operator Store::Crawling::Crawl.find(judged).verdict_runs.count, :<=, IronTrellis::Store::Judging::VerdictRun::KEPT + 1
   end
 
   def test_what_cannot_be_used_is_named_and_nothing_is_changed

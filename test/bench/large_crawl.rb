@@ -19,7 +19,7 @@ Store = IronTrellis::Store
 
 def start_crawl(port)
   settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => 0, "concurrency" => 16, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
-  IronTrellis::Work::Crawling::Runs.start(Store::Sites::Site.found(name: "bench #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: WORKERS, queue: "bench-#{Process.pid}")
+  IronTrellis::Work::Crawling::Runs.start(Store::Sites::Site.register(name: "bench #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: WORKERS, queue: "bench-#{Process.pid}")
 end
 
 # @return [Integer] megabytes of the largest process of these groups

@@ -22,7 +22,7 @@ module Bench
     # @return [IronTrellis::Store::Crawl] fetched and not judged
     def call
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://made.example/p0/0"])
-      site = IronTrellis::Store::Sites::Site.found(name: "made #{SecureRandom.hex(6)}", settings: settings)
+      site = IronTrellis::Store::Sites::Site.register(name: "made #{SecureRandom.hex(6)}", settings: settings)
       @crawl = IronTrellis::Store::Crawling::Crawl.begin(site, now: Time.now)
       @steps.each { |name| write(name) }
       @crawl.update!(state: "judging", started_at: Time.now, fetching_ended_at: Time.now)

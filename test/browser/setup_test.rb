@@ -20,7 +20,7 @@ class SetupTest < Minitest::Test
 
   def site(**settings)
     values = {"start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0, "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}
-    IronTrellis::Store::Sites::Site.found(name: "setup #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values.merge(settings.transform_keys(&:to_s))))
+    IronTrellis::Store::Sites::Site.register(name: "setup #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values.merge(settings.transform_keys(&:to_s))))
   end
 
   # A row of the table, cell by cell.

@@ -30,7 +30,7 @@ class AuditManifestTest < Minitest::Test
   # Some faults are those of a site as a whole, for which another host is audited.
   STARTS = {"quay" => "http://quay.skerrylamps.example/", "archive" => "http://archive.skerrylamps.example/", "shut_host" => "http://bench.skerrylamps.example/"}.freeze
 
-  def self.found(needs) = (@found ||= {})[needs] ||= (needs == "secure") ? found_over_tls : found_by_audit(needs)
+  def self.register(needs) = (@found ||= {})[needs] ||= (needs == "secure") ? found_over_tls : found_by_audit(needs)
 
   def self.found_by_audit(needs)
     start = STARTS.fetch(needs, "http://www.skerrylamps.example/")
@@ -45,7 +45,7 @@ class AuditManifestTest < Minitest::Test
   # What was decided before stays when a site is audited again.
   def self.choose_canonicals(name)
     IronTrellis::Store::Postgres::Database.prepare
-    site = IronTrellis::Store::Sites::Site.find_by(name: name) || IronTrellis::Store::Sites::Site.found(name: name, settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"]))
+    site = IronTrellis::Store::Sites::Site.find_by(name: name) || IronTrellis::Store::Sites::Site.register(name: name, settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/"]))
     chosen = {"#{MANIFEST["origin"]}/lamps/masthead/ms-55-copper" => "#{MANIFEST["origin"]}/lamps/masthead/", "#{MANIFEST["origin"]}/makers/ines-rasten" => "http://www.harbour-almanac.example/people/rasten"}
     site.decisions.decide("canonical", chosen.transform_values { |target| {"target" => target} }, by: "Test", now: Time.now)
   end

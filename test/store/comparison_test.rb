@@ -52,7 +52,7 @@ class ComparisonTest < Minitest::Test
   # A page is kept out, one stands behind another, one is redirected: all as decided. Of the rest only what is wanted in both rises or falls.
   def test_what_was_carried_out_as_decided_neither_fell_nor_stops
     site = @first.site
-    site.want(intents: [{"pattern" => "/b", "intent" => "keep_out"}, {"pattern" => "/", "intent" => "index"}], key_pages: ["http://small.example/c", "http://small.example/e"], by: "Test", now: Time.now)
+    IronTrellis::Work::Intents::Wanting.replace(site, intents: [{"pattern" => "/b", "intent" => "keep_out"}, {"pattern" => "/", "intent" => "index"}], key_pages: ["http://small.example/c", "http://small.example/e"], by: "Test", now: Time.now)
     site.decisions.decide("canonical", {"http://small.example/c" => {"target" => "http://small.example/"}}, by: "Test", now: Time.now)
     site.decisions.decide("route", {"http://small.example/e" => {"to" => "http://small.example/", "status" => 301, "kind" => "exact", "query" => "match"}}, by: "Test", now: Time.now)
     before = again(site, "/" => HOME.sub("</main>", "<a href=/e>e</a></main>"), "/e" => PAGE.call("Ebb"))
@@ -85,7 +85,7 @@ class ComparisonTest < Minitest::Test
 
   def test_only_verdicts_of_equal_rules_are_compared
     second = again(@first.site, {})
-    IronTrellis::Store::Settings::JudgingSettings.new(@first.site).keep(groups: [], thresholds: {"title_long" => 20}, weights: {}, by: "Test", now: Time.now)
+    IronTrellis::Work::Settings::Judging.keep(@first.site, groups: [], thresholds: {"title_long" => 20}, weights: {}, by: "Test", now: Time.now)
     IronTrellis::Work::Judging::Judgement.new(IronTrellis::Store::Crawling::Crawl.find(second.id), clock: -> { Time.now }).call
 
     assert_match(/judged by other rules/, assert_raises(IronTrellis::Core::Error::Conflict) { compare(second, @first) }.message)

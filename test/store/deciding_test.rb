@@ -189,7 +189,7 @@ class DecidingStoreTest < Minitest::Test
   def test_what_the_setup_says_is_wanted_is_judged_as_well
     jobs = -> { Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE job_class LIKE '%Rejudge' AND kwargs ->> 'crawl_id' = $1", [@second.id.to_s]).getvalue(0, 0).to_i }
     wishes = {intents: [{"pattern" => "/tags/*", "intent" => "keep_out"}], key_pages: []}
-    2.times { Work::Decisions::Deciding.want(@site, **wishes, by: "Test", now: Time.now) }
+    2.times { IronTrellis::Work::Intents::Wanting.change(@site, **wishes, by: "Test", now: Time.now) }
     assert_equal 1, jobs.call, "and only where it changes anything"
   end
 end

@@ -12,7 +12,7 @@ class DecisionsTest < Minitest::Test
   def setup
     super
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"])
-    @site = IronTrellis::Store::Sites::Site.found(name: "decided #{SecureRandom.hex(6)}", settings: settings)
+    @site = IronTrellis::Store::Sites::Site.register(name: "decided #{SecureRandom.hex(6)}", settings: settings)
     @decisions = @site.decisions
   end
 
@@ -58,7 +58,7 @@ class DecisionsTest < Minitest::Test
 
   def test_intents_of_the_settings_replace_patterns_and_leave_exceptions
     decide({"http://a.test/tags/x" => {"intent" => "index"}, "/old/*" => {"intent" => "keep_out"}})
-    @site.want(intents: [{"pattern" => "/a/*", "intent" => "index"}, {"pattern" => "/*", "intent" => "keep_out"}], key_pages: [], by: "Ines", now: NOON, exceptions: true)
+    IronTrellis::Work::Intents::Wanting.replace(@site, intents: [{"pattern" => "/a/*", "intent" => "index"}, {"pattern" => "/*", "intent" => "keep_out"}], key_pages: [], by: "Ines", now: NOON, exceptions: true)
     assert_equal ["http://a.test/tags/x", "/*", "/a/*"], @decisions.values("intent").keys
     assert_equal %w[index index keep_out], %w[http://a.test/tags/x http://a.test/a/1 http://a.test/old/1].map { |url| @site.wishes.of(url) }
   end

@@ -16,7 +16,7 @@ class LedgerTest < Minitest::Test
   def self.run_of_ten
     @run_of_ten ||= begin
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
-      crawl = Store::Crawling::Crawl.begin(Store::Sites::Site.found(name: "ledger #{SecureRandom.hex(6)}", settings: settings), now: Time.now)
+      crawl = Store::Crawling::Crawl.begin(Store::Sites::Site.register(name: "ledger #{SecureRandom.hex(6)}", settings: settings), now: Time.now)
       run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
       writer = Store::Judging::VerdictWriter.new(run)
       writer.stage_rows((0..9).map { |number| row(number) })

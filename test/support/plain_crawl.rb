@@ -6,7 +6,7 @@ module PlainCrawl
   # @return [IronTrellis::Store::Crawl] its first URL is taken out of the frontier
   def plain_crawl(**settings)
     values = {"start_urls" => ["http://store.test/"]}.merge(settings.transform_keys(&:to_s))
-    site = IronTrellis::Store::Sites::Site.found(name: "store #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
+    site = IronTrellis::Store::Sites::Site.register(name: "store #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
     crawl = IronTrellis::Store::Crawling::Crawl.begin(site, now: Time.now, slots: 2)
     IronTrellis::Store::Postgres::Sql.run("DELETE FROM frontier_#{crawl.id}")
     crawl

@@ -90,7 +90,7 @@ module CrawlHere
 
   def made_site(site, settings, secrets)
     values = {"start_urls" => ["http://small.example/"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{site.port}"}}.merge(settings.transform_keys(&:to_s))
-    record = IronTrellis::Store::Sites::Site.found(name: "small #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
+    record = IronTrellis::Store::Sites::Site.register(name: "small #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
     IronTrellis::Store::Settings::Secrets.keep(record.id, nil, IronTrellis::Core::Settings::Secrets.new(secrets))
     record
   end

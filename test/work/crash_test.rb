@@ -42,7 +42,7 @@ class CrashTest < Minitest::Test
   # A plain site beside the demo's, slowed down so that there is a middle to be struck in.
   def site(name)
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => RATE, "concurrency" => AT_ONCE, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
-    IronTrellis::Store::Sites::Site.found(name: "crash #{name} #{SecureRandom.hex(6)}", settings: settings)
+    IronTrellis::Store::Sites::Site.register(name: "crash #{name} #{SecureRandom.hex(6)}", settings: settings)
   end
 
   def meter

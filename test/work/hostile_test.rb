@@ -56,7 +56,7 @@ class HostileTest < Minitest::Test
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://hostile.example/"], "rate" => 0, "seconds" => 2, "retries" => 1, "hosts" => ["169.254.169.254"],
       "resolve" => {"hostile.example:80" => "127.0.0.1:#{port}"}, "exclude" => ["/(a+)+$b/", "/(.*)*(.*)*(.*)*left.out/"])
     queue = "hostile-#{SecureRandom.hex(6)}"
-    crawl = IronTrellis::Work::Crawling::Runs.start(IronTrellis::Store::Sites::Site.found(name: "hostile #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: 1, queue: queue)
+    crawl = IronTrellis::Work::Crawling::Runs.start(IronTrellis::Store::Sites::Site.register(name: "hostile #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: 1, queue: queue)
     worker = start_worker(queue)
     [crawl, watch(worker, crawl)]
   ensure

@@ -77,7 +77,7 @@ class JudgingTest < Minitest::Test
       "/fails" => [500, {}, ""], "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /shut/\nSitemap: #{AT}/s.xml\n"],
       "/s.xml" => [200, {"content-type" => "application/xml"}, "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>#{AT}/shut/key</loc></url></urlset>"])
     crawl = crawl_here(site, retries: 0)
-    crawl.site.want(intents: [], key_pages: ["#{AT}/shut/key"], by: "Test", now: Time.now)
+    IronTrellis::Work::Intents::Wanting.replace(crawl.site, intents: [], key_pages: ["#{AT}/shut/key"], by: "Test", now: Time.now)
     IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     rows = rows_of(crawl)
 

@@ -46,7 +46,7 @@ class RemovalTest < Minitest::Test
     @site.decisions.decide("group", {"/" => {"intent" => "index"}}, by: "Test", now: Time.now)
     Work::Sites::Removal.take_site(@site, by: "Test", now: Time.now)
     assert_nil Store::Sites::Site.find_by(name: @site.name)
-    namesake = Store::Sites::Site.found(name: @site.name, settings: @site.crawl_settings)
+    namesake = Store::Sites::Site.register(name: @site.name, settings: @site.crawl_settings)
     assert_match(/another name/, assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sites::Removal.bring_site_back(@site.id) }.message)
     assert_raises(IronTrellis::Core::Error::NotFound) { Store::Crawling::Crawl.fetch(@crawl.id) }
     namesake.rename("#{@site.name} anew")

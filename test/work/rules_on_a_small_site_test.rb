@@ -97,7 +97,7 @@ class RulesOnASmallSiteTest < Minitest::Test
     thin = "<html><head><title>Thin</title></head><body>few words</body></html>"
     site = SmallSite.new("/" => page("Home", "<a href=/out/thin>t</a> <a href=/out/copy>c</a> <a href=/copied>d</a> <a href=/out/shut>s</a>"), "/out/thin" => thin, "/copied" => page("Same"), "/out/copy" => page("Same"), "/out/shut" => page("Shut", head: "<meta name=robots content=noindex>"))
     crawl = crawl_here(site)
-    crawl.site.want(intents: [{"pattern" => "/out/*", "intent" => "keep_out"}], key_pages: [], by: "Test", now: Time.now)
+    IronTrellis::Work::Intents::Wanting.replace(crawl.site, intents: [{"pattern" => "/out/*", "intent" => "keep_out"}], key_pages: [], by: "Test", now: Time.now)
     run = IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     assert_equal %w[/out/copy /out/thin], IronTrellis::Store::Postgres::Sql.run("SELECT url FROM faults_#{run.id} WHERE code = 'stray' ORDER BY 1").column_values(0).map { |url| url.delete_prefix("http://small.example") }
     assert_equal 2, IronTrellis::Store::Reports::Trellis.new(run, "strays").call[:groups].sum { |group| group[:through] }
@@ -132,7 +132,7 @@ class RulesOnASmallSiteTest < Minitest::Test
     codes = ->(run) { IronTrellis::Store::Postgres::Sql.run("SELECT DISTINCT code FROM faults_#{run.id} WHERE code IN ('few-links-in', 'too-deep')").column_values(0) }
     assert_empty codes.call(crawl.verdict_run)
     assert_equal [false, []], crawl.verdict_run.structure.values_at("important_known", "deep")
-    crawl.site.want(intents: [], key_pages: ["http://small.example/hub"], by: "Test", now: Time.now)
+    IronTrellis::Work::Intents::Wanting.replace(crawl.site, intents: [], key_pages: ["http://small.example/hub"], by: "Test", now: Time.now)
     run = IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     assert_equal ["few-links-in"], codes.call(run)
     assert run.reload.structure["important_known"]

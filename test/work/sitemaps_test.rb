@@ -97,7 +97,7 @@ class SitemapsOfCrawlTest < Minitest::Test
     site = SmallSite.new(@pages.merge("/robots.txt" => [200, {"content-type" => "text/plain"}, "Sitemap: http://small.example/a.xml\nSitemap: http://small.example/z.xml\n"], "/z.xml" => urlset("/lamps/a", "/lamps/b"), "/a.xml" => urlset("/"),
       "/" => PAGE.call("Home", "<a href=/lamps/a>a</a> <a href=/lamps/b>b</a> <a href=/lamps/c>c</a> <a href=/other/d>d</a>"), "/lamps/a" => PAGE.call("Anchor"), "/lamps/b" => PAGE.call("Beacon"), "/lamps/c" => PAGE.call("Compass"), "/other/d" => PAGE.call("Dory")))
     crawl = crawl_here(site)
-    crawl.site.want(intents: [{"pattern" => "*", "intent" => "index"}], key_pages: [], by: "Test", now: Time.now)
+    IronTrellis::Work::Intents::Wanting.replace(crawl.site, intents: [{"pattern" => "*", "intent" => "index"}], key_pages: [], by: "Test", now: Time.now)
     run = Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
     assert_equal [["/lamps/c", "/z.xml"], ["/other/d", "/a.xml"]], Store::Postgres::Sql.run("SELECT url, about FROM faults_#{run.id} WHERE code = 'sitemap-omits' ORDER BY 1").values.map { |pair| pair.map { |url| url.delete_prefix("http://small.example") } }
   end
@@ -142,7 +142,7 @@ class SitemapsOfCrawlTest < Minitest::Test
   end
 
   def test_without_a_crawl_there_is_nothing_to_build_from
-    site = Store::Sites::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"]))
+    site = Store::Sites::Site.register(name: "bare #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://a.test/"]))
     assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sitemaps::Building.now(site, clock: -> { Time.now }) }
   end
 end

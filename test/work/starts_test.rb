@@ -42,7 +42,7 @@ class StartsTest < Minitest::Test
 
   def test_the_crawl_begins_when_it_is_found_and_the_site_keeps_what_was_found
     server = SmallSite.new("/" => PAGE)
-    site = IronTrellis::Store::Sites::Site.found(name: "bare #{SecureRandom.hex(6)}", settings: Settings::Crawl.new("start_urls" => ["small.example"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{server.port}"}))
+    site = IronTrellis::Store::Sites::Site.register(name: "bare #{SecureRandom.hex(6)}", settings: Settings::Crawl.new("start_urls" => ["small.example"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{server.port}"}))
     queue = "bare-#{SecureRandom.hex(6)}"
     crawl = Work::Crawling::Runs.start(site, now: Time.now, slots: 1, queue: queue)
     Work::Runtime::Queue.work(queues: [queue], threads: 1) { crawl.reload.ended? }

@@ -13,7 +13,7 @@ class TimetablesTest < Minitest::Test
     super
     Store::Crawling::Timetable.delete_all
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://timetable.example/"])
-    @site = Store::Sites::Site.found(name: "timetable #{SecureRandom.hex(6)}", settings: settings)
+    @site = Store::Sites::Site.register(name: "timetable #{SecureRandom.hex(6)}", settings: settings)
     Store::Crawling::Timetable.keep(@site, IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"), MONDAY - 3600)
     @timetables = IronTrellis::Work::Runtime::Timetables.new
   end

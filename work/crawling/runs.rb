@@ -45,7 +45,7 @@ module IronTrellis
         # @raise [Core::Error::Conflict] where it isn't paused
         def resume(crawl)
           ActiveRecord::Base.transaction do
-            raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't paused, so it can't be resumed.") unless crawl.advance(Store::Crawling::Crawl::PAUSED, crawl.started_at ? Store::Crawling::Crawl::CRAWLING : Store::Crawling::Crawl::WAITING)
+            raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't paused, so it can't be resumed.") unless crawl.advance(Store::Crawling::Crawl::PAUSED, crawl.started_at ? Store::Crawling::Crawl::CRAWLING : Store::Crawling::Crawl::WAITING, message: nil)
 
             enqueue(crawl)
           end
@@ -61,34 +61,6 @@ module IronTrellis
           return if end_fetching(crawl, now, message: "Stopped before the end: some URLs were not fetched.")
 
           raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching any more, so it can't be stopped.")
-        end
-
-        # Has a crawl judged that was interrupted, as far as it came.
-        #
-        # @param crawl [Store::Crawling::Crawl]
-        # @param now [Time]
-        # @return [void]
-        # @raise [Core::Error::Conflict] where it wasn't interrupted
-        def judge_interrupted(crawl, now:)
-          ActiveRecord::Base.transaction do
-            moved = crawl.advance(Store::Crawling::Crawl::FAILED, Store::Crawling::Crawl::JUDGING, fetching_ended_at: crawl.fetching_ended_at || now, started_at: crawl.started_at || now, queue: QUEUE, watched_at: nil,
-              message: "It was interrupted: some URLs were not fetched.")
-            raise Core::Error::Conflict.new("Crawl #{crawl.number} wasn't interrupted.") unless moved
-
-            Runtime::Queue.enqueue(Jobs::Judge, {crawl_id: crawl.id}, queue: QUEUE)
-          end
-        end
-
-        # Has the verdicts of a crawl worked out again, in a job.
-        #
-        # @param crawl [Store::Crawling::Crawl] judged
-        # @param now [Time]
-        # @return [void]
-        def judge_again(crawl, now:)
-          ActiveRecord::Base.transaction do
-            crawl.update!(reading_asked_at: now)
-            Runtime::Queue.enqueue(Jobs::Rejudge, {crawl_id: crawl.id}, queue: QUEUE)
-          end
         end
 
         # @return [Boolean] whether it was this call that ended it

@@ -30,21 +30,6 @@ module IronTrellis
           ids
         end
 
-        # What is wanted, by patterns and key pages, as a whole; what was decided for single URLs stays. Pages are judged again where that changes anything.
-        #
-        # @param site [Store::Sites::Site]
-        # @param intents [Array<Hash>] {"pattern", "intent"}, the one that wins first
-        # @param key_pages [Array<String>] URLs
-        # @param by [String]
-        # @param now [Time]
-        # @return [void]
-        # @raise [Core::Error::InvalidInput]
-        def want(site, intents:, key_pages:, by:, now:)
-          before = wishes(site)
-          site.want(intents: intents, key_pages: key_pages, by: by, now: now, exceptions: true)
-          follow(site, ["intent"], now) unless wishes(site) == before
-        end
-
         # @param site [Store::Sites::Site]
         # @param ids [Array<Integer>]
         # @param by [String]
@@ -57,12 +42,9 @@ module IronTrellis
         end
 
         def follow(site, kinds, now)
-          newest = site.newest_crawl
-          Crawling::Runs.judge_again(newest, now: now) if newest && kinds.intersect?(JUDGED_BY)
+          Judging::Asking.changed(site, now: now) if kinds.intersect?(JUDGED_BY)
         end
-
-        def wishes(site) = [site.decisions.values("intent"), site.key_pages.reload.pluck(:url).sort]
-        private_class_method :follow, :wishes
+        private_class_method :follow
       end
     end
   end

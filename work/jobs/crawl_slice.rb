@@ -18,6 +18,14 @@ module IronTrellis
           go_on(crawl, slot, idle: !early)
         end
 
+        # The crawl stops where it is and can be resumed when what was wrong is mended.
+        #
+        # @return [void]
+        def given_up(error)
+          crawl = Store::Crawling::Crawl.find_by(id: que_attrs[:kwargs][:crawl_id])
+          crawl&.advance(Store::Crawling::Crawl::CRAWLING, Store::Crawling::Crawl::PAUSED, message: "It was paused because something failed again and again: #{told(error)} Mend that, then resume it.")
+        end
+
         private
 
         def begun?(crawl)

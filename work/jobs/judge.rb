@@ -18,14 +18,27 @@ module IronTrellis
           return look_again(crawl, 0) if Crawling::AskingAgain.new(crawl).call(SECONDS)
 
           crawl.count
-          Judging::Judgement.new(crawl, clock: -> { now }).call
-          crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
-          Sitemaps::Building.after_crawl(crawl, now: now)
-          Sites::Pruning.call(crawl.site)
-          finish
+          Judging::Judgement.alone(crawl, clock: -> { now }) ? ended(crawl) : look_again(crawl, LOOK_AGAIN_SECONDS)
+        end
+
+        # @return [void]
+        def given_up(error)
+          crawl = Store::Crawling::Crawl.find_by(id: que_attrs[:kwargs][:crawl_id])
+          crawl&.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FAILED, judging_error: told(error),
+            message: "Its verdicts could not be worked out: #{told(error)}")
         end
 
         private
+
+        def ended(crawl)
+          crawl.with_lock do
+            crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
+            Judging::Asking.follow_up(crawl, now)
+            Sitemaps::Building.after_crawl(crawl, now: now)
+            finish
+          end
+          Sites::Pruning.call(crawl.site)
+        end
 
         def look_again(crawl, seconds)
           ActiveRecord::Base.transaction do

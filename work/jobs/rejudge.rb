@@ -3,19 +3,38 @@
 module IronTrellis
   module Work
     module Jobs
-      # Works out the verdicts of a crawl again, after what its pages are judged by was changed. The facts stay; the newest verdicts before these stay
-      # too, since somebody may be reading them.
+      # Works out the verdicts of a crawl again, after what its pages are judged by was changed. The facts stay.
       class Rejudge < Runtime::Job
-        KEPT = 2
+        LOOK_AGAIN_SECONDS = 1
 
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
           # Of several askings one answer is enough.
-          if crawl&.judged_again?
-            Judging::Judgement.new(crawl, clock: -> { now }).call
-            crawl.verdict_runs.order(:id).to_a[0...-KEPT].each(&:drop)
+          return finish unless crawl&.judged_again?
+
+          Judging::Judgement.alone(crawl, clock: -> { now }) ? ended(crawl) : look_again(crawl)
+        end
+
+        # @return [void]
+        def given_up(error)
+          Store::Crawling::Crawl.where(id: que_attrs[:kwargs][:crawl_id]).update_all(judging_error: told(error))
+        end
+
+        private
+
+        def ended(crawl)
+          crawl.with_lock do
+            Judging::Asking.follow_up(crawl, now)
+            finish
           end
-          finish
+          Store::Judging::VerdictRun.drop_old(crawl, now)
+        end
+
+        def look_again(crawl)
+          ActiveRecord::Base.transaction do
+            Runtime::Queue.enqueue(Rejudge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE, at: now + LOOK_AGAIN_SECONDS)
+            finish
+          end
         end
       end
     end

@@ -8,9 +8,23 @@ module IronTrellis
       # Works out the verdicts of one crawl from its facts: link counts and depth, groups and intents, the ladder, faults.
       # Facts are left as they are, so this may be done again whenever groups, intents, thresholds or rules change.
       class Judgement
+        # Judges a crawl, unless another process is at it.
+        #
+        # @param crawl [Store::Crawling::Crawl]
+        # @param clock [#call] gives the time
+        # @return [Store::Judging::VerdictRun, nil] the finished run; nil where another is at it
+        def self.alone(crawl, clock:)
+          Store::Judging::VerdictRun.alone(crawl) do
+            Store::Judging::VerdictRun.sweep(crawl)
+            new(crawl, clock: clock).call
+          end
+        end
+
         # @param crawl [Store::Crawling::Crawl]
         # @param clock [#call] gives the time
         def initialize(crawl, clock:)
+          # Before anything is read: what is changed later is judged by the next run.
+          @began = clock.call
           @crawl = crawl
           @clock = clock
           @site = crawl.site
@@ -22,7 +36,7 @@ module IronTrellis
         # @return [Store::Judging::VerdictRun] the finished run
         def call
           Store::Postgres::Partitions.index(Store::Postgres::Partitions::BY_CRAWL - ["frontier"], @crawl.id)
-          run = Store::Judging::VerdictRun.begin(@crawl, rules_digest: rules_digest, now: @clock.call)
+          run = Store::Judging::VerdictRun.begin(@crawl, rules_digest: rules_digest, now: @began)
           writer = Store::Judging::VerdictWriter.new(run)
           @facts.prepared { judge(writer) }
           ActiveRecord::Base.transaction { writer.finish(@clock.call) { summed_up(run) } }

@@ -8,6 +8,19 @@ module IronTrellis
         # In place of an error: no URL that is known is taken by the pattern.
         NOBODY = "no known address"
 
+        NOT_OURS = "its host is not in scope"
+
+        # Has the whole map tested in a job.
+        #
+        # @param site [Store::Sites::Site]
+        # @param now [Time]
+        # @return [String] when it was asked for, in UTC; tests from then on belong to it
+        def self.ask(site, now:)
+          asked_at = now.utc.iso8601(3)
+          Runtime::Queue.enqueue(Jobs::TestRoutes, {site_id: site.id, asked_at: asked_at}, queue: Crawling::Runs::QUEUE)
+          asked_at
+        end
+
         # @param site [Store::Sites::Site]
         # @param clock [#call]
         def initialize(site, clock:)
@@ -16,6 +29,7 @@ module IronTrellis
           settings = site.crawl_settings
           @fetch = Crawling::OneFetch.new(agent: settings.agent, resolve: settings.resolve, allow_private: settings.allow_private)
           @map = Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run)
+          @scope = settings.scope
           @pause = settings.rate.zero? ? 0 : 1.0 / settings.rate
         end
 
@@ -42,6 +56,8 @@ module IronTrellis
         end
 
         def told(from, status, to, client)
+          return {status: nil, location: nil, error: NOT_OURS, right: false} unless @scope.host?(from)
+
           url = Core::Url::NormalForm.parse(from)
           answer = client.fetch(url)
           location = answer.headers.first("location") if answer.redirect?

@@ -14,7 +14,27 @@ module IronTrellis
         self.maximum_retry_count = 5
         self.retry_interval = ->(count) { [count**3, 60].min }
 
+        # Told when it was tried as often as it may be, with what went wrong the last time. A job that somebody waits for says so here.
+        #
+        # @param error [Exception]
+        # @return [void]
+        def given_up(error)
+        end
+
         private
+
+        # What was done leaves nothing behind.
+        def finish = destroy
+
+        # The job engine's way of saying that a try failed.
+        def handle_error(error)
+          given_up(error) if error_count > self.class.maximum_retry_count
+          super
+        end
+
+        # @param error [Exception]
+        # @return [String] for people
+        def told(error) = error.is_a?(Core::Error) ? error.message : "#{error.message.lines.first&.strip} (#{error.class})"
 
         def now = Time.now
 

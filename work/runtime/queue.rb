@@ -7,7 +7,9 @@ module IronTrellis
     module Runtime
       # The one place that knows the job engine (Que: jobs in PostgreSQL, so that enqueuing is part of a transaction).
       module Queue
-        POLL_SECONDS = 1.0
+        POLL_SECONDS = 0.25
+        # Jobs of a class and with arguments, that aren't finished.
+        SAME = "job_class = $1 AND kwargs = $2::jsonb AND finished_at IS NULL"
 
         module_function
 
@@ -28,6 +30,31 @@ module IronTrellis
         def enqueue(job, args, queue:, at: nil)
           job.enqueue(**args, job_options: {queue: queue, run_at: at}.compact)
         end
+
+        # @param job [Class] a Job
+        # @param args [Hash{Symbol => Object}] JSON values
+        # @param queue [String]
+        # @return [Boolean] whether it was put on the queue: not where the same work waits or runs already
+        def enqueue_once(job, args, queue:)
+          ActiveRecord::Base.transaction do
+            Store::Postgres::Sql.run("SELECT pg_advisory_xact_lock(hashtextextended($1, 0))", [same(job, args).join])
+            next false if Store::Postgres::Sql.run("SELECT 1 FROM que_jobs WHERE #{SAME} AND expired_at IS NULL", same(job, args)).any?
+
+            Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE #{SAME}", same(job, args))
+            enqueue(job, args, queue: queue)
+            true
+          end
+        end
+
+        # @param job [Class] a Job
+        # @param args [Hash{Symbol => Object}] JSON values
+        # @return [String, nil] why this work failed for good, if it did and wasn't asked for again since
+        def failure(job, args)
+          Store::Postgres::Sql.run("SELECT last_error_message FROM que_jobs WHERE #{SAME} AND expired_at IS NOT NULL ORDER BY id DESC LIMIT 1", same(job, args)).values.dig(0, 0)
+        end
+
+        def same(job, args) = [job.name, JSON.generate(args)]
+        private_class_method :same
 
         # Works jobs until `stop?` says so; a job that runs then is finished first. No job is taken before a thread is free
         # for it: kept in a buffer it would be locked away from other processes that could work it.

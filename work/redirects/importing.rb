@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Redirects
+      # Taking over a redirect map from a file: what can be used is decided, the rest is told by its lines.
+      class Importing
+        # @param site [Store::Sites::Site]
+        # @param format [String]
+        # @param bytes [String]
+        # @raise [Core::Error::InvalidInput] where the file can't be read
+        def initialize(site, format, bytes)
+          @site = site
+          @routes, @bad = Ports::Redirects.reader(format).read(bytes)
+        end
+
+        # @param by [String]
+        # @param now [Time]
+        # @param note [String, nil]
+        # @return [Hash] ids of the decisions, read (how many rows), bad (line and why)
+        def call(by:, now:, note: nil)
+          refused = []
+          kept = @routes.filter_map { |route| usable(route, refused) }
+          ids = Decisions::Deciding.decide(@site, "route", kept, by: by, now: now, note: note)
+          {ids: ids, read: @routes.size + @bad.size, bad: (@bad + refused).sort_by(&:line).map(&:to_h)}
+        end
+
+        private
+
+        # What can be read from a file may still be no route that can be used.
+        def usable(route, refused)
+          value = {"to" => route.to, "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}
+          one = Addressing.of_site(@site, {"subject" => route.from, "value" => value})
+          Core::Decisions::Values.read("route", one["subject"], one["value"])
+          one
+        rescue Core::Error::InvalidInput => error
+          refused << Ports::Tables::CsvRows::Bad.new(line: route.line, why: error.message)
+          nil
+        end
+      end
+    end
+  end
+end
