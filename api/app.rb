@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
+require "active_record"
 require "committee"
+require "pg"
 require "rack/attack"
 require "rack/protection"
 require "rack/session"
@@ -10,6 +12,7 @@ module IronTrellis
   module Api
     # JSON over HTTP, described by openapi.yaml; requests are held to it. One file a resource, in resources/.
     class App < Sinatra::Base
+      STATEMENT_SECONDS = 10
       CONTRACT = ROOT.join("api/openapi.yaml").to_s
 
       configure do
@@ -31,11 +34,16 @@ module IronTrellis
       before do
         content_type :json
         headers "cache-control" => "no-store"
-        Store::Postgres::Database.revive
-        sign_in_needed! unless %w[/api/session /api/accounts].include?(request.path_info)
       end
 
       error(Core::Error) { |error| problem(error) }
+
+      error(PG::ConnectionBad, PG::UnableToSend, ActiveRecord::ConnectionNotEstablished, ActiveRecord::ConnectionFailed) { |error| problem(Store::Postgres::Database.lost(error)) }
+
+      # A statement that took longer than any may (Store::Postgres::Database.connect).
+      error(PG::QueryCanceled, ActiveRecord::QueryCanceled) do
+        problem(Core::Error::TooMuch.new("This took longer than #{STATEMENT_SECONDS} s and was given up. Narrow it: fewer conditions that look into texts, or fewer URLs."))
+      end
 
       error do |error|
         warn error.full_message(highlight: false)

@@ -11,25 +11,32 @@ module IronTrellis
   module Api
     # The whole web server as one Rack application: session, rate limits, the API under /api, and the front end.
     module Server
+      TRIES = 10
+      MOST_SIGN_IN_BYTES = 10_000
+
       module_function
 
       # @return [#call]
       def application
         limits = rate_limits
+        hosts = Http::Gate.hosts
         secret = session_secret
         Rack::Builder.new do
           use Http::SecurityHeaders
           use Rack::Session::Cookie, key: "iron_trellis", secret: secret, httponly: true, same_site: :lax, expire_after: 30 * 86_400
           use limits
+          use Http::Gate, hosts: hosts, clock: -> { App.clock }
           # Not mapped by URL: the API's own paths are whole, as in the contract.
           run Rack::Cascade.new([Http::FrontEnd.new, App])
         end.to_app
       end
 
-      # Sign-in may be tried ten times a minute from one address.
+      # Sign-in may be tried ten times a minute from one address, and for one account. The address is that of the connection: what a header says of it anybody
+      # can write.
       def rate_limits
         Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
-        Rack::Attack.throttle("sign-in by address", limit: 10, period: 60) { |request| request.ip if request.path == "/api/session" && request.post? }
+        Rack::Attack.throttle("sign-in by address", limit: TRIES, period: 60) { |request| request.get_header("REMOTE_ADDR") if sign_in?(request) }
+        Rack::Attack.throttle("sign-in by account", limit: TRIES, period: 60) { |request| account(request) if sign_in?(request) }
         Rack::Attack.throttled_responder = lambda do |_request|
           problem = Http::Problem.new(code: "too-many-tries", status: 429, detail: "Too many tries to sign in. Wait a minute and try again.")
           [429, {"content-type" => Http::Problem::TYPE, "retry-after" => "60"}, [JSON.generate(problem.to_h)]]
@@ -46,7 +53,19 @@ module IronTrellis
         File.write(file, SecureRandom.hex(64), perm: 0o600) unless file.exist?
         file.read
       end
-      private_class_method :rate_limits, :session_secret
+
+      def sign_in?(request) = request.path == "/api/session" && request.post?
+
+      def account(request)
+        return if request.content_length.to_i > MOST_SIGN_IN_BYTES
+
+        text = request.body.read
+        request.body.rewind
+        JSON.parse(text)["email"].to_s.strip.downcase
+      rescue JSON::ParserError, TypeError, NoMethodError
+        nil
+      end
+      private_class_method :rate_limits, :session_secret, :sign_in?, :account
     end
   end
 end

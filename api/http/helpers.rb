@@ -11,8 +11,8 @@ module IronTrellis
         # @return [Hash] the request's JSON body
         # @raise [Core::Error::InvalidInput]
         def body_json
-          JSON.parse(request.body.tap(&:rewind).read)
-        rescue JSON::ParserError
+          @body_json ||= JSON.parse(request.body.tap(&:rewind).read).tap { |value| Readable.check(value) }
+        rescue JSON::ParserError, EncodingError
           raise Core::Error::InvalidInput.new("The body of the request is not JSON.")
         end
 
@@ -24,11 +24,7 @@ module IronTrellis
         def now = settings.clock
 
         # @return [Store::Accounts::User, nil]
-        def user = @user ||= session[:user_id] && Store::Accounts::User.find_by(id: session[:user_id])
-
-        def sign_in_needed!
-          raise Core::Error::NotSignedIn.new("Sign in to see this.") unless user
-        end
+        def user = @user ||= env[Gate::USER]
 
         def site = @site ||= Store::Sites::Site.fetch(params[:site])
 

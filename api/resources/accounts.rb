@@ -17,7 +17,7 @@ module IronTrellis
           def begin_session(user)
             session.clear
             session.options[:renew] = true
-            session[:user_id] = user.id
+            session["token"] = Store::Accounts::Session.begin(user, now)
             @user = user
           end
         end
@@ -33,15 +33,14 @@ module IronTrellis
           end
 
           app.delete("/api/session") do
+            Store::Accounts::Session.end(session["token"])
             session.clear
-            @user = nil
+            env[Http::Gate::USER] = @user = nil
             session_json
           end
 
           app.post("/api/accounts") do
-            raise Core::Error::Conflict.new("There is an account already. Sign in instead.") if Store::Accounts::User.any?
-
-            begin_session(Store::Accounts::User.register(**body_json.slice("email", "name", "password").transform_keys(&:to_sym)))
+            begin_session(Store::Accounts::User.register_first(**body_json.slice("email", "name", "password").transform_keys(&:to_sym)))
             status 201
             session_json
           end

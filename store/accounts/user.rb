@@ -26,6 +26,20 @@ module IronTrellis
             raise Core::Error::Conflict.new("There is an account for #{email} already. Sign in instead.")
           end
 
+          # The account that an installation begins with. Of several who ask at once one is first.
+          #
+          # @return [User]
+          # @raise [Core::Error::InvalidInput] with data[:problems]
+          # @raise [Core::Error::Conflict] where there is an account
+          def register_first(**values)
+            transaction do
+              Postgres::Sql.run("SELECT pg_advisory_xact_lock(hashtextextended('the first account', 0))")
+              raise Core::Error::Conflict.new("There is an account already. Sign in instead.") if any?
+
+              register(**values)
+            end
+          end
+
           # @return [User]
           # @raise [Core::Error::NotSignedIn]
           def sign_in(email:, password:)

@@ -68,7 +68,7 @@ module IronTrellis
           drop_stage
           roll_up
           Postgres::Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
-          Ledger::Fields::INDEXED.each { |column| Postgres::Sql.raw.exec(%(CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ("#{column}", url_id))) }
+          Ledger::Fields::INDEXED.each { |column| Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ((#{Ledger::Order.new(column).key}), url_id)") }
           Postgres::Sql.raw.exec("ANALYZE #{@ledger}")
           NARROWING.each { |column| Postgres::Sql.raw.exec(%(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))) }
           Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")

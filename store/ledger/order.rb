@@ -7,6 +7,8 @@ module IronTrellis
       class Order
         # So long may a page of an order take that no index serves.
         MOST_SECONDS = 8
+        # By so much of a text it is kept in order.
+        KEY_CHARS = 500
 
         attr_reader :column
 
@@ -29,7 +31,8 @@ module IronTrellis
           case @kind
           when :list then Fields::COUNTED.include?(@column) ? "nullif(cardinality(#{quoted}), 0)" : "nullif(array_to_string(#{quoted}, ' '), '')"
           when :flag then "#{quoted}::integer"
-          when :text, :set then indexed? ? quoted : "nullif(#{quoted}, '')"
+          # A row of an index holds some 2,700 bytes, an address may have 8,000.
+          when :text, :set then indexed? ? "left(#{quoted}, #{KEY_CHARS})" : "nullif(#{quoted}, '')"
           else quoted
           end
         end

@@ -29,11 +29,13 @@ module IronTrellis
         # Connects Active Record; the pool holds as many connections as there are threads to use them.
         #
         # @param pool [Integer]
+        # @param statement_seconds [Integer, nil] how long a statement may take at most; nil for as long as it needs
         # @return [void]
-        def connect(pool: 12)
+        def connect(pool: 12, statement_seconds: nil)
           ActiveRecord.default_timezone = :utc
           ActiveRecord::Base.logger = nil
-          ActiveRecord::Base.establish_connection(url: url, pool: pool, keepalives_idle: 30, checkout_timeout: 20)
+          ActiveRecord::Base.establish_connection(url: url, pool: pool, keepalives_idle: 30, checkout_timeout: 20,
+            variables: {statement_timeout: (statement_seconds * 1000 if statement_seconds)}.compact)
           ActiveRecord::Base.connection.execute("SET client_min_messages TO warning")
         rescue ActiveRecord::ActiveRecordError, PG::Error => error
           raise unavailable("used", error)
@@ -48,6 +50,10 @@ module IronTrellis
         rescue ActiveRecord::ActiveRecordError, PG::Error => error
           raise unavailable("used", error)
         end
+
+        # @param error [Exception] of the connection
+        # @return [Unavailable]
+        def lost(error) = unavailable("used", error)
 
         # Makes the database if it isn't there and brings its schema up to date. Safe to run at once in many places: one
         # lock covers all of it, because Active Record's own begins only after it has made its tables.

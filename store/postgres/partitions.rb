@@ -25,7 +25,7 @@ module IronTrellis
           "page_blocks" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
           "links" => ["INDEX %<table>s_by_source ON %<table>s (source_id)", "INDEX %<table>s_by_target ON %<table>s (target_id)"],
           "sitemap_entries" => ["INDEX %<table>s_by_url ON %<table>s (url_id)"],
-          "faults" => ["INDEX %<table>s_by_url ON %<table>s (url_id)", "INDEX %<table>s_by_code ON %<table>s (code, url)", "INDEX %<table>s_by_identity ON %<table>s (identity)"]
+          "faults" => ["INDEX %<table>s_by_url ON %<table>s (url_id)", "INDEX %<table>s_by_code ON %<table>s (code)", "INDEX %<table>s_by_identity ON %<table>s (identity)"]
         }.freeze
 
         module_function

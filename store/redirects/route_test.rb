@@ -13,7 +13,7 @@ module IronTrellis
         # @param now [Time]
         # @return [void]
         def self.keep(site_id, source, found, now)
-          upsert({site_id: site_id, source: source, tested_at: now, **found}, unique_by: %i[site_id source])
+          upsert({site_id: site_id, source: source, tested_at: now, **found}, unique_by: :route_tests_by_source)
         end
 
         # @return [Hash] for JSON

@@ -16,6 +16,9 @@ module ApiHere
 
   def app = ApiHere.application
 
+  # Under a name that the application answers to.
+  def build_rack_test_session(_name) = Rack::Test::Session.new(app, "127.0.0.1")
+
   def self.application = @application ||= IronTrellis::Api::Server.application
 
   def committee_options

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Http
+      # What stands before the API: a request that can't be meant for us, of nobody we know, too large, or one too many at once is answered before its body is read.
+      class Gate
+        # What may be asked without being signed in.
+        OPEN = %w[/api/session /api/accounts].freeze
+        LOCAL = %w[127.0.0.1 localhost ::1].freeze
+        MOST_BYTES = 1_000_000
+        # Routes that take files or lists.
+        MOST_BYTES_OF = {
+          %r{\A/api/trials/sitemap\z} => 55_000_000, %r{/import\z} => 16_000_000, %r{\A/api/sites/[^/]+/crawls\z} => 16_000_000,
+          %r{\A/api/sites/[^/]+/decisions\z} => 16_000_000, %r{\A/api/trials/scope\z} => 16_000_000
+        }.freeze
+        # At once, so that nobody can hold all of the server: requests of one account, bodies over MOST_BYTES, and routes that wait for other servers.
+        AT_ONCE = {person: 8, large: 2, outside: 4}.freeze
+        OUTSIDE = %r{/live\z|/again\z|/check\z|\A/api/trials/robots\z|/preview\z}
+        USER = "iron_trellis.user"
+
+        # @param app [#call]
+        # @param hosts [Array<String>] names under which the application may be asked, without ports
+        # @param clock [#call]
+        def initialize(app, hosts:, clock:)
+          @app = app
+          @hosts = hosts
+          @clock = clock
+          @busy = Hash.new(0)
+          @lock = Mutex.new
+        end
+
+        # @return [Array<String>] TRELLIS_HOSTS, separated by commas, else this machine's own names
+        def self.hosts = ENV["TRELLIS_HOSTS"]&.split(",")&.map(&:strip) || LOCAL
+
+        # @param env [Hash]
+        # @return [Array] Rack response
+        def call(env)
+          request = Rack::Request.new(env)
+          return @app.call(env) unless request.path_info.start_with?("/api/")
+
+          Store::Postgres::Database.revive
+          env[USER] = Store::Accounts::Session.user_of(env["rack.session"]["token"], @clock.call)
+          refusal(request, env) || within(places(request, env[USER])) { @app.call(env) }
+        rescue Store::Postgres::Database::Unavailable => error
+          problem(503, "unavailable", error.message)
+        end
+
+        private
+
+        def refusal(request, env)
+          return problem(403, "wrong-host", "This application isn't called “#{request.host}”. Its names are told by TRELLIS_HOSTS.") unless @hosts.include?(request.host.delete("[]"))
+          return problem(403, "wrong-origin", "A page of another site may not ask this application.") unless own_origin?(request)
+          return problem(400, "invalid-input", "The address holds bytes that are no text.") unless readable?(request)
+          return problem(401, "not-signed-in", "Sign in to see this.") unless env[USER] || OPEN.include?(request.path_info)
+
+          most = most_bytes(request.path_info)
+          problem(413, "too-large", "This may be #{most / 1_000_000} MB at most; what was sent has #{(request.content_length.to_i / 1_000_000.0).round(1)} MB.") if request.content_length.to_i > most
+        end
+
+        def own_origin?(request)
+          origin = request.get_header("HTTP_ORIGIN") or return true
+
+          origin.delete_prefix("http://").delete_prefix("https://") == request.get_header("HTTP_HOST")
+        end
+
+        # Neither text that isn't UTF-8 nor a NUL, which PostgreSQL can't hold.
+        def readable?(request)
+          [request.path_info, request.query_string].all? do |part|
+            text = Rack::Utils.unescape_path(part.to_s.b).force_encoding(Encoding::UTF_8)
+            text.valid_encoding? && !text.include?("\0")
+          end
+        end
+
+        def most_bytes(path) = MOST_BYTES_OF.find { |pattern, _| pattern.match?(path) }&.last || MOST_BYTES
+
+        def places(request, user)
+          [([:person, user.id] if user), ([:large] if request.content_length.to_i > MOST_BYTES), ([:outside] if OUTSIDE.match?(request.path_info) && request.post?)].compact
+        end
+
+        def within(places)
+          taken = @lock.synchronize { places.all? { |place| @busy[place] < AT_ONCE.fetch(place.first) } && places.each { |place| @busy[place] += 1 } }
+          return problem(503, "busy", "Too much is being worked out at once. Try again in a moment.", "retry-after" => "1") unless taken
+
+          begin
+            yield
+          ensure
+            @lock.synchronize { places.each { |place| (@busy[place] == 1) ? @busy.delete(place) : @busy[place] -= 1 } }
+          end
+        end
+
+        def problem(status, code, detail, headers = {})
+          body = JSON.generate(Problem.new(code: code, status: status, detail: detail).to_h)
+          [status, {"content-type" => Problem::TYPE, "cache-control" => "no-store"}.merge(headers), [body]]
+        end
+      end
+    end
+  end
+end
