@@ -12,7 +12,7 @@ module IronTrellis
           # @return [Array<String>, nil] the URLs that a partial crawl is to fetch; nil for a whole one
           def asked_urls(input)
             from = input["from"] or return input["urls"]
-            source = Store::Crawling::Crawl.fetch(from["crawl"])
+            source = site.crawls.find_by(id: from["crawl"]) || raise(Core::Error::NotFound.new("The site has no crawl #{from["crawl"]} whose URLs could be fetched again."))
             Store::Ledger::Addresses.of(run_of(source), conditions_of(from["where"]))
           end
         end

@@ -27,8 +27,7 @@ module IronTrellis
           def spread(urls) = urls.each_slice([urls.size.fdiv(KNOWN).ceil, 1].max).map(&:first)
 
           def robots_trial(input)
-            settings = asked_site(input)&.crawl_settings
-            trial = Work::Robots::Preview.new(agent: input["agent"], resolve: settings&.resolve || {}, allow_private: settings&.allow_private || false)
+            trial = Work::Robots::Preview.of(input["agent"], asked_site(input)&.crawl_settings)
             return {file: nil, rows: trial.draft(input["text"], input["urls"])} if input["text"]
 
             file, rows = trial.live(input["url"].to_s, input["urls"])

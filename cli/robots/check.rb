@@ -28,7 +28,7 @@ module IronTrellis
 
         def decisions
           # A host that is named on the command line may be a private one.
-          trial = Work::Robots::Preview.new(agent: @options["agent"], allow_private: true)
+          trial = Work::Robots::Preview.new(agent: @options["agent"], fetch: Work::Crawling::OneFetch.anywhere(agent: @options["agent"]))
           return trial.draft(text, urls) unless @source.match?(%r{\Ahttps?://}i)
 
           file, decisions = trial.live(@source, urls)

@@ -31,7 +31,7 @@ module IronTrellis
 
         def live
           url = Core::Url::NormalForm.parse(@source)
-          fetched = Work::Crawling::OneFetch.new(allow_private: true).call { |client| Fetch::Sitemaps::SitemapFetch.call(client, url, now: Time.now) }
+          fetched = Work::Crawling::OneFetch.anywhere.call { |client| Fetch::Sitemaps::SitemapFetch.call(client, url, now: Time.now) }
           return told(fetched.reading, fetched.reading.entries.map(&:url) + fetched.reading.sitemaps) if fetched.reading
 
           flaw = Core::Sitemaps::Flaw.new(code: "sitemap-unreadable", about: [("status #{fetched.status}" if fetched.status), (fetched.error unless fetched.error == "status")].compact.join(", "))

@@ -6,6 +6,8 @@ module IronTrellis
       # What may be decided, by kind of decision: reads what was given and says what can't be used.
       module Values
         MOST_ROBOTS_BYTES = 512_000
+        # What would mean something else, or nothing, in the rules of a web server.
+        UNFIT = /[[:cntrl:][:space:]"'`\\<>{}]|\$(?![1-9](?!\d))/
         REBUILDS = %w[by_hand after_crawl daily].freeze
         # Of a sitemap plan: whether files are split by group, packed, carry images and languages, and list PDFs; `priority` and `changefreq` by group, as asked.
         PLAN = {"by_group" => true, "packed" => true, "images" => true, "languages" => false, "pdfs" => false, "rebuild" => "by_hand", "priority" => {}, "changefreq" => {}}.freeze
@@ -67,6 +69,8 @@ module IronTrellis
           problem("The target must be a whole web address, not “#{to}”.") unless to.match?(%r{\Ahttps?://[^/]}i)
           return Url::NormalForm.of(to) if kind == "exact"
 
+          problem("The pattern holds a character that no address can hold (a line break, say).") if subject.match?(/[[:cntrl:]]/)
+          problem("The target of a pattern can't hold spaces, quotes, backslashes, or a $ other than $1 to $9: write them as %20, %22, %5C and %24.") if to.match?(UNFIT)
           captures(Url::Pattern.new(subject), to)
           to
         end

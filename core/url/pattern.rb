@@ -78,7 +78,7 @@ module IronTrellis
         def translate
           return @source[EXPRESSION, 1] if expression?
 
-          glob = meaning.split("*", -1).map { |piece| RE2::Regexp.escape(piece) }.join(".*")
+          glob = meaning.split("*", -1).map { |piece| RE2::Regexp.escape(piece).force_encoding(Encoding::UTF_8) }.join(".*")
           return "^https?://[^/]+#{glob}$" if meaning.start_with?("/")
 
           HOST.match?(meaning) ? "^https?://#{glob}$" : "^#{glob}$"

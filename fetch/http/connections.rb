@@ -55,7 +55,7 @@ module IronTrellis
         def via_proxy?(url) = @manner.proxy && !@addresses.mapped?(url.host, url.effective_port)
 
         def through_proxy(url)
-          @addresses.permit(url.host)
+          @addresses.permit(url.host, url.effective_port)
           Connection.through(@manner.proxy, url, seconds: @manner.connect_seconds, trust: trust(url))
         end
 

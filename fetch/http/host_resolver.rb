@@ -10,13 +10,26 @@ module IronTrellis
       # and link-local addresses are refused unless they were named or allowed. A connection is made to the address that
       # was judged here, so a name can't be rebound in between.
       class HostResolver
+        # What isn't of the global network (IANA's registries of special-purpose addresses), with what carries IPv4 addresses inside: 6to4, Teredo, NAT64,
+        # IPv4-compatible; site-local addresses, and those of documents.
+        DEFAULT_PORTS = [80, 443].freeze
         PRIVATE = %w[
-          0.0.0.0/8 10.0.0.0/8 100.64.0.0/10 127.0.0.0/8 169.254.0.0/16 172.16.0.0/12 192.0.0.0/24 192.168.0.0/16
-          198.18.0.0/15 224.0.0.0/3 ::/128 ::1/128 64:ff9b::/96 fc00::/7 fe80::/10 ff00::/8
+          0.0.0.0/8 10.0.0.0/8 100.64.0.0/10 127.0.0.0/8 169.254.0.0/16 172.16.0.0/12 192.0.0.0/24 192.0.2.0/24 192.88.99.0/24 192.168.0.0/16
+          198.18.0.0/15 198.51.100.0/24 203.0.113.0/24 224.0.0.0/3
+          ::/96 64:ff9b::/96 64:ff9b:1::/48 100::/64 2001::/32 2001:db8::/32 2002::/16 3fff::/20 fc00::/7 fe80::/10 fec0::/10 ff00::/8
         ].map { |range| IPAddr.new(range) }.freeze
 
+        # What the settings of a crawl allow: private addresses of the hosts in scope, never of others that pages, robots.txt files or redirects name.
+        #
+        # @param settings [Core::Settings::Crawl]
+        # @return [HostResolver]
+        def self.of(settings)
+          scope = settings.scope
+          new(resolve: settings.resolve, allow_private: settings.allow_private && ->(authority) { scope.hosts.key?(authority) })
+        end
+
         # @param resolve [Hash{String => String}] "host:port" => "address" or "address:port"
-        # @param allow_private [Boolean]
+        # @param allow_private [Boolean, #call] true for any; else asked with a host, with its port where that isn't a scheme's own
         def initialize(resolve:, allow_private:)
           @resolve = resolve
           @allow_private = allow_private
@@ -32,7 +45,7 @@ module IronTrellis
         # @raise [FetchError] dns where there is no address, connect where all are refused
         def find(host, port)
           mapped = @resolve["#{host}:#{port}"]
-          mapped ? [split(mapped, port)] : permitted(host).map { |address| [address, port] }
+          mapped ? [split(mapped, port)] : permitted(host, port).map { |address| [address, port] }
         end
 
         # @return [Boolean] whether requests for it go to an address that was given
@@ -41,8 +54,8 @@ module IronTrellis
         # Judges a host that a proxy will resolve: what we can tell of its addresses must not be private.
         #
         # @raise [FetchError]
-        def permit(host)
-          permitted(host)
+        def permit(host, port)
+          permitted(host, port)
         rescue FetchError => error
           raise unless error.kind == "dns"
         end
@@ -54,14 +67,20 @@ module IronTrellis
           [address.to_s.delete("[]"), mapped_port ? mapped_port.to_i : port]
         end
 
-        def permitted(host)
+        def permitted(host, port)
           addresses = @lock.synchronize { @locks[host] }.synchronize { @known[host] ||= lookup(host) }
           raise FetchError.new("dns", "#{host} has no address") if addresses.empty?
 
-          allowed = @allow_private ? addresses : addresses.reject { |address| private?(address) }
+          allowed = private_allowed?(host, port) ? addresses : addresses.reject { |address| private?(address) }
           return allowed if allowed.any?
 
           raise FetchError.new("connect", "#{host} has a private address (#{addresses.first}), which is refused unless allowed")
+        end
+
+        def private_allowed?(host, port)
+          return @allow_private unless @allow_private.respond_to?(:call)
+
+          @allow_private.call(DEFAULT_PORTS.include?(port) ? host : "#{host}:#{port}")
         end
 
         def lookup(host)

@@ -47,8 +47,8 @@ module IronTrellis
         def answer(route, to, captures: nil)
           return "- [G,L]" if route.gone?
 
-          target = to.gsub(/[%\\]|\$(?![1-9])/) { |sign| "\\#{sign}" }
-          target = captures ? target.gsub(/\$([1-9])/, "#{captures}\\1") : target.gsub("$", "\\$")
+          target = to.gsub(captures ? /[%\\]/ : /[%\\$]/) { |sign| "\\#{sign}" }
+          target = target.gsub(/\$([1-9])/, "#{captures}\\1") if captures
           flags = ["R=#{route.status}", "NE", query_flag(route, to), "L"].compact
           "\"#{target}\" [#{flags.join(",")}]"
         end

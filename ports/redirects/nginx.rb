@@ -38,8 +38,8 @@ module IronTrellis
               default "";
             #{@any_query.map { |route| entry(decoded(route.from), "$host$uri", route) }.join}}
             # Both were found without regard to case: this makes sure of it.
-            map "$host$request_uri => $trellis_whole_found" $trellis_whole { default ""; "~^(.+) => \\1 => (?<trellis_whole_sure>.*)$" $trellis_whole_sure; }
-            map "$host$uri => $trellis_path_found" $trellis_path { default ""; "~^(.+) => \\1 => (?<trellis_path_sure>.*)$" $trellis_path_sure; }
+            map "$host$request_uri => $trellis_whole_found" $trellis_whole { default ""; "~(?s)^(.+) => \\1 => (?<trellis_whole_sure>.*)$" $trellis_whole_sure; }
+            map "$host$uri => $trellis_path_found" $trellis_path { default ""; "~(?s)^(.+) => \\1 => (?<trellis_path_sure>.*)$" $trellis_path_sure; }
             # Patterns, of which the first that fits wins.
             map $scheme://$host$uri $trellis_pattern {
               default "";
@@ -62,7 +62,7 @@ module IronTrellis
         # Plain strings are found at once, but without regard to case; where two are the same but for that, expressions are written. The answer begins with the
         # address that it is for.
         def entry(key, variables, route)
-          return "  #{quoted("~^#{RuleText.literally(key)}$")} \"#{variables} => #{answer(route)}\";\n" if @folded.fetch(route.from.downcase) > 1
+          return "  #{quoted("~^#{RuleText.literally(key)}$")} \"#{variables} => #{answer(route)}\";\n" if @folded.fetch(route.from.downcase) > 1 || key.match?(RuleText::CONTROL)
 
           "  #{quoted(key)} \"#{plain(key)} => #{answer(route)}\";\n"
         end
@@ -91,8 +91,8 @@ module IronTrellis
         # As it may stand in a value, in quotes.
         def plain(text) = text.gsub(/["\\]/) { |sign| "\\#{sign}" }.gsub("$", "${trellis_dollar}")
 
-        # In an expression a quote stands as a number, and backslashes are its own.
-        def quoted(text) = text.start_with?("~") ? "\"#{text.gsub('"', RuleText::QUOTE)}\"" : "\"#{text.gsub(/["\\]/) { |sign| "\\#{sign}" }}\""
+        # In an expression a quote stands as a number; of two backslashes the file's reader leaves one.
+        def quoted(text) = "\"#{(text.start_with?("~") ? text.gsub('"', RuleText::QUOTE) : text).gsub(/["\\]/) { |sign| "\\#{sign}" }}\""
 
         # The first that says anything, and by status where it leads.
         def chain

@@ -24,10 +24,13 @@ module IronTrellis
         def scheme_only?(route) = !route.to.nil? && route.from.sub(/\Ahttps?:/, "") == route.to.sub(/\Ahttps?:/, "")
 
         # @param text [String]
-        # @return [String] for PCRE; quotes as numbers, so that it can stand in quotes
-        def literally(text) = text.gsub(/[\\.^$|?*+()\[\]{}]/) { |sign| "\\#{sign}" }.gsub('"', QUOTE)
+        # @return [String] for PCRE; quotes and what can't be printed as numbers, so that it can stand in quotes on one line
+        def literally(text)
+          text.gsub(/[\\.^$|?*+()\[\]{}]/) { |sign| "\\#{sign}" }.gsub(CONTROL) { |sign| format('\x%02x', sign.ord) }
+        end
 
         QUOTE = '\x22'
+        CONTROL = /["\x00-\x1f\x7f]/
       end
     end
   end

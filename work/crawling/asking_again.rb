@@ -31,7 +31,7 @@ module IronTrellis
         def fetch
           settings = @crawl.crawl_settings
           @pause = settings.rate.zero? ? 0 : 1.0 / settings.rate
-          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.new(resolve: settings.resolve, allow_private: settings.allow_private), manner: Fetch::Http::RequestProfile.of(settings, @crawl.secrets))
+          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(settings), manner: Fetch::Http::RequestProfile.of(settings, @crawl.secrets))
           yield client
         ensure
           client&.close

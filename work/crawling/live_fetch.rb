@@ -117,7 +117,7 @@ module IronTrellis
 
         def link(link) = {url: link.target, text: link.text, type: link.type, place: link.place, rel: link.rel, followed: link.followed}
 
-        def new_client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.new(resolve: @settings.resolve, allow_private: @settings.allow_private), manner: @manner)
+        def new_client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: @manner)
       end
     end
   end

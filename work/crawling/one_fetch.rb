@@ -6,13 +6,16 @@ module IronTrellis
       # Fetching outside of any crawl.
       class OneFetch
         # @param agent [String, nil] product token; nil for the usual one
-        # @param resolve [Hash{String => String}] "host:port" => address
-        # @param allow_private [Boolean]
-        def initialize(agent: nil, resolve: {}, allow_private: false)
+        # @param addresses [Fetch::Http::HostResolver] where it may go; nowhere private unless given
+        def initialize(agent: nil, addresses: Fetch::Http::HostResolver.new(resolve: {}, allow_private: false))
           settings = Core::Settings::Crawl.new({"start_urls" => ["http://localhost/"], "agent" => agent}.compact)
           @manner = Fetch::Http::RequestProfile.of(settings, Core::Settings::Secrets.new({}))
-          @addresses = Fetch::Http::HostResolver.new(resolve: resolve, allow_private: allow_private)
+          @addresses = addresses
         end
+
+        # @param agent [String, nil]
+        # @return [OneFetch] that goes anywhere: for the command line, whose user sees this machine's network anyway
+        def self.anywhere(agent: nil) = new(agent: agent, addresses: Fetch::Http::HostResolver.new(resolve: {}, allow_private: true))
 
         # @yieldparam client [Fetch::Http::Client] closed afterwards
         # @return [Object] what the block gives

@@ -26,7 +26,7 @@ module IronTrellis
           @settings = crawl.crawl_settings
           # Made here, as the threads of the lanes must not ask the database.
           @manner = Fetch::Http::RequestProfile.of(@settings, crawl.secrets)
-          @addresses = Fetch::Http::HostResolver.new(resolve: @settings.resolve, allow_private: @settings.allow_private)
+          @addresses = Fetch::Http::HostResolver.of(@settings)
           @token = SecureRandom.random_number(1 << 62)
           @hosts = Store::Crawling::Hosts.new(crawl)
           @policies = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts)

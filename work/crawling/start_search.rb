@@ -49,7 +49,7 @@ module IronTrellis
         end
 
         def client
-          @client ||= Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.new(resolve: @settings.resolve, allow_private: @settings.allow_private), manner: Fetch::Http::RequestProfile.of(@settings, @secrets))
+          @client ||= Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: Fetch::Http::RequestProfile.of(@settings, @secrets))
         end
 
         def authority(url) = Core::Url::NormalForm.parse(url).authority

@@ -27,7 +27,7 @@ module IronTrellis
           @site = site
           @clock = clock
           settings = site.crawl_settings
-          @fetch = Crawling::OneFetch.new(agent: settings.agent, resolve: settings.resolve, allow_private: settings.allow_private)
+          @fetch = Crawling::OneFetch.new(agent: settings.agent, addresses: Fetch::Http::HostResolver.of(settings))
           @map = Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run)
           @scope = settings.scope
           @pause = settings.rate.zero? ? 0 : 1.0 / settings.rate

@@ -9,12 +9,17 @@ module IronTrellis
         Fetched = Struct.new(:url, :status, :error, :text, keyword_init: true)
 
         # @param agent [String] product token
-        # @param resolve [Hash{String => String}] "host:port" => address
-        # @param allow_private [Boolean]
-        def initialize(agent:, resolve: {}, allow_private: false)
+        # @param fetch [Crawling::OneFetch] by which a file is had
+        def initialize(agent:, fetch: Crawling::OneFetch.new(agent: agent))
           @agent = agent
-          @resolve = resolve
-          @allow_private = allow_private
+          @fetch = fetch
+        end
+
+        # @param agent [String]
+        # @param settings [Core::Settings::Crawl, nil] of the site whose hosts are asked; nil where it is none
+        # @return [Preview]
+        def self.of(agent, settings)
+          settings ? new(agent: agent, fetch: Crawling::OneFetch.new(agent: agent, addresses: Fetch::Http::HostResolver.of(settings))) : new(agent: agent)
         end
 
         # @param text [String]
@@ -36,7 +41,7 @@ module IronTrellis
         private
 
         def fetch(parts)
-          Crawling::OneFetch.new(agent: @agent, resolve: @resolve, allow_private: @allow_private).call { |client| Fetch::Robots::RobotsFetch.call(client, parts) }
+          @fetch.call { |client| Fetch::Robots::RobotsFetch.call(client, parts) }
         end
 
         # A path stands for itself on any host.

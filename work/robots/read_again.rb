@@ -40,7 +40,7 @@ module IronTrellis
         def now = @clock.call.iso8601
 
         def client
-          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.new(resolve: @settings.resolve, allow_private: @settings.allow_private), manner: Fetch::Http::RequestProfile.of(@settings, @crawl.secrets))
+          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: Fetch::Http::RequestProfile.of(@settings, @crawl.secrets))
           yield client
         ensure
           client&.close

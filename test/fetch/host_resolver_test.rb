@@ -42,8 +42,8 @@ class AddressBookTest < Minitest::Test
   end
 
   def test_what_a_proxy_resolves_may_be_unknown_to_us_but_not_private
-    assert_nil book.permit("nowhere.invalid")
-    assert_raises(FetchError) { book.permit("localhost") }
+    assert_nil book.permit("nowhere.invalid", 80)
+    assert_raises(FetchError) { book.permit("localhost", 80) }
   end
 
   private
