@@ -26,7 +26,7 @@ module IronTrellis
             file_of(site, "sitemaps.zip")
             Zip::OutputStream.write_buffer do |zip|
               build.files.each do |file|
-                zip.put_next_entry("#{file.host.sub(%r{\Ahttps?://}, "").tr(":", "_")}/#{file.name}")
+                zip.put_next_entry("#{Core::Sitemaps::Folder.of(file.host)}/#{file.name}")
                 zip.write(file.content)
               end
             end.string

@@ -25,7 +25,7 @@ module IronTrellis
         private
 
         def write(file)
-          folder = File.join(@options["out"], file.host.sub(%r{\Ahttps?://}, "").tr(":", "_"))
+          folder = File.join(@options["out"], Core::Sitemaps::Folder.of(file.host))
           FileUtils.mkdir_p(folder)
           File.binwrite(File.join(folder, file.name), file.content)
         end

@@ -18,6 +18,8 @@ module IronTrellis
         MARKUP = /\A(?:\xEF\xBB\xBF)?\s*</n
         UTF_16 = /\A(?:\xFE\xFF|\xFF\xFE|<\0|\0<)/n
         WEB = %r{\Ahttps?://}i
+        # A file may list 50,000 (sitemaps.org); soon after that it is known to list too many, and the rest is left.
+        ENOUGH_ENTRIES = 60_000
         # So many flaws of one file are kept.
         MOST_FLAWS = 1000
 
@@ -80,6 +82,8 @@ module IronTrellis
         def take(kind, entry)
           @checks ||= Checks.new(kind, location: @location, now: @now)
           @result.kind = kind
+          return @stream.enough if @result.count >= ENOUGH_ENTRIES
+
           @result.count += 1
           @address ||= WEB.match?(entry.url.to_s)
           add(@checks.entry(entry))
@@ -106,7 +110,8 @@ module IronTrellis
           add([complaint]) if complaint && !@stream.ended
           add([Flaw.new(code: "sitemap-unreadable", about: "it breaks off and can't be unpacked to its end")]) if @stream.ended == :broken
           add(@checks.whole) if @checks
-          add(Checks.of_size(@result.count, @stream.bytes, more: @stream.ended == :cut))
+          # What is wrong with the file as a whole is told in any case.
+          @result.flaws.concat(Checks.of_size(@result.count, @stream.bytes, more: @stream.ended == :cut))
           @result.flaws.sort_by!.with_index { |flaw, place| [flaw.line || 0, place] }
           @checks = nil
         end

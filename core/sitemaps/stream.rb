@@ -10,6 +10,8 @@ module IronTrellis
       class Stream
         GZIP = "\x1F\x8B".b
         PIECE = 65_536
+        # No address is longer (URLs over 8 KiB are not fetched).
+        MOST_LINE = 16_384
         # Four times what a file may be (sitemaps.org); what is longer is told of, not read.
         LIMIT = 4 * 52_428_800
 
@@ -39,6 +41,8 @@ module IronTrellis
         # @param length [Integer] bytes at most
         # @return [String, nil] nil at the end
         def read(length = PIECE, _buffer = nil)
+          return if @enough
+
           piece = @pending.empty? ? next_piece : @pending
           return if piece.nil?
 
@@ -46,16 +50,27 @@ module IronTrellis
           piece.byteslice(0, length)
         end
 
-        # @yieldparam line [String] with its end
+        # @yieldparam line [String] with its end; of a longer one only its first MOST_LINE bytes, and a little
         # @return [void]
         def each_line
-          rest = +""
+          rest = +"".b
           while (piece = read)
-            rest << piece
-            rest, lines = rest.lines.then { |all| (rest.end_with?("\n") || all.empty?) ? [+"", all] : [all.pop, all] }
-            lines.each { |line| yield line }
+            *lines, last = piece.b.split("\n", -1)
+            lines.each do |line|
+              yield rest << line << "\n"
+              rest = +"".b
+            end
+            rest << last if rest.bytesize < MOST_LINE
           end
           yield rest unless rest.empty?
+        end
+
+        # Says that enough was read: what follows is left.
+        #
+        # @return [void]
+        def enough
+          @enough = true
+          @ended ||= :cut
         end
 
         private

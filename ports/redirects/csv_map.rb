@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "csv"
-
 module IronTrellis
   module Ports
     module Redirects
@@ -16,7 +14,7 @@ module IronTrellis
         # @param routes [Array<Core::Redirects::Route>]
         # @return [String]
         def write(routes)
-          CSV.generate_line([*COLUMNS, "kind", "query"], row_sep: "\r\n") + routes.map { |route| CSV.generate_line([route.from, route.to, route.status, route.kind, route.query], row_sep: "\r\n") }.join
+          Tables::CsvTable.line([*COLUMNS, "kind", "query"]) + routes.map { |route| Tables::CsvTable.line([route.from, route.to, route.status, route.kind, route.query]) }.join
         end
 
         # @param bytes [String]

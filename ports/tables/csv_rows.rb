@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "csv"
+require "stringio"
 
 module IronTrellis
   module Ports
@@ -13,6 +14,8 @@ module IronTrellis
 
         DELIMITERS = [",", ";", "\t", "|"].freeze
         MOST_BYTES = 200_000_000
+        # One cell goes on over so many lines at most.
+        MOST_LINES = 200
 
         # @return [Array<Bad>] told while reading
         attr_reader :bad
@@ -72,28 +75,43 @@ module IronTrellis
 
         # Line by line, so that one broken line costs only itself; a quoted cell may go on over several.
         def lines
-          pending = nil
-          number = 0
-          @text.each_line do |line|
-            number += 1
-            next if number == 1
-
-            pending = pending ? [pending.first + line, pending.last] : [line, number]
-            next if pending.first.count('"').odd?
-
-            row(*pending) { |cells| yield cells, pending.last }
-            pending = nil
+          all = StringIO.new(@text)
+          all.gets
+          number = 1
+          until all.eof?
+            cells, taken, why = row(all)
+            why ? refuse(number + 1, why) : yield(cells, number + 1)
+            number += taken
           end
-          refuse(pending.last, "a quoted cell isn't closed") if pending
         end
 
-        def row(text, line)
-          # Most rows have no quotes, and the parser costs a tenth of a millisecond each time.
-          cells = text.include?('"') ? CSV.parse_line(text, col_sep: @delimiter) : text.chomp.split(@delimiter, -1)
-          yield cells if cells
+        # @return [Array] cells, how many lines they take, and why they can't be read, if so
+        def row(all)
+          text = all.gets
+          behind = all.pos
+          further = text.count('"').odd? ? more(text, all) : 0
+          return [cells(text) || [], 1 + further, nil] if further
+
+          all.pos = behind
+          [nil, 1, "a quoted cell isn't closed"]
         rescue CSV::MalformedCSVError => error
-          refuse(line, error.message.sub(/ in line \d+.*/, ""))
+          all.pos = behind
+          [nil, 1, error.message.sub(/ in line \d+.*/, "")]
         end
+
+        # Adds lines until all quotes are closed.
+        #
+        # @return [Integer, nil] how many; nil where they stay open
+        def more(text, all)
+          (1..MOST_LINES).find do
+            line = all.gets or return nil
+            text << line
+            text.count('"').even?
+          end
+        end
+
+        # Most rows have no quotes, and the parser costs a tenth of a millisecond each time.
+        def cells(text) = text.include?('"') ? CSV.parse_line(text, col_sep: @delimiter) : text.chomp.split(@delimiter, -1)
       end
     end
   end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "csv"
-
 module IronTrellis
   module Ports
     module Tables
@@ -10,6 +8,8 @@ module IronTrellis
         MARK = "\uFEFF"
         # A spreadsheet would take a text that begins so for a formula, and run it.
         FORMULA = /\A[=+\-@\t\r]/
+        # Cells with these stand in quotes: signs of the format, and delimiters that programs take elsewhere.
+        DELICATE = /[",;|\t\r\n]/
         TYPE = "text/csv; charset=utf-8"
 
         module_function
@@ -21,13 +21,23 @@ module IronTrellis
         def write(path, columns, rows)
           ::File.open(path, "wb") do |file|
             file.write(MARK)
-            file.write(CSV.generate_line(columns, row_sep: "\r\n"))
-            rows.each { |row| file.write(CSV.generate_line(row.map { |value| safe(Tables.cell(value)) }, row_sep: "\r\n")) }
+            file.write(line(columns))
+            rows.each { |row| file.write(line(row.map { |value| Tables.cell(value) })) }
           end
         end
 
+        # @param cells [Array<Object>]
+        # @return [String] a line of RFC 4180, with nothing that a spreadsheet would run, whichever delimiter it takes
+        def line(cells) = "#{cells.map { |value| quoted(safe(value)) }.join(",")}\r\n"
+
+        def quoted(value)
+          return value.to_s unless value.is_a?(String) && (value.empty? || DELICATE.match?(value))
+
+          "\"#{value.gsub('"', '""')}\""
+        end
+
         def safe(value) = (value.is_a?(String) && FORMULA.match?(value)) ? "'#{value}" : value
-        private_class_method :safe
+        private_class_method :safe, :quoted
       end
     end
   end

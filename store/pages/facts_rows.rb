@@ -48,7 +48,7 @@ module IronTrellis
           answer, read, decision = outcome.answer, outcome.facts, outcome.decision
           resolved = read && Core::Directives::Resolved.new(read.directives, @agent)
           refresh = read.refresh if read&.refresh&.instant?
-          [
+          Core::Content::Cut.deep([
             @crawl_id, outcome.item.id, answer && @now.call, decision&.allowed, decision&.line, decision&.rule,
             answer&.status, answer&.error, answer&.error_detail, kind(outcome), read&.content_type, read&.charset, bytes(outcome), answer&.first_byte_ms, answer&.response_ms,
             outcome.redirect_to && @ids.of(outcome.redirect_to), outcome.redirect_to, refresh && @ids.of(refresh.target), refresh&.target, refresh&.source,
@@ -57,7 +57,7 @@ module IronTrellis
             read&.canonical&.url, read&.canonical&.source, read&.canonical&.state, read && marks(read.canonical),
             read&.hreflang, read&.lang, read&.titles, read&.description, read&.h1, read&.words, read&.images, read&.images_without_alt,
             read&.viewport, filled(read&.outline), filled(read&.open_graph), filled(read&.data&.map(&:to_h)), filled(read&.data_problems), read&.password, filled(read&.contacts)
-          ]
+          ])
         end
 
         def filled(values) = values&.any? ? values : nil
@@ -104,7 +104,7 @@ module IronTrellis
           source = outcome.item.id
           links.each_with_index.map do |link, position|
             target = link.target
-            [@crawl_id, position, source, @ids.of(target), TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), link.rel, link.text, link.px]
+            [@crawl_id, position, source, @ids.of(target), TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), Core::Content::Cut.deep(link.rel), Core::Content::Cut.deep(link.text), link.px]
           end
         end
       end

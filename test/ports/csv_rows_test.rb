@@ -56,6 +56,34 @@ class CsvRowsTest < Minitest::Test
   end
 end
 
+# What spreadsheets and people do to a file must not cost the rest of it.
+class StrayQuotesTest < Minitest::Test
+  def read(text)
+    rows = IronTrellis::Ports::Tables::CsvRows.new(text, %w[from to])
+    [rows.to_enum(:each).map { |row, line| [row["from"], line] }, rows.bad.map(&:line)]
+  end
+
+  def test_a_stray_quote_costs_its_line_only
+    good = (3..60_002).map { |number| "/#{number},/new\n" }.join
+    rows, bad = read("from,to\n\"/stray,/x\n#{good}")
+    assert_equal [60_000, ["/3", 3], [2]], [rows.size, rows.first, bad]
+  end
+
+  def test_two_stray_quotes_cost_two_lines
+    assert_equal [[["/b", 3], ["/d", 5]], [2, 4]], read("from,to\n/a\",/x\n/b,/x\n/c\",/x\n/d,/x\n")
+  end
+
+  def test_a_cell_may_go_on_over_lines
+    assert_equal [[["/a", 2], ["/b", 4]], []], read("from,to,note\n/a,/x,\"one\ntwo\"\n/b,/x,\n")
+  end
+
+  def test_what_a_spreadsheet_would_run_is_text_whichever_delimiter_it_takes
+    line = IronTrellis::Ports::Tables::CsvTable.line(["=1+1", "a;=cmd|x", "plain", 7, nil, "say \"hi\""])
+    assert_equal "'=1+1,\"a;=cmd|x\",plain,7,,\"say \"\"hi\"\"\"\r\n", line
+    assert_equal [["'=1+1", "a;=cmd|x", "plain", "7", nil, "say \"hi\""]], CSV.parse(line)
+  end
+end
+
 # Redirect maps as files.
 class RouteFilesTest < Minitest::Test
   Ports = IronTrellis::Ports
@@ -85,7 +113,7 @@ class RouteFilesTest < Minitest::Test
     assert_includes text, "RewriteCond %{REQUEST_SCHEME} =http\n"
     refute_includes Ports::Redirects.writer("apache").write(MAP), "REQUEST_SCHEME} ="
     text = Ports::Redirects.writer("nginx").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
-    assert_includes text, %(  "~^http://a\\.test/x$" "301 https://a.test/x";\n)
+    assert_includes text, %(  "~^http://a\\\\.test/x$" "301 https://a.test/x";\n)
   end
 
   def test_formats_that_there_are_not_are_told
