@@ -19,7 +19,7 @@ module IronTrellis
 
         attributes :id, :name
         attribute(:settings) { |site| site.crawl_settings.to_h }
-        attribute(:secrets) { |site| Store::Settings::Secrets.of(site.id).redacted }
+        attribute(:secrets) { |site| Store::Settings::Secrets.shown(site.id) }
         attribute(:timetable) { |site| Views.timetable(site.timetable) }
         attribute(:intents) { |site| site.decisions.values("intent").reject { |subject, _| Core::Url::Pattern.new(subject).exact? }.map { |subject, value| {pattern: subject, intent: value["intent"]} }.reverse }
         attribute(:key_pages) { |site| site.key_pages.reload.map(&:url) }

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 ENV["TRELLIS_ENV"] = "test"
+# All sites of the tests lie on this machine.
+ENV["TRELLIS_OWN_NETWORK"] = "yes"
 if ENV["COVERAGE"]
   require "simplecov"
   SimpleCov.start { add_filter %r{^/(test|vendor)/} }

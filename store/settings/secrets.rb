@@ -11,16 +11,34 @@ module IronTrellis
       class Secrets < Postgres::Record
         self.table_name = "secrets"
 
+        CANNOT_BE_READ = "#{Core::Settings::Secrets::HIDDEN} can't be read"
+
+        # The key by which they were encrypted isn't there any more.
+        class Unreadable < Core::Error::Conflict
+          def initialize = super("The secrets of this site can't be read: they were encrypted with another key. Bring that key back (var/secret_key, or TRELLIS_SECRET_KEY), or type them again in the settings.")
+        end
+
         encrypts :content
 
         class << self
           # @param site_id [Integer]
           # @param crawl_id [Integer, nil] nil for those that the site's next crawl takes
           # @return [Core::Settings::Secrets]
+          # @raise [Unreadable]
           def of(site_id, crawl_id = nil)
             Keys.ready
             row = find_by(site_id: site_id, crawl_id: crawl_id)
             Core::Settings::Secrets.new(row ? JSON.parse(row.content) : {})
+          rescue ActiveRecord::Encryption::Errors::Base
+            raise Unreadable
+          end
+
+          # @param site_id [Integer]
+          # @return [Hash{String => Object}] what may be shown; of each that can't be read, that
+          def shown(site_id)
+            of(site_id).redacted
+          rescue Unreadable
+            Core::Settings::Secrets.new({}).redacted.merge(%w[user password cookies].to_h { |name| [name, CANNOT_BE_READ] })
           end
 
           # @param secrets [Core::Settings::Secrets]

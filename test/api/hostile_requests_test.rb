@@ -125,3 +125,49 @@ class HostileRequestsTest < Minitest::Test
     assert_match(/worked out anew/, call(:get, "/crawls/#{judged}/urls?limit=5&after=#{first["next"]}", status: 409)["detail"])
   end
 end
+
+# What a site is told, by whom, and what becomes of its secrets.
+class KeepingSitesTest < Minitest::Test
+  include ApiHere
+
+  def setup
+    super
+    sign_up
+  end
+
+  def test_the_network_of_this_machine_is_for_who_runs_it_to_permit
+    before, ENV["TRELLIS_OWN_NETWORK"] = ENV["TRELLIS_OWN_NETWORK"], nil
+    {allow_private: true, resolve: {"a.test:80" => "127.0.0.1:1"}}.each do |name, value|
+      answer = call(:post, "/sites", {name: "own #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"], name => value}}, status: 422)
+      assert_equal name.to_s, answer.dig("problems", 0, "field")
+    end
+    call(:post, "/sites", {name: "own #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}}, status: 201)
+  ensure
+    ENV["TRELLIS_OWN_NETWORK"] = before
+  end
+
+  def test_secrets_are_typed_again_when_requests_go_elsewhere
+    input = {name: "moved #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}, secrets: {password: "wick", user: "ines"}}
+    site = call(:post, "/sites", input, status: 201)
+    moved = input.merge(settings: {start_urls: ["http://a.test/"], resolve: {"a.test:80" => "203.0.113.7"}})
+    assert_equal "password", call(:put, "/sites/#{site["id"]}", moved.merge(secrets: site["secrets"]), status: 422).dig("problems", 0, "field")
+    call(:put, "/sites/#{site["id"]}", input.merge(secrets: site["secrets"]))
+    call(:put, "/sites/#{site["id"]}", moved)
+  end
+
+  def test_secrets_whose_key_is_lost_are_said_to_be_unreadable
+    site = call(:post, "/sites", {name: "lost #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}, secrets: {password: "wick"}}, status: 201)
+    Store::Postgres::Sql.run("UPDATE secrets SET content = $2 WHERE site_id = $1", [site["id"], JSON.generate(p: Base64.strict_encode64("x" * 20), h: {iv: Base64.strict_encode64("x" * 12), at: Base64.strict_encode64("x" * 16)})])
+    assert_match(/can't be read/, call(:get, "/sites/#{site["id"]}").dig("secrets", "password"))
+    assert_match(/another key/, call(:post, "/sites/#{site["id"]}/crawls", status: 409)["detail"])
+    shown = call(:get, "/sites").fetch("sites").find { |one| one["id"] == site["id"] }
+    call(:put, "/sites/#{site["id"]}", {name: site["name"], settings: site["settings"], secrets: {user: "", password: "new", cookies: "", headers: [], proxy: ""}})
+    assert_match(/can't be read/, shown.dig("secrets", "password"))
+    assert_equal "new", Store::Settings::Secrets.of(site["id"]).password
+  end
+
+  def test_urls_of_another_site_are_not_fetched_for_this_one
+    other = call(:post, "/sites", {name: "other #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}}, status: 201)
+    assert_match(/no crawl/, call(:post, "/sites/#{other["id"]}/crawls", {from: {crawl: judged, where: "{}"}}, status: 404)["detail"])
+  end
+end
