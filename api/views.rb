@@ -30,7 +30,7 @@ module IronTrellis
       class Crawl
         include Alba::Resource
 
-        attributes :id, :site_id, :number, :state, :scope, :asked, :message, :kept
+        attributes :id, :site_id, :number, :state, :scope, :asked, :message, :kept, :judging_error, :unanswered
         attribute(:settings) { |crawl| crawl.crawl_settings.to_h }
         attribute(:progress) { |crawl| Store::Crawling::Progress.of(crawl).to_h }
         attribute(:run) { |crawl| crawl.verdict_run&.id }

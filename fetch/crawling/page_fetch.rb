@@ -48,6 +48,8 @@ module IronTrellis
           facts = read(url, answer)
           answer.body = "".b if answer.error
           Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
+        rescue Http::FetchError => error
+          Outcome.new(item: item, answer: Http::Answer.new(header_lines: [], body: "".b, error: error.kind, error_detail: error.message, response_ms: 0))
         end
 
         # Of a link to another host it is to be known whether it leads anywhere, so that nobody answers there is no reason not to ask.

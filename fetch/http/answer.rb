@@ -16,8 +16,11 @@ module IronTrellis
         # @return [Boolean] whether it says that the address is elsewhere
         def redirect? = !status.nil? && (300..399).cover?(status) && status != 304
 
+        # @return [Boolean] whether nobody was there: the connection was refused, or no way leads to the host at the moment
+        def unreachable? = error == "connect"
+
         # @return [Boolean] whether it may pass: the server asks for patience, or the connection failed it
-        def passing? = [429, 503].include?(status) || %w[timeout closed].include?(error)
+        def transient? = [429, 503].include?(status) || %w[timeout closed].include?(error)
 
         # @param now [Time]
         # @return [Numeric, nil] seconds that the server asks to wait (Retry-After, RFC 9110 section 10.2.3)

@@ -34,7 +34,7 @@ module IronTrellis
 
         def self.patiently(client, url)
           found = fetch(client, url)
-          return found unless found.first.passing?
+          return found unless found.first.transient?
 
           sleep PAUSE
           fetch(client, url)

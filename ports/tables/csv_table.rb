@@ -31,7 +31,8 @@ module IronTrellis
         def line(cells) = "#{cells.map { |value| quoted(safe(value)) }.join(",")}\r\n"
 
         def quoted(value)
-          return value.to_s unless value.is_a?(String) && (value.empty? || DELICATE.match?(value))
+          return value.to_s unless value.is_a?(String)
+          return value unless value.empty? || DELICATE.match?(value)
 
           "\"#{value.gsub('"', '""')}\""
         end

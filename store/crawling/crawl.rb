@@ -65,6 +65,13 @@ module IronTrellis
           !run.nil? && judging_asked_at > run.started_at
         end
 
+        # @param sums [Hash{String => Integer}] of the counters
+        # @return [String]
+        def self.silence(sums)
+          what = sums["fetched"].zero? ? "No host of the site gave an answer" : "#{sums["unanswered"]} of the #{sums["fetched"]} URLs that were asked for gave no answer"
+          "#{what}, so this crawl says little of the site; screens stay with the crawl before it."
+        end
+
         def ended? = ENDED.include?(state)
 
         def whole? = scope == WHOLE
@@ -116,7 +123,9 @@ module IronTrellis
         #
         # @return [void]
         def count
-          update!(waiting_by_depth: frontier.queue, known_urls: frontier.counts.values.sum)
+          sums = Counters.sums(id)
+          silent = sums["unanswered"] * 2 > sums["fetched"] || (sums["fetched"].zero? && Robots::RobotsFiles.none_answered?(id))
+          update!(waiting_by_depth: frontier.queue, known_urls: frontier.counts.values.sum, unanswered: silent, message: silent ? Crawl.silence(sums) : message)
         end
 
         # Moves on to another state, unless someone else has already.

@@ -18,12 +18,12 @@ module IronTrellis
         end
 
         # @param now [Time]
-        # @return [Hash] speed, queue, hosts, troubles, workers, spaces
+        # @return [Hash] speed, queue, hosts, troubles, outages, workers, spaces
         def call(now)
           {
             speed: speed(now), queue: @crawl.waiting_by_depth.map { |depth, waiting| {depth: depth.to_i, waiting: waiting} }.sort_by { |one| one[:depth] },
             hosts: hosts, troubles: FetchErrors.newest(@crawl.id, TROUBLES).map { |row| row.merge("at" => row["at"].iso8601, "url_id" => row["url_id"].to_s) },
-            workers: @crawl.ended? ? [] : CrawlSlots.active(@crawl.id, now), spaces: Spaces.named(@crawl.id)
+            outages: Outages.of(@crawl.id), workers: @crawl.ended? ? [] : CrawlSlots.active(@crawl.id, now), spaces: Spaces.named(@crawl.id)
           }
         end
 

@@ -152,10 +152,11 @@ module IronTrellis
         # @param ids [Array<Integer>]
         # @param token [Integer]
         # @param until_time [Time]
+        # @param counted [Boolean] whether it was a try
         # @return [void]
         # @raise [LeaseLost]
-        def put_off(ids, token, until_time)
-          change(ids, token, "state = #{STATES[:later]}, tries = tries + 1, not_before = $3", until_time.utc.iso8601(6))
+        def put_off(ids, token, until_time, counted: true)
+          change(ids, token, "state = #{STATES[:later]}, tries = tries + #{counted ? 1 : 0}, not_before = $3", until_time.utc.iso8601(6))
           give_back(ids.size)
         end
 

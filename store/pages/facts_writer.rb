@@ -41,10 +41,10 @@ module IronTrellis
         # @param until_time [Time]
         # @return [void]
         # @raise [Crawling::Frontier::LeaseLost]
-        def put_off(outcomes, token, until_time)
+        def put_off(outcomes, token, until_time, counted: true)
           ActiveRecord::Base.transaction do
-            Crawling::Counters.add(@crawl.id, @slot, {"retried" => outcomes.size})
-            @crawl.frontier.put_off(outcomes.map { |outcome| outcome.item.id }, token, until_time)
+            Crawling::Counters.add(@crawl.id, @slot, {"retried" => outcomes.size}) if counted
+            @crawl.frontier.put_off(outcomes.map { |outcome| outcome.item.id }, token, until_time, counted: counted)
           end
         end
 

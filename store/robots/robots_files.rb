@@ -12,6 +12,10 @@ module IronTrellis
         def all(crawl_id) = Postgres::Sql.rows("SELECT origin, status, error, body FROM robots_files WHERE crawl_id = $1", [crawl_id])
 
         # @param crawl_id [Integer]
+        # @return [Boolean] whether no host gave any answer to the question for its robots.txt
+        def none_answered?(crawl_id) = all(crawl_id).then { |rows| rows.any? && rows.all? { |row| row["error"] } }
+
+        # @param crawl_id [Integer]
         # @param result [IronTrellis::Fetch::Robots::RobotsFetch::Result]
         # @param now [Time]
         # @return [Boolean] whether it was the first to say

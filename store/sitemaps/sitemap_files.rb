@@ -51,6 +51,10 @@ module IronTrellis
         # @return [void]
         def release(slot) = Postgres::Sql.run("UPDATE sitemap_files SET state = 'waiting' WHERE crawl_id = $1 AND state = 'leased' AND slot = $2", [@crawl.id, slot])
 
+        # @param file [#id] to be fetched later
+        # @return [void]
+        def put_back(file) = Postgres::Sql.run("UPDATE sitemap_files SET state = 'waiting' WHERE id = $1 AND state = 'leased'", [file.id])
+
         # @return [Boolean] whether any isn't read yet
         def open? = Postgres::Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND #{OPEN} LIMIT 1", [@crawl.id]).ntuples.positive?
 

@@ -76,15 +76,15 @@ module IronTrellis
           Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
         end
 
-        # @return [Crawling::Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one
+        # @return [Crawling::Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one, and one that was answered
         def newest_crawl
           finished = crawls.where(state: Crawling::Crawl::FINISHED)
-          finished.find_by(scope: Crawling::Crawl::WHOLE) || finished.first
+          finished.find_by(scope: Crawling::Crawl::WHOLE, unanswered: false) || finished.find_by(scope: Crawling::Crawl::WHOLE) || finished.first
         end
 
         # @param crawl [Crawling::Crawl]
         # @return [Crawling::Crawl, nil] the whole crawl before it whose verdicts are there
-        def crawl_before(crawl) = crawls.where(state: Crawling::Crawl::FINISHED, scope: Crawling::Crawl::WHOLE, number: ...crawl.number).first
+        def crawl_before(crawl) = crawls.where(state: Crawling::Crawl::FINISHED, scope: Crawling::Crawl::WHOLE, unanswered: false, number: ...crawl.number).first
 
         # @param count [Integer] at most
         # @return [Array<String>] some pages that its newest crawl knows, spread over the site

@@ -23,6 +23,8 @@ module IronTrellis
         def prepare(item)
           policy = @policies.call(item.parts, @client)
           (@settings.keep_crawl_delay && policy&.delay) || 0
+        rescue Fetch::Http::FetchError
+          0
         end
 
         # @param item [Store::Crawling::Frontier::Item, Fetch::Sitemaps::SitemapTask, Fetch::Crawling::ProbeTask]

@@ -16,8 +16,9 @@ module IronTrellis
         # @param token [Integer] of the session
         # @param hosts [Store::Crawling::Hosts]
         # @param lanes [HostPool]
+        # @param outages [Store::Crawling::Outages]
         # @param clock [#call]
-        def initialize(crawl, slot:, token:, hosts:, lanes:, clock:)
+        def initialize(crawl, slot:, token:, hosts:, lanes:, outages:, clock:)
           @crawl = crawl
           @token = token
           @hosts = hosts
@@ -31,8 +32,11 @@ module IronTrellis
           @sameness = Fetch::Crawling::ParameterLoopDetector.new
           @endless = Fetch::Crawling::EndlessAnswers.new
           @probes.answering.each_value { |row| learn(row) }
+          @outages = outages
+          @ours = crawl.crawl_settings.scope.hosts
           @pages = []
           @later = []
+          @away = []
         end
 
         # @return [Integer] pages to be stored
@@ -46,7 +50,7 @@ module IronTrellis
         # @return [void]
         def put(item, outcome)
           case item
-          when Fetch::Sitemaps::SitemapTask then @sitemaps.store(item, outcome, hosts: @hosts, now: @clock.call)
+          when Fetch::Sitemaps::SitemapTask then put_sitemap(item, outcome)
           when Fetch::Crawling::ProbeTask then put_probe(item, outcome)
           else put_page(item, outcome)
           end
@@ -56,6 +60,7 @@ module IronTrellis
         def store
           @since = nil
           put_off_later
+          wait_for_hosts
           return if @pages.empty?
 
           @writer.write(@pages, @token)
@@ -76,6 +81,14 @@ module IronTrellis
 
         private
 
+        def put_sitemap(item, outcome)
+          seconds = @outages.away(item.host_id, @clock.call) if outcome.error == "connect" && waited_for?(item)
+          return @sitemaps.store(item, outcome, hosts: @hosts, now: @clock.call) unless seconds
+
+          @sitemaps.put_back(item)
+          hold_back(item.host_id, seconds)
+        end
+
         def put_probe(item, outcome)
           @probes.store(item, outcome)
           @endless.learn(item.url, outcome.facts) if outcome.facts && outcome.answer.status == 200 && !item.variant?
@@ -88,19 +101,41 @@ module IronTrellis
 
         def put_page(item, outcome)
           outcome.facts.links = [] if @endless.answer?(outcome)
-          if outcome.answer&.passing? && item.tries < @retries then @later << outcome
+          if away?(item, outcome) then @away << outcome
+          elsif outcome.answer&.transient? && item.tries < @retries then @later << outcome
           else @pages << outcome
           end
           @since ||= monotonic
           heed(item, outcome.answer) if [429, 503].include?(outcome.answer&.status)
         end
 
+        # What lies on a host of ours that can't be reached says nothing of its pages, as long as it may come back.
+        def away?(item, outcome) = outcome.answer&.unreachable? && !item.external? && waited_for?(item)
+
+        def waited_for?(item) = @retries.positive? && @ours.key?(item.parts.authority) && !@outages.gone?(item.parts.authority)
+
+        def wait_for_hosts
+          now = @clock.call
+          @outages.back(@pages.select { |outcome| outcome.answer&.status }.map { |outcome| outcome.item.host_id }.uniq, now)
+          @away.group_by { |outcome| outcome.item.host_id }.each do |host_id, outcomes|
+            seconds = @outages.away(host_id, now)
+            next @pages.concat(outcomes) unless seconds
+
+            @writer.put_off(outcomes, @token, now + seconds, counted: false)
+            hold_back(host_id, seconds)
+          end
+          @away.clear
+        end
+
+        def hold_back(host_id, seconds)
+          @lanes.hold_back(host_id, seconds)
+          @hosts.pause(host_id, @clock.call + seconds)
+        end
+
         # A host that asks for patience is left alone by everyone.
         def heed(item, answer)
           seconds = answer.retry_after(@clock.call) or return
-          seconds = [seconds, MOST_PATIENCE].min
-          @lanes.hold_back(item.host_id, seconds)
-          @hosts.pause(item.host_id, @clock.call + seconds)
+          hold_back(item.host_id, [seconds, MOST_PATIENCE].min)
         end
 
         def put_off_later

@@ -9,10 +9,13 @@ module IronTrellis
         # @param crawl [Store::Crawling::Crawl]
         # @param agent [String]
         # @param hosts [Store::Crawling::Hosts]
-        def initialize(crawl, agent:, hosts:)
+        # @param outages [Store::Crawling::Outages]
+        def initialize(crawl, agent:, hosts:, outages:)
           @crawl = crawl
           @agent = agent
           @hosts = hosts
+          @outages = outages
+          @ours = crawl.crawl_settings.retries.positive? ? crawl.crawl_settings.scope.hosts : {}
           @lock = Mutex.new
           @origins = {}
           @new = ::Queue.new
@@ -22,12 +25,15 @@ module IronTrellis
         # @param url [Core::Url::Parts]
         # @param client [Fetch::Http::Client] to fetch it with
         # @return [Core::Robots::Policy, nil] nil where the host has no address
+        # @raise [Fetch::Http::FetchError] where a host of ours can't be reached and is still waited for
         def call(url, client)
           @lock.synchronize { @origins[url.origin] ||= Origin.new(Mutex.new) }.then do |origin|
             origin.lock.synchronize do
               next origin.policy if origin.known
 
               result = Fetch::Robots::RobotsFetch.call(client, url)
+              raise Fetch::Http::FetchError.new("connect", "robots.txt can't be had: nobody answers") if away?(result, url)
+
               @new << result
               origin.known = true
               origin.policy = result.policy(@agent)
@@ -45,6 +51,8 @@ module IronTrellis
         end
 
         private
+
+        def away?(result, url) = result.error == "connect" && @ours.key?(url.authority) && !@outages.gone?(url.authority)
 
         Origin = Struct.new(:lock, :known, :policy)
 

@@ -29,10 +29,11 @@ module IronTrellis
           @addresses = Fetch::Http::HostResolver.of(@settings)
           @token = SecureRandom.random_number(1 << 62)
           @hosts = Store::Crawling::Hosts.new(crawl)
-          @policies = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts)
+          @outages = Store::Crawling::Outages.new(crawl)
+          @policies = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts, outages: @outages)
           @lanes = HostPool.new(@settings, hosts: @hosts, token: @token, clock: clock) { lane_worker }
           @intake = Dispatcher.new(crawl, slot: slot, token: @token, lanes: @lanes)
-          @shelf = OutcomeBuffer.new(crawl, slot: slot, token: @token, hosts: @hosts, lanes: @lanes, clock: clock)
+          @shelf = OutcomeBuffer.new(crawl, slot: slot, token: @token, hosts: @hosts, lanes: @lanes, outages: @outages, clock: clock)
           @tended_at = -Float::INFINITY
         end
 
@@ -92,6 +93,7 @@ module IronTrellis
           now = @clock.call
           Store::Crawling::CrawlSlots.seen(@crawl.id, @slot, @token, NAME, now)
           @crawl.frontier.wake(now)
+          @outages.refresh
           @sessions = Store::Crawling::CrawlSlots.active(@crawl.id, now).size.clamp(1, @crawl.slots)
           @lanes.tend(@sessions)
           @shelf.beat(now)
