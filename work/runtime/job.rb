@@ -9,9 +9,10 @@ module IronTrellis
       # Safe to run twice: a worker may die at any moment and another takes the job again.
       class Job < Que::Job
         SECONDS = 20
+        MOST_TRIES = 5
 
         # Tried again soon at first, then less often; after some tries the job stays as data to be looked at.
-        self.maximum_retry_count = 5
+        self.maximum_retry_count = MOST_TRIES
         self.retry_interval = ->(count) { [count**3, 60].min }
 
         # Told when it was tried as often as it may be, with what went wrong the last time. A job that somebody waits for says so here.
@@ -28,7 +29,7 @@ module IronTrellis
 
         # The job engine's way of saying that a try failed.
         def handle_error(error)
-          given_up(error) if error_count > self.class.maximum_retry_count
+          given_up(error) if error_count > MOST_TRIES
           super
         end
 

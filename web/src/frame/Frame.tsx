@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { DossierSheet } from "../stages/read/dossier/DossierSheet";
 import { useNewVerdicts } from "./useNewVerdicts";
+import { JudgingFailed } from "./JudgingFailed";
 import { KeyHelp, useKeys } from "./Keys";
 import { StageRail } from "./StageRail";
 import { TopBar } from "./TopBar";
@@ -15,6 +16,7 @@ export function Frame({ screen, children }: { screen: string; children: ReactNod
       <TopBar />
       <StageRail screen={screen} />
       <Box component="main" sx={{ overflow: "auto", minHeight: 0, position: "relative" }}>
+        <JudgingFailed />
         {children}
       </Box>
       {screen !== "read/dossier" && <DossierSheet />}

@@ -57,6 +57,16 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
           <Part title="Slowest hosts">
             <Hosts hosts={live.data.hosts} />
           </Part>
+          {live.data.outages.length > 0 && (
+            <Part title="Hosts that were away">
+              {live.data.outages.map((one) => (
+                <Box key={`${one.authority} ${one.from}`} sx={{ mb: 0.5 }}>
+                  <strong>{one.authority}</strong> couldn't be reached from {moment(one.from)}
+                  {one.to ? ` to ${moment(one.to)}; it was waited for` : " on"}
+                </Box>
+              ))}
+            </Part>
+          )}
           {live.data.spaces.length > 0 && (
             <Part title="Not fetched further">
               {live.data.spaces.map((space) => (
@@ -110,7 +120,7 @@ function Heading({ crawl }: { crawl: Crawl }) {
       )}
       {crawl.state === "failed" && crawl.progress.fetched > 0 && (
         <Button variant="contained" disabled={judge.isPending} onClick={() => judge.mutate()}>
-          Judge what was fetched
+          {crawl.judging_error ? "Judge it again" : "Judge what was fetched"}
         </Button>
       )}
       {crawl.state === "finished" && (
