@@ -25,11 +25,18 @@ module IronTrellis
       end
 
       use Rack::Protection::AuthenticityToken, reaction: :deny, logger: nil
-      use Committee::Middleware::RequestValidation, schema_path: CONTRACT, prefix: "/api", strict_reference_validation: true, error_class: Http::ContractError,
-        coerce_date_times: false, parse_response_by_content_type: false
+      use Committee::Middleware::RequestValidation,
+        schema_path: CONTRACT,
+        prefix: "/api",
+        strict_reference_validation: true,
+        error_class: Http::ContractError,
+        coerce_date_times: false,
+        parse_response_by_content_type: false
 
       helpers Http::Helpers
-      Dir[ROOT.join("api/resources/*.rb")].sort.each { |file| register Resources.const_get(File.basename(file, ".rb").split("_").map(&:capitalize).join) }
+      Dir[ROOT.join("api/resources/*.rb")].sort.each do |file|
+        register Resources.const_get(File.basename(file, ".rb").split("_").map(&:capitalize).join)
+      end
 
       before do
         content_type :json
@@ -38,16 +45,30 @@ module IronTrellis
 
       error(Core::Error) { |error| problem(error) }
 
-      error(PG::ConnectionBad, PG::UnableToSend, ActiveRecord::ConnectionNotEstablished, ActiveRecord::ConnectionFailed) { |error| problem(Store::Postgres::Database.lost(error)) }
+      error(
+        PG::ConnectionBad,
+        PG::UnableToSend,
+        ActiveRecord::ConnectionNotEstablished,
+        ActiveRecord::ConnectionFailed
+      ) { |error| problem(Store::Postgres::Database.lost(error)) }
 
       # A statement that took longer than any may (Store::Postgres::Database.connect).
       error(PG::QueryCanceled, ActiveRecord::QueryCanceled) do
-        problem(Core::Error::TooMuch.new("This took longer than #{STATEMENT_SECONDS} s and was given up. Narrow it: fewer conditions that look into texts, or fewer URLs."))
+        problem(
+          Core::Error::TooMuch.new(
+            "This took longer than #{STATEMENT_SECONDS} s and was given up. Narrow it: fewer conditions that look " \
+            "into texts, or fewer URLs."
+          )
+        )
       end
 
       error do |error|
         warn error.full_message(highlight: false)
-        problem(Core::Error.new("Something went wrong on our side. It was written to the server's log; try again, and tell us if it stays."))
+        problem(
+          Core::Error.new(
+            "Something went wrong on our side. It was written to the server's log; try again, and tell us if it stays."
+          )
+        )
       end
 
       not_found { problem(Core::Error::NotFound.new("There is nothing at #{request.path_info}.")) }

@@ -23,7 +23,12 @@ module IronTrellis
         secret = session_secret
         Rack::Builder.new do
           use Http::SecurityHeaders
-          use Rack::Session::Cookie, key: "iron_trellis", secret: secret, httponly: true, same_site: :lax, expire_after: 30 * 86_400
+          use Rack::Session::Cookie,
+            key: "iron_trellis",
+            secret: secret,
+            httponly: true,
+            same_site: :lax,
+            expire_after: 30 * 86_400
           use limits
           use Http::Gate, hosts: hosts, clock: -> { App.clock }
           # Not mapped by URL: the API's own paths are whole, as in the contract.
@@ -31,14 +36,23 @@ module IronTrellis
         end.to_app
       end
 
-      # Sign-in may be tried ten times a minute from one address, and for one account. The address is that of the connection: what a header says of it anybody
-      # can write.
+      # Sign-in may be tried ten times a minute from one address, and for one account. The address is that of the
+      # connection: what a header says of it anybody can write.
       def rate_limits
         Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
-        Rack::Attack.throttle("sign-in by address", limit: TRIES, period: 60) { |request| request.get_header("REMOTE_ADDR") if sign_in?(request) }
-        Rack::Attack.throttle("sign-in by account", limit: TRIES, period: 60) { |request| account(request) if sign_in?(request) }
+        Rack::Attack.throttle("sign-in by address", limit: TRIES, period: 60) do |request|
+          request.get_header("REMOTE_ADDR") if sign_in?(request)
+        end
+        Rack::Attack.throttle("sign-in by account", limit: TRIES, period: 60) do |request|
+          account(request) if sign_in?(request)
+        end
         Rack::Attack.throttled_responder = lambda do |_request|
-          problem = Http::Problem.new(code: "too-many-tries", status: 429, detail: "Too many tries to sign in. Wait a minute and try again.")
+          problem =
+            Http::Problem.new(
+              code: "too-many-tries",
+              status: 429,
+              detail: "Too many tries to sign in. Wait a minute and try again."
+            )
           [429, {"content-type" => Http::Problem::TYPE, "retry-after" => "60"}, [JSON.generate(problem.to_h)]]
         end
         Rack::Attack

@@ -21,7 +21,14 @@ module IronTrellis
         attribute(:settings) { |site| site.crawl_settings.to_h }
         attribute(:secrets) { |site| Store::Settings::Secrets.shown(site.id) }
         attribute(:timetable) { |site| Views.timetable(site.timetable) }
-        attribute(:intents) { |site| site.decisions.values("intent").reject { |subject, _| Core::Url::Pattern.new(subject).exact? }.map { |subject, value| {pattern: subject, intent: value["intent"]} }.reverse }
+        attribute(:intents) do |site|
+          site
+            .decisions
+            .values("intent")
+            .reject { |subject, _| Core::Url::Pattern.new(subject).exact? }
+            .map { |subject, value| {pattern: subject, intent: value["intent"]} }
+            .reverse
+        end
         attribute(:key_pages) { |site| site.key_pages.reload.map(&:url) }
         attribute(:newest_crawl) { |site| site.newest_crawl&.id }
       end
@@ -42,7 +49,14 @@ module IronTrellis
       module_function
 
       # What was taken away, and until when it can be brought back.
-      def removed(record, name) = {id: record.id, name: name, removed_at: record.removed_at.iso8601, removed_by: record.removed_by, until: (record.removed_at + Work::Sites::Removal::BACK_SECONDS).iso8601}
+      def removed(record, name) =
+        {
+          id: record.id,
+          name: name,
+          removed_at: record.removed_at.iso8601,
+          removed_by: record.removed_by,
+          until: (record.removed_at + Work::Sites::Removal::BACK_SECONDS).iso8601
+        }
 
       def timetable(row) = row && {cron: row.cron, time_zone: row.time_zone, next_at: row.next_at.iso8601}
     end

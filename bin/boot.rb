@@ -1,16 +1,21 @@
 # frozen_string_literal: true
 
-# How every Ruby program of ours begins: the locked gems on the load path, then the loader of the application. Resolving the gems anew takes Bundler a
-# third of a second, so the file is used that bin/setup has it write (bundle install --standalone), as long as it is newer than the lock file.
+# How every Ruby program of ours begins: the locked gems on the load path, then the loader of the application. Resolving
+# the gems anew takes Bundler a third of a second, so the file is used that bin/setup has it write (bundle install
+# --standalone), as long as it is newer than the lock file.
 module Boot
   ROOT = File.expand_path("..", __dir__)
   GEMS = File.join(ROOT, "vendor/bundle/bundler/setup.rb")
   LOCK = File.join(ROOT, "Gemfile.lock")
-  # Reading pages makes many short-lived objects: a larger young heap saves a sixth of the time, and jemalloc gives back what glibc would keep.
-  # All of it is read when a process starts, so the program starts itself anew with it.
+  # Reading pages makes many short-lived objects: a larger young heap saves a sixth of the time, and jemalloc gives back
+  # what glibc would keep. All of it is read when a process starts, so the program starts itself anew with it.
   TUNING = {
-    "RUBY_GC_HEAP_INIT_SLOTS" => "400000", "RUBY_GC_MALLOC_LIMIT" => "40000000", "RUBY_GC_MALLOC_LIMIT_MAX" => "40000000",
-    "RUBY_GC_OLDMALLOC_LIMIT" => "80000000", "RUBY_GC_OLDMALLOC_LIMIT_MAX" => "80000000", "TRELLIS_TUNED" => "1"
+    "RUBY_GC_HEAP_INIT_SLOTS" => "400000",
+    "RUBY_GC_MALLOC_LIMIT" => "40000000",
+    "RUBY_GC_MALLOC_LIMIT_MAX" => "40000000",
+    "RUBY_GC_OLDMALLOC_LIMIT" => "80000000",
+    "RUBY_GC_OLDMALLOC_LIMIT_MAX" => "80000000",
+    "TRELLIS_TUNED" => "1"
   }.freeze
 
   module_function

@@ -13,7 +13,15 @@ module IronTrellis
       def initialize(crawl, output: $stderr)
         @output = output
         @number = crawl.number
-        @bar = TTY::ProgressBar.new("Crawl #{@number} [:bar] :current of :total URLs", output: output, total: nil, width: 40) if output.tty?
+        if output.tty?
+          @bar =
+            TTY::ProgressBar.new(
+              "Crawl #{@number} [:bar] :current of :total URLs",
+              output: output,
+              total: nil,
+              width: 40
+            )
+        end
         @last = 0
       end
 

@@ -57,7 +57,11 @@ module IronTrellis
       TEXT
       option :out, required: true, banner: "DIR", desc: "Where the four files go"
       option :site, banner: "NAME", desc: "The site's name (default: the first start host)"
-      option :resolve, type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS", desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"
+      option :resolve,
+        type: :string,
+        repeatable: true,
+        banner: "HOST:PORT:ADDRESS",
+        desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"
       option :host, type: :string, repeatable: true, banner: "HOST", desc: "Another host in scope"
       option :limit, type: :numeric, desc: "Most URLs to fetch"
       option :max_depth, type: :numeric, desc: "Most clicks from a start URL"
@@ -70,10 +74,16 @@ module IronTrellis
       option :ignore_robots, type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"
       option :render, type: :boolean, default: false, desc: "Not built yet"
       option :key_page, type: :string, repeatable: true, banner: "URL", desc: "A page that matters most"
-      option :intent, type: :string, repeatable: true, banner: "PATTERN=index|keep_out", desc: "What is wanted of the URLs that match"
+      option :intent,
+        type: :string,
+        repeatable: true,
+        banner: "PATTERN=index|keep_out",
+        desc: "What is wanted of the URLs that match"
       option :check_external, type: :boolean, default: false, desc: "Check links to other hosts, too (HEAD)"
       option :allow_private, type: :boolean, default: false, desc: "Allow private and loopback addresses"
-      option :fail_on, enum: Core::Faults::Rule::GRADES, desc: "Exit with 1 where such faults, or graver ones, are found"
+      option :fail_on,
+        enum: Core::Faults::Rule::GRADES,
+        desc: "Exit with 1 where such faults, or graver ones, are found"
       # @return [Integer] exit code
       def audit(*start_urls)
         Crawling::Audit.new(start_urls, options).call

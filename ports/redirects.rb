@@ -12,15 +12,26 @@ module IronTrellis
       # @return [#write] with a TYPE
       # @raise [Core::Error::InvalidInput]
       def writer(format)
-        {"apache" => Redirects::Apache, "nginx" => Redirects::Nginx, "csv" => Redirects::CsvMap, "json" => Redirects::JsonMap}.fetch(format) { unknown(format, ENDINGS.keys) }
+        {
+          "apache" => Redirects::Apache,
+          "nginx" => Redirects::Nginx,
+          "csv" => Redirects::CsvMap,
+          "json" => Redirects::JsonMap
+        }.fetch(format) { unknown(format, ENDINGS.keys) }
       end
 
       # @param format [String] csv or json
       # @return [#read]
       # @raise [Core::Error::InvalidInput]
-      def reader(format) = {"csv" => Redirects::CsvMap, "json" => Redirects::JsonMap}.fetch(format) { unknown(format, %w[csv json]) }
+      def reader(format) =
+        {"csv" => Redirects::CsvMap, "json" => Redirects::JsonMap}.fetch(format) { unknown(format, %w[csv json]) }
 
-      def unknown(format, known) = raise(Core::Error::InvalidInput.new("There is no format “#{format}” of redirect maps; use one of #{known.join(", ")}."))
+      def unknown(format, known) =
+        raise(
+          Core::Error::InvalidInput.new(
+            "There is no format “#{format}” of redirect maps; use one of #{known.join(", ")}."
+          )
+        )
       private_class_method :unknown
     end
   end

@@ -16,7 +16,9 @@ module IronTrellis
       # @return [Module]
       # @raise [Core::Error::InvalidInput]
       def named(name)
-        formats.fetch(name) { raise Core::Error::InvalidInput.new("There is no format “#{name}”; use one of #{formats.keys.join(", ")}.") }
+        formats.fetch(name) do
+          raise Core::Error::InvalidInput.new("There is no format “#{name}”; use one of #{formats.keys.join(", ")}.")
+        end
       end
 
       # @return [Object] a value as one cell

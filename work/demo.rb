@@ -33,7 +33,8 @@ module IronTrellis
       # @param anew [Boolean] drop what is there first
       # @return [void]
       def build(anew: false)
-        Store::Accounts::User.find_by(email: EMAIL) || Store::Accounts::User.register(email: EMAIL, name: PERSON, password: PASSWORD)
+        Store::Accounts::User.find_by(email: EMAIL) ||
+          Store::Accounts::User.register(email: EMAIL, name: PERSON, password: PASSWORD)
         site = Store::Sites::Site.find_by(name: NAME)
         site = drop(site) if site && anew
         site ||= found
@@ -46,13 +47,23 @@ module IronTrellis
 
       def found
         Store::Sites::Site.register(name: NAME, settings: settings).tap do |site|
-          Intents::Wanting.replace(site, intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} }, key_pages: ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/lamps/"], by: PERSON, now: Time.now)
+          Intents::Wanting.replace(
+            site,
+            intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} },
+            key_pages: %w[http://www.skerrylamps.example/ http://www.skerrylamps.example/lamps/],
+            by: PERSON,
+            now: Time.now
+          )
         end
       end
 
       def settings
-        Core::Settings::Crawl.new("start_urls" => ["http://www.skerrylamps.example/", "http://old.skerrylamps.example/"], "hosts" => HOSTS.drop(1), "rate" => RATE,
-          "resolve" => HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] })
+        Core::Settings::Crawl.new(
+          "start_urls" => %w[http://www.skerrylamps.example/ http://old.skerrylamps.example/],
+          "hosts" => HOSTS.drop(1),
+          "rate" => RATE,
+          "resolve" => HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] }
+        )
       end
 
       def crawl(site)
@@ -62,32 +73,74 @@ module IronTrellis
         Runtime::Queue.work(queues: [queue], threads: 1) { crawl.reload.ended? || Time.now > deadline }
         return if crawl.ended?
 
-        raise Core::Error.new("The demo's crawl did not end: #{Runtime::Queue.troubles(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}")
+        raise Core::Error.new(
+                "The demo's crawl did not end: #{Runtime::Queue.troubles(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}"
+              )
       end
 
       # Some of what is proposed; the rest is left open, so that there is something to decide.
       def decide(site)
         run = site.newest_crawl.verdict_run
         singles, groups = Store::Intents::GroupEvidence.new(run, site).proposals.partition { |one| one[:urls] }
-        groups.select { |one| one[:sure] }.first(DECIDED_GROUPS).each { |one| settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" ")) }
-        singles.first(DECIDED_SINGLES).each { |one| settle(site, "intent", one[:urls].to_h { |url| [url, {"intent" => one[:intent]}] }, one[:reasons].join(" ")) }
+        groups
+          .select { |one| one[:sure] }
+          .first(DECIDED_GROUPS)
+          .each do |one|
+            settle(site, "group", {one[:group] => {"intent" => one[:intent]}}, one[:reasons].join(" "))
+          end
+        singles
+          .first(DECIDED_SINGLES)
+          .each do |one|
+            settle(
+              site,
+              "intent",
+              one[:urls].to_h { |url| [url, {"intent" => one[:intent]}] },
+              one[:reasons].join(" ")
+            )
+          end
         Redirects::SuggestedTargets.new(run, clock: -> { Time.now }).call
         lost = Store::Redirects::FoundRedirects.new(run, site).broken[:rows].first(DECIDED_ROUTES)
-        lost.each { |row| row["suggestions"].first.then { |best| settle(site, "route", {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}) } }
+        lost.each do |row|
+          row["suggestions"].first.then do |best|
+            settle(
+              site,
+              "route",
+              {row["url"] => {"to" => best["target"], "status" => best["status"], "why" => best["reasons"].first}}
+            )
+          end
+        end
         # Both crawls by what is decided now, so that they can be compared.
-        site.crawls.reload.reverse_each { |crawl| Judging::Judgement.new(crawl, clock: -> { Time.now }).call }
+        site.crawls.reload.reverse_each { |crawl| Judging::Judgement.alone(crawl, clock: -> { Time.now }) }
         Redirects::SuggestedTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
         Sitemaps::Building.now(site, clock: -> { Time.now })
       end
 
-      def settle(site, kind, values, note = nil) = site.decisions.decide(kind, values.to_h { |subject, value| Core::Decisions::Values.read(kind, subject, value) }, by: PERSON, now: Time.now, note: note)
+      def settle(site, kind, values, note = nil) =
+        site.decisions.decide(
+          kind,
+          values.to_h { |subject, value| Core::Decisions::Values.read(kind, subject, value) },
+          by: PERSON,
+          now: Time.now,
+          note: note
+        )
 
       def change_site
-        YAML.safe_load_file(CHANGES).each { |change| ask_keepers("POST", "/pages", {"host" => HOSTS.first}.merge(change)) }
+        YAML
+          .safe_load_file(CHANGES)
+          .each { |change| ask_keepers("POST", "/pages", {"host" => HOSTS.first}.merge(change)) }
       end
 
       def ask_keepers(verb, path, order = nil)
-        answer = Net::HTTP.start("127.0.0.1", @site_port) { |http| http.send_request(verb, path, order && JSON.generate(order), "Host" => KEEPERS, "Content-Type" => "application/json") }
+        answer =
+          Net::HTTP.start("127.0.0.1", @site_port) do |http|
+            http.send_request(
+              verb,
+              path,
+              order && JSON.generate(order),
+              "Host" => KEEPERS,
+              "Content-Type" => "application/json"
+            )
+          end
         raise Core::Error.new("The site stand-in would not change: #{answer.body}") unless answer.is_a?(Net::HTTPOK)
 
         true

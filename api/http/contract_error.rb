@@ -10,7 +10,11 @@ module IronTrellis
       class ContractError < Committee::ValidationError
         # @return [Hash]
         def error_body
-          Problem.new(code: "invalid-input", status: status, detail: "The request isn't as the interface wants it: #{message}").to_h
+          Problem.new(
+            code: "invalid-input",
+            status: status,
+            detail: "The request isn't as the interface wants it: #{message}"
+          ).to_h
         end
 
         # @return [Array] Rack response

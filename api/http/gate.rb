@@ -3,7 +3,8 @@
 module IronTrellis
   module Api
     module Http
-      # What stands before the API: a request that can't be meant for us, of nobody we know, too large, or one too many at once is answered before its body is read.
+      # What stands before the API: a request that can't be meant for us, of nobody we know, too large, or one too many
+      # at once is answered before its body is read.
       class Gate
         # What may be asked without being signed in.
         OPEN = %w[/api/session /api/accounts].freeze
@@ -11,10 +12,14 @@ module IronTrellis
         MOST_BYTES = 1_000_000
         # Routes that take files or lists.
         MOST_BYTES_OF = {
-          %r{\A/api/trials/sitemap\z} => 55_000_000, %r{/import\z} => 16_000_000, %r{\A/api/sites/[^/]+/crawls\z} => 16_000_000,
-          %r{\A/api/sites/[^/]+/decisions\z} => 16_000_000, %r{\A/api/trials/scope\z} => 16_000_000
+          %r{\A/api/trials/sitemap\z} => 55_000_000,
+          %r{/import\z} => 16_000_000,
+          %r{\A/api/sites/[^/]+/crawls\z} => 16_000_000,
+          %r{\A/api/sites/[^/]+/decisions\z} => 16_000_000,
+          %r{\A/api/trials/scope\z} => 16_000_000
         }.freeze
-        # At once, so that nobody can hold all of the server: requests of one account, bodies over MOST_BYTES, and routes that wait for other servers.
+        # At once, so that nobody can hold all of the server: requests of one account, bodies over MOST_BYTES, and
+        # routes that wait for other servers.
         AT_ONCE = {person: 8, large: 2, outside: 4}.freeze
         OUTSIDE = %r{/live\z|/again\z|/check\z|\A/api/trials/robots\z|/preview\z}
         USER = "iron_trellis.user"
@@ -49,13 +54,32 @@ module IronTrellis
         private
 
         def refusal(request, env)
-          return problem(403, "wrong-host", "This application isn't called “#{request.host}”. Its names are told by TRELLIS_HOSTS.") unless @hosts.include?(request.host.delete("[]"))
-          return problem(403, "wrong-origin", "A page of another site may not ask this application.") unless own_origin?(request)
+          unless @hosts.include?(request.host.delete("[]"))
+            return (
+              problem(
+                403,
+                "wrong-host",
+                "This application isn't called “#{request.host}”. Its names are told by TRELLIS_HOSTS."
+              )
+            )
+          end
+          unless own_origin?(request)
+            return problem(403, "wrong-origin", "A page of another site may not ask this application.")
+          end
           return problem(400, "invalid-input", "The address holds bytes that are no text.") unless readable?(request)
-          return problem(401, "not-signed-in", "Sign in to see this.") unless env[USER] || OPEN.include?(request.path_info)
+          unless env[USER] || OPEN.include?(request.path_info)
+            return problem(401, "not-signed-in", "Sign in to see this.")
+          end
 
           most = most_bytes(request.path_info)
-          problem(413, "too-large", "This may be #{most / 1_000_000} MB at most; what was sent has #{(request.content_length.to_i / 1_000_000.0).round(1)} MB.") if request.content_length.to_i > most
+          if request.content_length.to_i > most
+            problem(
+              413,
+              "too-large",
+              "This may be #{most / 1_000_000} MB at most; what was sent " \
+              "has #{(request.content_length.to_i / 1_000_000.0).round(1)} MB."
+            )
+          end
         end
 
         def own_origin?(request)
@@ -75,12 +99,24 @@ module IronTrellis
         def most_bytes(path) = MOST_BYTES_OF.find { |pattern, _| pattern.match?(path) }&.last || MOST_BYTES
 
         def places(request, user)
-          [([:person, user.id] if user), ([:large] if request.content_length.to_i > MOST_BYTES), ([:outside] if OUTSIDE.match?(request.path_info) && request.post?)].compact
+          [
+            ([:person, user.id] if user),
+            ([:large] if request.content_length.to_i > MOST_BYTES),
+            ([:outside] if OUTSIDE.match?(request.path_info) && request.post?)
+          ].compact
         end
 
         def within(places)
-          taken = @lock.synchronize { places.all? { |place| @busy[place] < AT_ONCE.fetch(place.first) } && places.each { |place| @busy[place] += 1 } }
-          return problem(503, "busy", "Too much is being worked out at once. Try again in a moment.", "retry-after" => "1") unless taken
+          taken =
+            @lock.synchronize do
+              places.all? { |place| @busy[place] < AT_ONCE.fetch(place.first) } &&
+                places.each { |place| @busy[place] += 1 }
+            end
+          unless taken
+            return (
+              problem(503, "busy", "Too much is being worked out at once. Try again in a moment.", "retry-after" => "1")
+            )
+          end
 
           begin
             yield

@@ -35,7 +35,10 @@ module IronTrellis
         def run = run_of(crawl)
 
         def run_of(crawl)
-          crawl.verdict_run || raise(Core::Error::Conflict.new("Crawl #{crawl.number} isn't judged yet. It can be read when it is finished."))
+          crawl.verdict_run ||
+            raise(
+              Core::Error::Conflict.new("Crawl #{crawl.number} isn't judged yet. It can be read when it is finished.")
+            )
         end
 
         # @return [Store::Ledger::Conditions]

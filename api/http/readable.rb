@@ -13,14 +13,22 @@ module IronTrellis
         # @raise [Core::Settings::Problems] with the field
         def check(value, place = "")
           case value
-          when String then refuse(place) if value.include?("\0") || !value.valid_encoding?
-          when Hash then value.each { |name, one| check(name, place) || check(one, [place, name].reject(&:empty?).join(".")) }
-          when Array then value.each_with_index { |one, number| check(one, "#{place}.#{number}") }
+          when String
+            refuse(place) if value.include?("\0") || !value.valid_encoding?
+          when Hash
+            value.each { |name, one| check(name, place) || check(one, [place, name].reject(&:empty?).join(".")) }
+          when Array
+            value.each_with_index { |one, number| check(one, "#{place}.#{number}") }
           end
           nil
         end
 
-        def refuse(place) = raise(Core::Settings::Problems.new([{field: place, message: "This text holds a byte that no text can hold (NUL, or none of UTF-8)."}]))
+        def refuse(place) =
+          raise(
+            Core::Settings::Problems.new(
+              [{field: place, message: "This text holds a byte that no text can hold (NUL, or none of UTF-8)."}]
+            )
+          )
         private_class_method :refuse
       end
     end

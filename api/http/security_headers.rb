@@ -5,7 +5,8 @@ require "securerandom"
 module IronTrellis
   module Api
     module Http
-      # Says to browsers that nothing may be loaded from elsewhere, unless the answer says something stricter itself; styles that Emotion writes carry the request's nonce.
+      # Says to browsers that nothing may be loaded from elsewhere, unless the answer says something stricter itself;
+      # styles that Emotion writes carry the request's nonce.
       class SecurityHeaders
         NONCE = "iron_trellis.nonce"
 
@@ -28,7 +29,8 @@ module IronTrellis
         private
 
         def policy(nonce)
-          "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-#{nonce}'; img-src 'self' data:; font-src 'self'; connect-src 'self'; " \
+          "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-#{nonce}'; img-src 'self' data:; font-src " \
+          "'self'; connect-src 'self'; " \
             "base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
         end
       end

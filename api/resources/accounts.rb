@@ -10,7 +10,11 @@ module IronTrellis
         # What a session looks like.
         module View
           def session_json
-            json(user: user && Views::User.new(user).to_h, first_start: Store::Accounts::User.none?, csrf_token: Rack::Protection::AuthenticityToken.token(session))
+            json(
+              user: user && Views::User.new(user).to_h,
+              first_start: Store::Accounts::User.none?,
+              csrf_token: Rack::Protection::AuthenticityToken.token(session)
+            )
           end
 
           # A new session for each sign-in, so that one that was planted before is worth nothing.
@@ -40,7 +44,11 @@ module IronTrellis
           end
 
           app.post("/api/accounts") do
-            begin_session(Store::Accounts::User.register_first(**body_json.slice("email", "name", "password").transform_keys(&:to_sym)))
+            begin_session(
+              Store::Accounts::User.register_first(
+                **body_json.slice("email", "name", "password").transform_keys(&:to_sym)
+              )
+            )
             status 201
             session_json
           end

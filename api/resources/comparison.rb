@@ -9,7 +9,10 @@ module IronTrellis
         module View
           def earlier
             @earlier ||= params[:with] ? Store::Crawling::Crawl.fetch(params[:with]) : crawl.site.crawl_before(crawl)
-            @earlier || raise(Core::Error::Conflict.new("There is no earlier crawl of the site to compare with. Crawl it once more."))
+            @earlier ||
+              raise(
+                Core::Error::Conflict.new("There is no earlier crawl of the site to compare with. Crawl it once more.")
+              )
           end
 
           def comparison = Store::Reports::Comparison.new(crawl, earlier)

@@ -12,7 +12,11 @@ module IronTrellis
           # @return [Array<String>, nil] the URLs that a partial crawl is to fetch; nil for a whole one
           def asked_urls(input)
             from = input["from"] or return input["urls"]
-            source = site.crawls.find_by(id: from["crawl"]) || raise(Core::Error::NotFound.new("The site has no crawl #{from["crawl"]} whose URLs could be fetched again."))
+            source =
+              site.crawls.find_by(id: from["crawl"]) ||
+              raise(
+                Core::Error::NotFound.new("The site has no crawl #{from["crawl"]} whose URLs could be fetched again.")
+              )
             Store::Ledger::Addresses.of(run_of(source), conditions_of(from["where"]))
           end
         end
@@ -21,7 +25,12 @@ module IronTrellis
           app.helpers View
 
           app.get("/api/sites/:site/crawls") do
-            removed = Store::Crawling::Crawl.removed.where(site_id: site.id).order(:number).map { |one| Views.removed(one, "Crawl #{one.number}") }
+            removed =
+              Store::Crawling::Crawl
+                .removed
+                .where(site_id: site.id)
+                .order(:number)
+                .map { |one| Views.removed(one, "Crawl #{one.number}") }
             json(crawls: site.crawls.map { |one| Views::Crawl.new(one).to_h }, removed: removed)
           end
 

@@ -20,11 +20,23 @@ module IronTrellis
         def self.registered(app)
           app.helpers View
 
-          app.get("/api/sites/:site/decisions") { json(decisions: site.decisions.recent(kinds: kinds, limit: MOST).map(&:view)) }
+          app.get("/api/sites/:site/decisions") do
+            json(decisions: site.decisions.recent(kinds: kinds, limit: MOST).map(&:view))
+          end
 
           app.post("/api/sites/:site/decisions") do
             input = body_json
-            json(ids: Work::Decisions::Deciding.decide(site, input["kind"], input["values"], by: user.name, now: now, note: input["note"]))
+            json(
+              ids:
+                Work::Decisions::Deciding.decide(
+                  site,
+                  input["kind"],
+                  input["values"],
+                  by: user.name,
+                  now: now,
+                  note: input["note"]
+                )
+            )
           end
 
           app.post("/api/sites/:site/decisions/undo") do
@@ -35,7 +47,11 @@ module IronTrellis
 
           app.post("/api/crawls/:crawl/decisions/:decision/check") do
             run
-            json(Work::Decisions::CheckNow.new(crawl).call(Store::Decisions::Decision.where(site_id: crawl.site_id).fetch(params[:decision])))
+            json(
+              Work::Decisions::CheckNow.new(crawl).call(
+                Store::Decisions::Decision.where(site_id: crawl.site_id).fetch(params[:decision])
+              )
+            )
           end
 
           app.get("/api/crawls/:crawl/urls/:url/decisions") { json(decisions: about_url) }

@@ -25,17 +25,29 @@ module IronTrellis
             json(groups: book.groups, proposals: book.proposals)
           end
 
-          app.post("/api/crawls/:crawl/intent/trial") { json(Store::Intents::Preview.new(run, crawl.site).call(body_json["values"])) }
+          app.post("/api/crawls/:crawl/intent/trial") do
+            json(Store::Intents::Preview.new(run, crawl.site).call(body_json["values"]))
+          end
 
-          app.get("/api/crawls/:crawl/directives") { json(**directives.by_group, rows: directives.rows, decided: decided?) }
+          app.get("/api/crawls/:crawl/directives") do
+            json(**directives.by_group, rows: directives.rows, decided: decided?)
+          end
 
           app.get("/api/crawls/:crawl/directives.:format") do
-            table_file(crawl.site, "directives", COLUMNS, directives.items.lazy.map { |item| COLUMNS.map { |column| item[column] } }, format: params[:format])
+            table_file(
+              crawl.site,
+              "directives",
+              COLUMNS,
+              directives.items.lazy.map { |item| COLUMNS.map { |column| item[column] } },
+              format: params[:format]
+            )
           end
 
           app.get("/api/crawls/:crawl/robots") { json(origins: robots_book.origins) }
 
-          app.post("/api/crawls/:crawl/robots/again") { run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).robots(body_json["origin"])) }
+          app.post("/api/crawls/:crawl/robots/again") do
+            run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).robots(body_json["origin"]))
+          end
 
           app.post("/api/crawls/:crawl/robots") { json(robots_book.trial(body_json["origin"], body_json["text"])) }
         end

@@ -5,15 +5,34 @@ module IronTrellis
     module Resources
       # Who names whom for which language, and the sets that there shall be.
       module Languages
-        NOTHING = {clusters: [], total: 0, whole: 0, hosts: [], layout: {places: {}, ways: [], advice: []}, codes: [], proposals: []}.freeze
-        TYPES = {"head" => "text/plain; charset=utf-8", "header" => "text/plain; charset=utf-8", "sitemap" => "application/xml", "csv" => "text/csv; charset=utf-8"}.freeze
+        NOTHING = {
+          clusters: [],
+          total: 0,
+          whole: 0,
+          hosts: [],
+          layout: {
+            places: {},
+            ways: [],
+            advice: []
+          },
+          codes: [],
+          proposals: []
+        }.freeze
+        TYPES = {
+          "head" => "text/plain; charset=utf-8",
+          "header" => "text/plain; charset=utf-8",
+          "sitemap" => "application/xml",
+          "csv" => "text/csv; charset=utf-8"
+        }.freeze
 
         # What the routes share.
         module View
           def language_sets = Store::Languages::LanguageSets.new(run, crawl.site)
 
           def cluster_named(first)
-            cluster = (run.languages || {}).fetch("clusters", []).find { |one| one["first"] == first } || raise(Core::Error::NotFound.new("The crawl found no set of languages around #{first}."))
+            cluster =
+              (run.languages || {}).fetch("clusters", []).find { |one| one["first"] == first } ||
+              raise(Core::Error::NotFound.new("The crawl found no set of languages around #{first}."))
             language_sets.detail(cluster)
           end
         end
@@ -21,7 +40,15 @@ module IronTrellis
         def self.registered(app)
           app.helpers View
 
-          app.get("/api/crawls/:crawl/languages") { json((run.languages || NOTHING).merge("decided" => crawl.site.decisions.in_force("languages").values.map(&:view), "alone" => language_sets.alone, "to_add" => language_sets.still_to_add)) }
+          app.get("/api/crawls/:crawl/languages") do
+            json(
+              (run.languages || NOTHING).merge(
+                "decided" => crawl.site.decisions.in_force("languages").values.map(&:view),
+                "alone" => language_sets.alone,
+                "to_add" => language_sets.still_to_add
+              )
+            )
+          end
 
           app.get("/api/crawls/:crawl/languages/cluster") { json(cluster_named(params[:first])) }
 
@@ -36,7 +63,14 @@ module IronTrellis
 
           app.post("/api/sites/:site/languages/import") do
             input = body_json
-            json(Work::Languages::Importing.new(site, input["text"]).call(keep: input["keep"], by: user.name, now: now, note: input["note"]))
+            json(
+              Work::Languages::Importing.new(site, input["text"]).call(
+                keep: input["keep"],
+                by: user.name,
+                now: now,
+                note: input["note"]
+              )
+            )
           end
         end
       end

@@ -9,7 +9,13 @@ module IronTrellis
         module Found
           def links
             run
-            @links ||= Store::Links::Table.new(crawl, where: tree(params[:where]), sort: params[:sort], **(params[:cols] ? {only: params[:cols].split(",")} : {}))
+            @links ||=
+              Store::Links::Table.new(
+                crawl,
+                where: tree(params[:where]),
+                sort: params[:sort],
+                **(params[:cols] ? {only: params[:cols].split(",")} : {})
+              )
           end
 
           def images
@@ -23,7 +29,9 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/links") { json(links.page(from: params[:from].to_i)) }
 
-          app.get("/api/crawls/:crawl/links.:format") { table_file(crawl.site, "crawl-#{crawl.number}-links", links.columns_of_file, links, format: params[:format]) }
+          app.get("/api/crawls/:crawl/links.:format") do
+            table_file(crawl.site, "crawl-#{crawl.number}-links", links.columns_of_file, links, format: params[:format])
+          end
 
           app.get("/api/crawls/:crawl/links/totals") { json(links.totals) }
 
@@ -31,7 +39,9 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/images") { json(images.page(from: params[:from].to_i)) }
 
-          app.get("/api/crawls/:crawl/images.:format") { table_file(crawl.site, "crawl-#{crawl.number}-images", images.columns, images, format: params[:format]) }
+          app.get("/api/crawls/:crawl/images.:format") do
+            table_file(crawl.site, "crawl-#{crawl.number}-images", images.columns, images, format: params[:format])
+          end
 
           app.get("/api/crawls/:crawl/urls/:url/image") do
             type, body = Work::Crawling::LiveFetch.new(crawl, "visitor").image(dossier.address)

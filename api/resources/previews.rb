@@ -19,7 +19,12 @@ module IronTrellis
           def scope_trial(input)
             known = asked_site(input)&.known_urls(MOST_KNOWN) || []
             trial = Core::Settings::Preview.new(Core::Settings::Crawl.new(input["settings"]))
-            {rows: trial.call(input["urls"] + spread(known)).map(&:to_h), patterns: trial.patterns(known).map(&:to_h), known: known.size, problems: []}
+            {
+              rows: trial.call(input["urls"] + spread(known)).map(&:to_h),
+              patterns: trial.patterns(known).map(&:to_h),
+              known: known.size,
+              problems: []
+            }
           rescue Core::Settings::Problems => error
             {rows: [], patterns: [], known: 0, problems: error.data[:problems]}
           end

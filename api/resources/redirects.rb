@@ -3,7 +3,8 @@
 module IronTrellis
   module Api
     module Resources
-      # Redirects that there are and those that are wanted: broken addresses with suggestions, the map, its tests, and links to repoint.
+      # Redirects that there are and those that are wanted: broken addresses with suggestions, the map, its tests, and
+      # links to repoint.
       module Redirects
         # What the routes share.
         module View
@@ -12,7 +13,11 @@ module IronTrellis
           def route_map = Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run)
 
           def route_trial(input)
-            whole = Work::Redirects::Addressing.of_site(site, {"subject" => input["from"], "value" => input.slice("to", "status", "kind", "query")})
+            whole =
+              Work::Redirects::Addressing.of_site(
+                site,
+                {"subject" => input["from"], "value" => input.slice("to", "status", "kind", "query")}
+              )
             from, value = Core::Decisions::Values.read("route", whole["subject"], whole["value"])
             route_map.trial(route_map.route(from, value))
           end
@@ -41,7 +46,15 @@ module IronTrellis
 
           app.post("/api/sites/:site/routes/trial") { json(route_trial(body_json)) }
 
-          app.post("/api/sites/:site/routes/import") { json(Work::Redirects::Importing.new(site, body_json["format"], body_json["text"]).call(by: user.name, now: now, note: body_json["note"])) }
+          app.post("/api/sites/:site/routes/import") do
+            json(
+              Work::Redirects::Importing.new(site, body_json["format"], body_json["text"]).call(
+                by: user.name,
+                now: now,
+                note: body_json["note"]
+              )
+            )
+          end
 
           app.post("/api/sites/:site/routes/tests") do
             json(asked_at: Work::Redirects::LiveCheck.ask(site, now: now), routes: route_map.flattened.size)
@@ -52,7 +65,13 @@ module IronTrellis
           app.get("/api/crawls/:crawl/repoint") { json(Store::Redirects::LinksToRepoint.new(run, crawl.site).call) }
 
           app.get("/api/crawls/:crawl/repoint.:format") do
-            table_file(crawl.site, "links-to-repoint", Store::Redirects::LinksToRepoint::COLUMNS, Store::Redirects::LinksToRepoint.new(run, crawl.site).to_enum(:each), format: params[:format])
+            table_file(
+              crawl.site,
+              "links-to-repoint",
+              Store::Redirects::LinksToRepoint::COLUMNS,
+              Store::Redirects::LinksToRepoint.new(run, crawl.site).to_enum(:each),
+              format: params[:format]
+            )
           end
         end
       end

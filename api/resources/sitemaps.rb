@@ -33,7 +33,9 @@ module IronTrellis
           end
 
           def built_file
-            file = build.files.find_by(host: params[:host], name: params[:name]) || raise(Core::Error::NotFound.new("That set has no file #{params[:name]} for #{params[:host]}."))
+            file =
+              build.files.find_by(host: params[:host], name: params[:name]) ||
+              raise(Core::Error::NotFound.new("That set has no file #{params[:name]} for #{params[:host]}."))
             content_type file.name.end_with?(".gz") ? "application/gzip" : "application/xml"
             attachment file.name
             file.content
@@ -43,8 +45,15 @@ module IronTrellis
         # A file that is looked at before it is published.
         module Checked
           def sitemap_check(input)
-            result, first = Work::Sitemaps::Check.call(Base64.decode64(input["base64"]), location: input["location"], now: now)
-            {kind: result.kind, entries: result.count, bytes: result.bytes, faults: result.flaws.map(&:to_h), first: first}
+            result, first =
+              Work::Sitemaps::Check.call(Base64.decode64(input["base64"]), location: input["location"], now: now)
+            {
+              kind: result.kind,
+              entries: result.count,
+              bytes: result.bytes,
+              faults: result.flaws.map(&:to_h),
+              first: first
+            }
           end
         end
 
@@ -53,7 +62,9 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/sitemaps") { json(sitemaps) }
 
-          app.post("/api/crawls/:crawl/sitemaps/again") { run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).sitemap(body_json["url"])) }
+          app.post("/api/crawls/:crawl/sitemaps/again") do
+            run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).sitemap(body_json["url"]))
+          end
 
           app.post("/api/sites/:site/sitemaps") { json(Work::Sitemaps::Building.ask(site, now: now).view) }
 

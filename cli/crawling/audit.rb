@@ -6,8 +6,8 @@ require "tempfile"
 module IronTrellis
   module Cli
     module Crawling
-      # The command audit: makes sure of the database, crawls with worker processes of its own on a queue of its own, so that
-      # it works beside a running application, and writes the files.
+      # The command audit: makes sure of the database, crawls with worker processes of its own on a queue of its own, so
+      # that it works beside a running application, and writes the files.
       class Audit
         POLL_SECONDS = 0.1
         # So many URLs must wait for each worker that there is before another is started.
@@ -24,7 +24,12 @@ module IronTrellis
         # @return [Integer] exit code
         def call
           refuse_unbuilt
-          raise Root::Stop.new("Give at least one start URL, for example: bin/trellis audit https://www.example.test/ --out report", Root::WRONG_USAGE) if @start_urls.empty?
+          if @start_urls.empty?
+            raise Root::Stop.new(
+              "Give at least one start URL, for example: bin/trellis audit https://www.example.test/ --out report",
+              Root::WRONG_USAGE
+            )
+          end
 
           settings = Core::Settings::Crawl.new(values)
           intents = intents()
@@ -48,20 +53,45 @@ module IronTrellis
           FileUtils.mkdir_p(@options["out"])
           Tempfile.create("trellis", @options["out"]) { |file| file.write("x") }
         rescue SystemCallError => error
-          raise Root::Stop.new("The files can't be written to #{@options["out"]}: #{error.message}. Give another folder with --out.", Root::COULD_NOT)
+          raise Root::Stop.new(
+            "The files can't be written to #{@options["out"]}: #{error.message}. Give another folder with --out.",
+            Root::COULD_NOT
+          )
         end
 
         def values
-          plain = %w[limit max_depth rate concurrency agent ignore_robots allow_private include exclude check_external].to_h { |name| [name, @options[name]] }
+          plain =
+            %w[
+              limit
+              max_depth
+              rate
+              concurrency
+              agent
+              ignore_robots
+              allow_private
+              include
+              exclude
+              check_external
+            ].to_h { |name| [name, @options[name]] }
           # Who says how fast to ask has decided about the crawl-delay of robots.txt, too.
-          plain.merge("start_urls" => @start_urls, "hosts" => @options["host"], "resolve" => resolve, "keep_crawl_delay" => @options["rate"].nil?)
+          plain.merge(
+            "start_urls" => @start_urls,
+            "hosts" => @options["host"],
+            "resolve" => resolve,
+            "keep_crawl_delay" => @options["rate"].nil?
+          )
         end
 
         # "host:port:address" or "host:port:address:port".
         def resolve
           (@options["resolve"] || []).to_h do |text|
             host, port, address = text.split(":", 3)
-            raise Core::Error::InvalidInput.new("--resolve #{text} can't be read. Write HOST:PORT:ADDRESS, for example www.example.test:80:127.0.0.1:8080.") unless address
+            unless address
+              raise Core::Error::InvalidInput.new(
+                      "--resolve #{text} can't be read. Write HOST:PORT:ADDRESS, for example " \
+                      "www.example.test:80:127.0.0.1:8080."
+                    )
+            end
 
             ["#{host.downcase}:#{port}", address]
           end
@@ -72,7 +102,9 @@ module IronTrellis
             pattern, _, intent = text.rpartition("=")
             next {"pattern" => pattern, "intent" => intent} if %w[index keep_out].include?(intent) && !pattern.empty?
 
-            raise Core::Error::InvalidInput.new("--intent #{text} can't be read. Write PATTERN=index or PATTERN=keep_out.")
+            raise Core::Error::InvalidInput.new(
+                    "--intent #{text} can't be read. Write PATTERN=index or PATTERN=keep_out."
+                  )
           end
         end
 
@@ -83,8 +115,16 @@ module IronTrellis
           # What can't be used leaves no site behind.
           ActiveRecord::Base.transaction do
             site = site(settings)
-            Work::Intents::Wanting.replace(site, intents: intents, key_pages: @options["key_page"] || [], by: "command line", now: Time.now)
-            Work::Crawling::Runs.start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}").tap { |crawl| Work::Crawling::Watch.watch(crawl, Time.now) }
+            Work::Intents::Wanting.replace(
+              site,
+              intents: intents,
+              key_pages: @options["key_page"] || [],
+              by: "command line",
+              now: Time.now
+            )
+            Work::Crawling::Runs
+              .start(site, now: Time.now, slots: workers, queue: "audit-#{Process.pid}-#{SecureRandom.hex(4)}")
+              .tap { |crawl| Work::Crawling::Watch.watch(crawl, Time.now) }
           end
         end
 
@@ -112,7 +152,9 @@ module IronTrellis
               raise Interrupt if @signal
 
               bar.show(Store::Crawling::Progress.of(crawl))
-              pids << Work::Runtime::Worker.start(crawl.queue) if pids.size < workers && crawl.frontier.waiting?(pids.size * ENOUGH_WAITING)
+              if pids.size < workers && crawl.frontier.waiting?(pids.size * ENOUGH_WAITING)
+                pids << Work::Runtime::Worker.start(crawl.queue)
+              end
               look_after(pids, crawl)
               sleep POLL_SECONDS
             end
@@ -121,7 +163,11 @@ module IronTrellis
         rescue Interrupt
           end_workers(pids)
           Work::Crawling::Watch.end_it(crawl, Time.now)
-          raise Root::Stop.new("Interrupted. Crawl #{crawl.number} of “#{crawl.site.name}” is kept as far as it came; it can be judged in the application.", Root::COULD_NOT)
+          raise Root::Stop.new(
+            "Interrupted. Crawl #{crawl.number} of “#{crawl.site.name}” is kept as far as it came; it can be judged " \
+            "in the application.",
+            Root::COULD_NOT
+          )
         ensure
           end_workers(pids)
         end
@@ -149,7 +195,12 @@ module IronTrellis
             Work::Runtime::Worker.start(crawl.queue)
           end
           troubles = Work::Runtime::Queue.troubles(crawl.queue).select { |job| job["error_count"] > 2 }
-          raise Root::Stop.new("The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}", Root::COULD_NOT) if troubles.any?
+          if troubles.any?
+            raise Root::Stop.new(
+              "The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}",
+              Root::COULD_NOT
+            )
+          end
         end
 
         # All at once, and each only once.
@@ -170,7 +221,8 @@ module IronTrellis
         def finish(crawl)
           summary = write(crawl)
           refuse_silence(crawl)
-          warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; written to #{@options["out"]}"
+          warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; " \
+            "written to #{@options["out"]}"
           failing?(summary) ? Root::FAULTS_FOUND : Root::DONE
         end
 
@@ -178,8 +230,13 @@ module IronTrellis
         def write(crawl)
           Work::Reports::AuditExport.new(crawl, @options["out"]).call
         rescue SystemCallError => error
-          raise Root::Stop.new("The files could not be written to #{@options["out"]}: #{error.message}.\nThe crawl is kept. Make room, then write its tables with: " \
-            "bin/trellis export --site \"#{crawl.site.name}\" --crawl #{crawl.number} --what urls --format jsonl --out FILE (and --what links, --what faults)", Root::COULD_NOT)
+          raise Root::Stop.new(
+            "The files could not be written to #{@options["out"]}: #{error.message}.\nThe crawl is kept. Make room, " \
+            "then write its tables with: " \
+              "bin/trellis export --site \"#{crawl.site.name}\" --crawl #{crawl.number} --what urls --format jsonl " \
+              "--out FILE (and --what links, --what faults)",
+            Root::COULD_NOT
+          )
         end
 
         # Where no start URL could be had there is nothing to judge, and a pipeline must see that.
@@ -187,7 +244,10 @@ module IronTrellis
           troubles = Store::Crawling::StartFailures.of(crawl)
           return unless troubles.size == crawl.crawl_settings.first_urls.size
 
-          raise Root::Stop.new(troubles.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"), Root::COULD_NOT)
+          raise Root::Stop.new(
+            troubles.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"),
+            Root::COULD_NOT
+          )
         end
 
         def failing?(summary)

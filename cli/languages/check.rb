@@ -16,7 +16,10 @@ module IronTrellis
         def call
           annotations, bad = Ports::Languages::CsvSets.read(InputFile.read(@path))
           InputFile.warn_of(@path, bad)
-          found = {clusters: Core::Languages::Clusters.of(annotations).map(&:to_h), faults: Core::Languages::SetCheck.new(annotations).call.map(&:to_h)}
+          found = {
+            clusters: Core::Languages::Clusters.of(annotations).map(&:to_h),
+            faults: Core::Languages::SetCheck.new(annotations).call.map(&:to_h)
+          }
           @options["json"] ? Printed.json(found) : print(found)
           Root::DONE
         end

@@ -17,7 +17,11 @@ module IronTrellis
           routes, bad = Ports::Redirects::CsvMap.read(InputFile.read(@path))
           InputFile.warn_of(@path, bad)
           check = Core::Redirects::MapCheck.new(routes)
-          found = {routes: routes.size, faults: check.flaws.map { |flaw| flaw.to_h.slice(:code, :from, :about) }, flattened: check.flattened.map { |route| route.to_h.slice(:from, :to, :status) }}
+          found = {
+            routes: routes.size,
+            faults: check.flaws.map { |flaw| flaw.to_h.slice(:code, :from, :about) },
+            flattened: check.flattened.map { |route| route.to_h.slice(:from, :to, :status) }
+          }
           @options["json"] ? Printed.json(found) : print(found)
           Root::DONE
         end
@@ -25,7 +29,8 @@ module IronTrellis
         private
 
         def print(found)
-          puts "#{found[:routes]} routes, #{found[:faults].size} faults, #{found[:flattened].size} after chains are shortened"
+          puts "#{found[:routes]} routes, #{found[:faults].size} faults, #{found[:flattened].size} after chains are " \
+            "shortened"
           Printed.table(%w[fault from about], found[:faults].map(&:values)) if found[:faults].any?
         end
       end

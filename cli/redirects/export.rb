@@ -33,10 +33,18 @@ module IronTrellis
           routes, bad = Ports::Redirects::CsvMap.read(InputFile.read(@path))
           InputFile.warn_of(@path, bad)
           paths = routes.reject { |route| route.pattern? || route.from.match?(Sitemaps::Check::WEB) }
-          raise Root::Stop.new("#{paths.first.from} is a path; a server's rules need whole addresses.", Root::WRONG_USAGE) if paths.any? && %w[apache nginx].include?(@options["format"])
+          if paths.any? && %w[apache nginx].include?(@options["format"])
+            raise Root::Stop.new(
+              "#{paths.first.from} is a path; a server's rules need whole addresses.",
+              Root::WRONG_USAGE
+            )
+          end
 
           exact, patterns = routes.partition { |route| !route.pattern? }
-          Core::Redirects::MapCheck.new(exact).flattened.map { |route| Core::Redirects::Route.new(**route.to_h, kind: "exact", query: "match") } + patterns
+          Core::Redirects::MapCheck
+            .new(exact)
+            .flattened
+            .map { |route| Core::Redirects::Route.new(**route.to_h, kind: "exact", query: "match") } + patterns
         end
       end
     end

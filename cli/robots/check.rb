@@ -17,7 +17,10 @@ module IronTrellis
         # @return [Integer] exit code
         def call
           unless Core::Settings::CrawlFields::TOKEN.match?(@options["agent"].to_s)
-            raise Core::Error::InvalidInput.new("--agent #{@options["agent"]} is no product token: it may hold letters, hyphens and underscores only (RFC 9309).")
+            raise Core::Error::InvalidInput.new(
+                    "--agent #{@options["agent"]} is no product token: it may hold letters, hyphens and underscores " \
+                    "only (RFC 9309)."
+                  )
           end
 
           decisions.each { |decision| puts JSON.generate(decision) }
@@ -28,7 +31,11 @@ module IronTrellis
 
         def decisions
           # A host that is named on the command line may be a private one.
-          trial = Work::Robots::Preview.new(agent: @options["agent"], fetch: Work::Crawling::OneFetch.anywhere(agent: @options["agent"]))
+          trial =
+            Work::Robots::Preview.new(
+              agent: @options["agent"],
+              fetch: Work::Crawling::OneFetch.anywhere(agent: @options["agent"])
+            )
           return trial.draft(text, urls) unless @source.match?(%r{\Ahttps?://}i)
 
           file, decisions = trial.live(@source, urls)
@@ -47,7 +54,11 @@ module IronTrellis
         def read(path)
           File.binread(path)
         rescue SystemCallError
-          raise Root::Stop.new("There is no file #{path} that can be read. Give a file, or a web address with http:// or https:// in front.", Root::COULD_NOT)
+          raise Root::Stop.new(
+            "There is no file #{path} that can be read. Give a file, or a web address with http:// or https:// in " \
+            "front.",
+            Root::COULD_NOT
+          )
         end
       end
     end

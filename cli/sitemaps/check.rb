@@ -24,29 +24,55 @@ module IronTrellis
         private
 
         def file
-          File.open(@source, "rb") { |io| told(*Work::Sitemaps::Check.call(io, location: @options["location"], now: Time.now)) }
+          File.open(@source, "rb") do |io|
+            told(*Work::Sitemaps::Check.call(io, location: @options["location"], now: Time.now))
+          end
         rescue Errno::ENOENT, Errno::EISDIR, Errno::EACCES
-          raise Root::Stop.new("There is no file #{@source} that can be read. Give a file, or a web address with http:// or https:// in front.", Root::COULD_NOT)
+          raise Root::Stop.new(
+            "There is no file #{@source} that can be read. Give a file, or a web address with http:// or https:// in " \
+            "front.",
+            Root::COULD_NOT
+          )
         end
 
         def live
           url = Core::Url::NormalForm.parse(@source)
-          fetched = Work::Crawling::OneFetch.anywhere.call { |client| Fetch::Sitemaps::SitemapFetch.call(client, url, now: Time.now) }
+          fetched =
+            Work::Crawling::OneFetch.anywhere.call do |client|
+              Fetch::Sitemaps::SitemapFetch.call(client, url, now: Time.now)
+            end
           return told(fetched.reading, fetched.reading.entries.map(&:url) + fetched.reading.sitemaps) if fetched.reading
 
-          flaw = Core::Sitemaps::Flaw.new(code: "sitemap-unreadable", about: [("status #{fetched.status}" if fetched.status), (fetched.error unless fetched.error == "status")].compact.join(", "))
+          flaw =
+            Core::Sitemaps::Flaw.new(
+              code: "sitemap-unreadable",
+              about: [
+                ("status #{fetched.status}" if fetched.status),
+                (fetched.error unless fetched.error == "status")
+              ].compact.join(", ")
+            )
           told(Core::Sitemaps::Reader::Result.new(kind: "unknown", count: 0, bytes: 0, flaws: [flaw]), [])
         end
 
         def told(result, urls)
           index = result.kind == "index"
-          {kind: result.kind, urls: index ? 0 : result.count, sitemaps: index ? result.count : 0, bytes: result.bytes,
-           faults: result.flaws.map { |flaw| {code: flaw.code, line: flaw.line, about: flaw.about} }, first: urls.first(Work::Sitemaps::Check::FIRST)}
+          {
+            kind: result.kind,
+            urls: index ? 0 : result.count,
+            sitemaps: index ? result.count : 0,
+            bytes: result.bytes,
+            faults: result.flaws.map { |flaw| {code: flaw.code, line: flaw.line, about: flaw.about} },
+            first: urls.first(Work::Sitemaps::Check::FIRST)
+          }
         end
 
         def print(found)
           puts "#{@source}: #{found[:kind]}, #{found[:urls]} URLs, #{found[:sitemaps]} sitemaps, #{found[:bytes]} bytes"
-          found[:faults].empty? ? puts("No fault found.") : Printed.table(%w[fault line about], found[:faults].map(&:values))
+          if found[:faults].empty?
+            puts("No fault found.")
+          else
+            Printed.table(%w[fault line about], found[:faults].map(&:values))
+          end
         end
       end
     end

@@ -11,7 +11,14 @@ module IronTrellis
         # @return [Store::Sites::Site]
         # @raise [Root::Stop]
         def named(name)
-          Store::Sites::Site.find_by(name: name) || raise(Root::Stop.new("There is no site “#{name}”. These are known: #{Store::Sites::Site.order(:name).pluck(:name).join(", ")}.", Root::COULD_NOT))
+          Store::Sites::Site.find_by(name: name) ||
+            raise(
+              Root::Stop.new(
+                "There is no site “#{name}”. These are " \
+                "known: #{Store::Sites::Site.order(:name).pluck(:name).join(", ")}.",
+                Root::COULD_NOT
+              )
+            )
         end
 
         # @param site [Store::Sites::Site]
@@ -22,7 +29,10 @@ module IronTrellis
           crawl = number ? site.crawls.find_by(number: number) : site.newest_crawl
           return crawl if crawl&.verdict_run
 
-          raise Root::Stop.new("“#{site.name}” has #{number ? "no judged crawl #{number}" : "no judged crawl yet"}.", Root::COULD_NOT)
+          raise Root::Stop.new(
+            "“#{site.name}” has #{number ? "no judged crawl #{number}" : "no judged crawl yet"}.",
+            Root::COULD_NOT
+          )
         end
       end
     end

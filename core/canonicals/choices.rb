@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Canonicals
-      # Which URL shall stand for which, by choice: for single pages or for all that a pattern matches, on another host too; $1 to $9 in a target stand for what
-      # the pattern's stars or groups capture.
+      # Which URL shall stand for which, by choice: for single pages or for all that a pattern matches, on another host
+      # too; $1 to $9 in a target stand for what the pattern's stars or groups capture.
       class Choices
         # @param chosen [Hash{String => Hash}] {"target"} by URL or pattern; of patterns the last that matches wins
         # @raise [Url::Pattern::Malformed]
@@ -16,8 +16,8 @@ module IronTrellis
         end
 
         # @param url [String] in normal form
-        # @return [String, nil] the URL that was chosen to stand for it
-        #   Choices.new("http://a.test/*/print" => {"target" => "http://a.test/$1"}).for("http://a.test/x/print") # => "http://a.test/x"
+        # @return [String, nil] the URL that was chosen to stand for it Choices.new("http://a.test/*/print" => {"target"
+        #   => "http://a.test/$1"}).for("http://a.test/x/print") # => "http://a.test/x"
         def for(url) = @own[url] || by_pattern(url)
 
         private

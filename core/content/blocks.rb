@@ -21,7 +21,9 @@ module IronTrellis
         def tidy(text)
           text = unescape(text.force_encoding(Encoding::UTF_8))
           text = text.tr(WIDE_SPACES, " ") unless text.ascii_only?
-          trim(text.force_encoding(Encoding::BINARY).tr("\0\t-\r", "\n ").squeeze(" \n")).force_encoding(Encoding::UTF_8)
+          trim(text.force_encoding(Encoding::BINARY).tr("\0\t-\r", "\n ").squeeze(" \n")).force_encoding(
+            Encoding::UTF_8
+          )
         end
 
         # Serialised HTML knows only these character references.

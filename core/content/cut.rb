@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Content
-      # What a page says of itself is kept up to a length: whoever writes a title of five megabytes shall not fill our memory with each reading of it.
+      # What a page says of itself is kept up to a length: whoever writes a title of five megabytes shall not fill our
+      # memory with each reading of it.
       module Cut
         # Characters of one text, and items of one list.
         MOST_CHARS = 10_000

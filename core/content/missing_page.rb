@@ -12,7 +12,8 @@ module IronTrellis
 
         # @param title [String, nil]
         # @param text [String, nil]
-        # @param said [String, nil] what it says beside its headings and what the host's home page says (Said); nil where that isn't known
+        # @param said [String, nil] what it says beside its headings and what the host's home page says (Said); nil
+        #   where that isn't known
         def initialize(title:, text:, said: nil)
           @title = title.to_s
           @runs = Similarity.runs(text.to_s)

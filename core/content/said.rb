@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Content
-      # What a page says besides what every page of its host says: without navigation, lines of mere links, headings, what the host's home page says as well, and its own
-      # address, which the answer to a made-up one often repeats.
+      # What a page says besides what every page of its host says: without navigation, lines of mere links, headings,
+      # what the host's home page says as well, and its own address, which the answer to a made-up one often repeats.
       module Said
         # A shorter last part of an address may be any word.
         LEAST_PART = 4
@@ -19,7 +19,11 @@ module IronTrellis
         # @return [String]
         def of(lines, numbers:, headings:, url:, home: {})
           address = own_address(url)
-          numbers.map { |number| lines[number] }.reject { |line| home.key?(line) || headings.include?(line) }.map { |line| line.gsub(address, " ") }.join("\n")
+          numbers
+            .map { |number| lines[number] }
+            .reject { |line| home.key?(line) || headings.include?(line) }
+            .map { |line| line.gsub(address, " ") }
+            .join("\n")
         end
 
         # Its path, and the last part of it where that can't be taken for a word of the text.

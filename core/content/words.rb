@@ -11,11 +11,13 @@ module IronTrellis
       # punctuation) take a way that makes no string per word: every word is squeezed into one letter.
       module Words
         SINGLE = '[\p{Han}\p{Hiragana}]'
-        # Marks, joiners and what formats text belong to the character before them (WB4); the space of no width parts words.
+        # Marks, joiners and what formats text belong to the character before them (WB4); the space of no width parts
+        # words.
         EXTENDED = '(?:\p{M}|(?!\u200B)\p{Cf})*'
         LETTER = "(?:(?![\\p{Han}\\p{Hiragana}])[\\p{L}\\p{Nl}])#{EXTENDED}"
         DIGIT = "\\p{Nd}#{EXTENDED}"
-        WORD = /#{SINGLE}#{EXTENDED}|(?:#{LETTER}|#{DIGIT}|_)(?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M}|\p{Cf})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/
+        WORD =
+          /#{SINGLE}#{EXTENDED}|(?:#{LETTER}|#{DIGIT}|_)(?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M}|\p{Cf})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/
         # In bytes, since lookbehind over UTF-8 characters costs ten times as much: a letter is ASCII or any longer
         # character but those of the blocks of punctuation (lead bytes C2 and E2).
         BEFORE = '(?<=[A-Za-z\x80-\xFF])(?<!\xC2[\x80-\xBF])(?<!\xE2[\x80-\xBF]{2})'
@@ -24,8 +26,10 @@ module IronTrellis
         # The sign comes first and what is around it is looked at afterwards, so that the text is passed over quickly.
         ASCII_JOINER = /['.:](?=[A-Za-z])(?<=[A-Za-z].)|['.,;](?=\d)(?<=\d.)/
         LONE_UNDERSCORE = /(?<![\p{L}\p{N}_])_+(?![\p{L}\p{N}_])/
-        NO_LETTER = /\xE2[\x80-\xBF]{2}|\xC2[\x80-\xA9\xAB-\xB4\xB6-\xB9\xBB-\xBF]|\xC3[\x97\xB7]|\xEF\xBB\xBF|\xEF\xBF\xBD/n
-        # What is passed over within words (WB4): soft hyphen, joiners, marks of direction, the word joiner, the byte order mark.
+        NO_LETTER =
+          /\xE2[\x80-\xBF]{2}|\xC2[\x80-\xA9\xAB-\xB4\xB6-\xB9\xBB-\xBF]|\xC3[\x97\xB7]|\xEF\xBB\xBF|\xEF\xBF\xBD/n
+        # What is passed over within words (WB4): soft hyphen, joiners, marks of direction, the word joiner, the byte
+        # order mark.
         PASSED_OVER = /\xC2\xAD|\xE2\x80[\x8C-\x8F\xAA-\xAE]|\xE2\x81[\xA0-\xA4]|\xEF\xBB\xBF/n
         LETTERS = "A-Za-z0-9_\x80-\xFF".b
         # Outside these ranges stand scripts that need the whole rule.

@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Copies
-      # Finds the copies among many texts. They are numbered as they come, which must be in the order in which they would stand for each other.
+      # Finds the copies among many texts. They are numbered as they come, which must be in the order in which they
+      # would stand for each other.
       class Finder
         # From here on two texts are near copies (common practice).
         NEAR = 0.85
@@ -12,14 +13,16 @@ module IronTrellis
         # Of a crowd that meets, each is compared with so many that came before.
         MOST_COMPARED = 50
 
-        # A text that is a copy: the number of the one that stands for it, and how alike they are (1.0 where they say the same).
+        # A text that is a copy: the number of the one that stands for it, and how alike they are (1.0 where they say
+        # the same).
         Copy = Struct.new(:stands, :likeness)
 
-        # Of a text of more runs than these a fixed part of them is kept, by their numbers: two texts are then compared by the same part of both. The likeness of two
-        # texts by a thousand runs is off by 0.011 in one case of three (the standard deviation of a share of 0.85).
+        # Of a text of more runs than these a fixed part of them is kept, by their numbers: two texts are then compared
+        # by the same part of both. The likeness of two texts by a thousand runs is off by 0.011 in one case of three
+        # (the standard deviation of a share of 0.85).
         MOST_RUNS = 1_024
-        # Which texts meet is told of long ones by every fourth of their runs. Texts a little longer than the limit take part in both, since those that are alike are of nearly
-        # one length (of likeness NEAR by a fifth at most).
+        # Which texts meet is told of long ones by every fourth of their runs. Texts a little longer than the limit take
+        # part in both, since those that are alike are of nearly one length (of likeness NEAR by a fifth at most).
         COARSE = 4
         BOTH = (MOST_RUNS + 1)..(MOST_RUNS * 1.4)
         # Sketches by one part of the runs, and the numbers of the texts that they are of.
@@ -63,7 +66,8 @@ module IronTrellis
           copies
         end
 
-        # Walks from a text that stands for itself over pairs of copies, as far as they are copies of it: what is one of a copy only is none of what stands for that.
+        # Walks from a text that stands for itself over pairs of copies, as far as they are copies of it: what is one of
+        # a copy only is none of what stands for that.
         def gather(stands, neighbours, copies)
           waiting = neighbours[stands].keys
           while (number = waiting.shift)

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Copies
-      # The blocks that the pages of one folder share, in whichever depth: what frames a part of a site. Pages come in the order of their addresses, so that of each
-      # folder no more is held than while its pages go by.
+      # The blocks that the pages of one folder share, in whichever depth: what frames a part of a site. Pages come in
+      # the order of their addresses, so that of each folder no more is held than while its pages go by.
       class FolderFrames
         FOLDER = %r{\Ahttps?://[^/]+/(?:[^?#]*/)?}
         # So many pages of one folder, with those below it, tell what is usual there.
@@ -50,11 +50,17 @@ module IronTrellis
         def sampled(urls)
           pages = Hash.new { |all, folder| all[folder] = [] }
           urls.each { |url| self.class.folders(url).each { |folder| pages[folder] << url } }
-          large = pages.select { |_, some| some.size >= Boilerplate::LEAST_PAGES }.sort_by { |folder, some| [-some.size, folder] }
-          large.each_with_object({}) { |(folder, some), taken| spread(some).each { |url| (taken[url] ||= []) << folder } if taken.size < MOST_PAGES }
+          large =
+            pages
+              .select { |_, some| some.size >= Boilerplate::LEAST_PAGES }
+              .sort_by { |folder, some| [-some.size, folder] }
+          large.each_with_object({}) do |(folder, some), taken|
+            spread(some).each { |url| (taken[url] ||= []) << folder } if taken.size < MOST_PAGES
+          end
         end
 
-        def spread(pages) = (pages.size <= SAMPLE) ? pages : pages.each_slice((pages.size / SAMPLE.to_f).ceil).map(&:first)
+        def spread(pages) =
+          (pages.size <= SAMPLE) ? pages : pages.each_slice((pages.size / SAMPLE.to_f).ceil).map(&:first)
 
         def close
           @open.keys.select { |folder| yield folder }.each do |folder|

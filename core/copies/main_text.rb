@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Copies
-      # The text that a page is there for: without navigation, the page's own header and footer and what stands aside, without lines that are nothing but
-      # links, and without the boilerplate of its kind.
+      # The text that a page is there for: without navigation, the page's own header and footer and what stands aside,
+      # without lines that are nothing but links, and without the boilerplate of its kind.
       module MainText
         # A page of which nearly nothing is left is nothing but its template, or a list of links: then that counts.
         LEAST_WORDS = 15
@@ -14,7 +14,8 @@ module IronTrellis
         # @param texts [String] a block a line
         # @param frames [Array<Integer>] numbers of lines, from and to (not included) by turns, that are no main text
         # @return [Array<String>] the blocks outside the frames; all of them where there are none
-        def blocks(texts, frames) = texts.split("\n").then { |lines| numbers(lines.size, frames).map { |number| lines[number] } }
+        def blocks(texts, frames) =
+          texts.split("\n").then { |lines| numbers(lines.size, frames).map { |number| lines[number] } }
 
         # @param size [Integer] how many lines there are
         # @param frames [Array<Integer>] as #blocks takes them
@@ -40,7 +41,8 @@ module IronTrellis
           enough(lines, spoken, spoken.reject { |number| boilerplate.any? { |blocks| blocks.key?(lines[number]) } })
         end
 
-        def enough(lines, all, some) = (some.size == all.size || some.sum { |number| lines[number].count(" ") + 1 } < LEAST_WORDS) ? all : some
+        def enough(lines, all, some) =
+          (some.size == all.size || some.sum { |number| lines[number].count(" ") + 1 } < LEAST_WORDS) ? all : some
         private_class_method :enough
       end
     end

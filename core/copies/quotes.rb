@@ -3,15 +3,17 @@
 module IronTrellis
   module Core
     module Copies
-      # What a page may quote of the pages that it links to: an excerpt with a link, a teaser, a whole entry under its heading. Whether it really is theirs shows when their
-      # texts are known (OwnShare).
+      # What a page may quote of the pages that it links to: an excerpt with a link, a teaser, a whole entry under its
+      # heading. Whether it really is theirs shows when their texts are known (OwnShare).
       module Quotes
-        # An anchor by lines (the last one included); `sole` is whether nothing else stands in its line, `heading` whether it heads what follows.
+        # An anchor by lines (the last one included); `sole` is whether nothing else stands in its line, `heading`
+        # whether it heads what follows.
         Anchor = Struct.new(:target, :from, :to, :sole, :heading, keyword_init: true)
         # Some lines that one of the targets may have said first.
         Quote = Struct.new(:lines, :targets)
 
-        # An excerpt has hardly more paragraphs than this above or below its link; an entry under its heading may have any number.
+        # An excerpt has hardly more paragraphs than this above or below its link; an entry under its heading may have
+        # any number.
         NEAR = 3
 
         module_function
@@ -24,17 +26,27 @@ module IronTrellis
 
           targets = by_line(lines.last.to_i, anchors)
           own, quoted = lines.partition { |line| targets[line].nil? }
-          [own, quoted.slice_when { |before, line| line != before + 1 || targets[line] != targets[before] }.map { |run| Quote.new(run, targets[run.first]) }]
+          [
+            own,
+            quoted
+              .slice_when { |before, line| line != before + 1 || targets[line] != targets[before] }
+              .map { |run| Quote.new(run, targets[run.first]) }
+          ]
         end
 
-        # @return [Array<Array, nil>] by line, the targets of links in it, of those around it, and of the heading above it
+        # @return [Array<Array, nil>] by line, the targets of links in it, of those around it, and of the heading above
+        #   it
         def by_line(last, anchors)
           found = Array.new(last + 1)
           anchors.each { |anchor| mark(found, anchor.from..anchor.to, anchor.target) }
           titles = anchors.select { |anchor| anchor.sole || anchor.heading }
-          titles.each_with_index { |anchor, place| around(found, anchor, place.zero? ? nil : titles[place - 1], titles[place + 1]) }
+          titles.each_with_index do |anchor, place|
+            around(found, anchor, place.zero? ? nil : titles[place - 1], titles[place + 1])
+          end
           headings = anchors.select(&:heading)
-          headings.each_with_index { |anchor, place| mark(found, anchor.to..((headings[place + 1]&.from || last + 1) - 1), anchor.target) }
+          headings.each_with_index do |anchor, place|
+            mark(found, anchor.to..((headings[place + 1]&.from || last + 1) - 1), anchor.target)
+          end
           found
         end
 

@@ -5,8 +5,9 @@ require "numo/narray"
 module IronTrellis
   module Core
     module Copies
-      # The runs of five words of a text, each as one number, by which texts are compared (Broder 1997, "shingling"). Case and signs don't
-      # count. Numbers of 32 bits are enough: in two texts of a thousand words one pair in four thousand would be taken for alike by chance.
+      # The runs of five words of a text, each as one number, by which texts are compared (Broder 1997, "shingling").
+      # Case and signs don't count. Numbers of 32 bits are enough: in two texts of a thousand words one pair in four
+      # thousand would be taken for alike by chance.
       module Shingles
         RUN = 5
         # Odd numbers with bits all over: multiplying by them scatters (Knuth, "multiplicative hashing").
@@ -17,7 +18,8 @@ module IronTrellis
         module_function
 
         # @param text [String]
-        # @return [Numo::UInt32] sorted, each once; of a text of fewer words the one run that it is; none of a text without words
+        # @return [Numo::UInt32] sorted, each once; of a text of fewer words the one run that it is; none of a text
+        #   without words
         def of(text) = of_all([text]).first
 
         # Many texts at once, since each step on numbers costs nearly the same for a few as for thousands.
@@ -62,7 +64,8 @@ module IronTrellis
           from = 0
           ranges = counts.map { |count| from...(from += count) }
           long, short = ranges.each_index.partition { |place| counts[place] >= RUN }
-          found = short.to_h { |place| [place, counts[place].zero? ? Numo::UInt32[] : once(runs(words[ranges[place]]))] }
+          found =
+            short.to_h { |place| [place, counts[place].zero? ? Numo::UInt32[] : once(runs(words[ranges[place]]))] }
           found.merge!(long.zip(of_long(words, ranges.values_at(*long))).to_h) if long.any?
           found.values_at(*ranges.each_index)
         end
@@ -70,12 +73,16 @@ module IronTrellis
         # Each run as a polynomial of its words, scattered at the end.
         def runs(words)
           last = [words.size - RUN, 0].max
-          sum = (1...[RUN, words.size].min).reduce(words[0..last]) { |before, place| before * STEP + words[place..(last + place)] }
+          sum =
+            (1...[RUN, words.size].min).reduce(words[0..last]) do |before, place|
+              before * STEP + words[place..(last + place)]
+            end
           sum ^= (sum >> 31)
           sum * SCATTER
         end
 
-        # Runs over all texts as if they were one, without those that reach from one into the next; sorted by text and shingle.
+        # Runs over all texts as if they were one, without those that reach from one into the next; sorted by text and
+        # shingle.
         def of_long(words, ranges)
           all = runs(words)
           texts_of, within = Numo::UInt64.zeros(all.size), Numo::Bit.zeros(all.size)
@@ -87,7 +94,11 @@ module IronTrellis
           packed = first_of_each(((texts_of << 32) + (all >> 32))[within].sort)
           lower = Numo::UInt32.cast(packed & LOWER_HALF)
           from = 0
-          Numo::Int32.cast(packed >> 32).bincount(minlength: ranges.size).to_a.map { |count| lower[from...(from += count)].dup }
+          Numo::Int32
+            .cast(packed >> 32)
+            .bincount(minlength: ranges.size)
+            .to_a
+            .map { |count| lower[from...(from += count)].dup }
         end
 
         def once(runs) = first_of_each(Numo::UInt32.cast(runs >> 32).sort)

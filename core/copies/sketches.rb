@@ -5,15 +5,19 @@ require "numo/narray"
 module IronTrellis
   module Core
     module Copies
-      # Finds which texts may be copies of each other without comparing each with each: MinHash (Broder 1997) in bands (Leskovec, Rajaraman
-      # and Ullman, "Mining of Massive Datasets", chapter 3). With 9 bands of 5 two texts of likeness 0.85 meet in at least one band with
-      # probability 0.995, of 0.5 with 0.25; who meets is compared in full afterwards.
+      # Finds which texts may be copies of each other without comparing each with each: MinHash (Broder 1997) in bands
+      # (Leskovec, Rajaraman and Ullman, "Mining of Massive Datasets", chapter 3). With 9 bands of 5 two texts of
+      # likeness 0.85 meet in at least one band with probability 0.995, of 0.5 with 0.25; who meets is compared in full
+      # afterwards.
       class Sketches
         BANDS = 9
         ROWS = 5
         SEED = 20_260_101
         # Odd multipliers permute the numbers of 32 bits.
-        MULTIPLIERS = Numo::UInt32.cast(Random.new(SEED).then { |random| Array.new(BANDS * ROWS) { random.rand(1 << 31) * 2 + 1 } }).expand_dims(0)
+        MULTIPLIERS =
+          Numo::UInt32.cast(
+            Random.new(SEED).then { |random| Array.new(BANDS * ROWS) { random.rand(1 << 31) * 2 + 1 } }
+          ).expand_dims(0)
         SPREAD = 0x1e3779b97f4a7c15
 
         def initialize

@@ -5,8 +5,8 @@ require "numo/narray"
 module IronTrellis
   module Core
     module Copies
-      # How much of each text is found in no other: the share of its shingles that are seen once. What a text quotes of a page that it links to is that page's: it
-      # counts as the page's own, and not as the text's.
+      # How much of each text is found in no other: the share of its shingles that are seen once. What a text quotes of
+      # a page that it links to is that page's: it counts as the page's own, and not as the text's.
       class UniqueShare
         # Shingles are kept in so many parts by their number, so that sorting takes little room beside them.
         PARTS = 16
@@ -33,7 +33,8 @@ module IronTrellis
 
         # @param name [Object] of the next text, by which others may quote it
         # @param shingles [Numo::UInt32] of what it says by itself
-        # @param quotes [Array<Array(Numo::UInt32, Array<Object>)>] shingles of what it may quote, with the names of the texts that may have said it first
+        # @param quotes [Array<Array(Numo::UInt32, Array<Object>)>] shingles of what it may quote, with the names of the
+        #   texts that may have said it first
         # @return [void]
         def add(shingles, name: nil, quotes: [])
           number = @sizes.size
@@ -84,7 +85,8 @@ module IronTrellis
           return if binary.empty?
 
           shingles = Numo::UInt32.from_binary(binary)
-          numbers = Numo::UInt64.from_binary(waiting.flat_map { |number, some| [number] * (some.bytesize / 4) }.pack("Q*"))
+          numbers =
+            Numo::UInt64.from_binary(waiting.flat_map { |number, some| [number] * (some.bytesize / 4) }.pack("Q*"))
           places = (Numo::UInt64.cast(shingles) << 32) + numbers
           part_of = shingles >> PART_BITS
           PARTS.times { |part| @parts[part] << places[part_of.eq(part)].to_binary }
@@ -107,7 +109,12 @@ module IronTrellis
           numbers = Numo::Int64.cast(@targets.keys.map { |name| @names.fetch(name, NOBODY) })[targets]
           known = numbers.ge(0)
           proved = quotes[known]
-          proved = proved[among((proved & ~LOWER_HALF & ((1 << 64) - 1)) + Numo::UInt64.cast(numbers[known]), said)] unless proved.empty?
+          unless proved.empty?
+            proved =
+              proved[
+                among((proved & ~LOWER_HALF & ((1 << 64) - 1)) + Numo::UInt64.cast(numbers[known]), said)
+              ]
+          end
           proved.empty? ? quotes : quotes[~among(quotes, proved)]
         end
 

@@ -5,8 +5,9 @@ require "numo/narray"
 module IronTrellis
   module Core
     module Copies
-      # The words of texts as numbers of 64 bits, the same for the same word. No string is made for a word: a word's number is the part of a running
-      # polynomial of all bytes between its ends (Rabin and Karp), worked out for all words at once.
+      # The words of texts as numbers of 64 bits, the same for the same word. No string is made for a word: a word's
+      # number is the part of a running polynomial of all bytes between its ends (Rabin and Karp), worked out for all
+      # words at once.
       module WordNumbers
         # In bytes: a longer character counts as a letter, but for those of the blocks of punctuation.
         NO_LETTERS = "^a-z0-9\x80-\xFF".b
@@ -43,7 +44,10 @@ module IronTrellis
 
         def plain(text)
           bytes = text.downcase.byteslice(0, MOST_BYTES - 1).b
-          bytes = bytes.gsub(Content::Words::PASSED_OVER, "").gsub(Content::Words::NO_LETTER, " ") unless text.ascii_only?
+          unless text.ascii_only?
+            bytes =
+              bytes.gsub(Content::Words::PASSED_OVER, "").gsub(Content::Words::NO_LETTER, " ")
+          end
           bytes.tr(NO_LETTERS, " ")
         end
 

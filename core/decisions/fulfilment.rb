@@ -3,8 +3,9 @@
 module IronTrellis
   module Core
     module Decisions
-      # Whether what was decided of a URL is what a crawl found there: it is kept out, its canonical is the one that was chosen, it redirects where it should, it is gone.
-      # What is so isn't wanted any more, and its fall on the ladder was meant.
+      # Whether what was decided of a URL is what a crawl found there: it is kept out, its canonical is the one that was
+      # chosen, it redirects where it should, it is gone. What is so isn't wanted any more, and its fall on the ladder
+      # was meant.
       module Fulfilment
         KEPT_OUT = "kept out"
         CANONICAL = "canonical"
@@ -18,7 +19,9 @@ module IronTrellis
         # @return [String, nil] which decision; nil where none is fulfilled
         def of(page, routes)
           return route(page, routes) if page.redirect_to || page.gone?
-          return CANONICAL if page.chosen_canonical && page.chosen_canonical != page.url && page.canonical == page.chosen_canonical
+          if page.chosen_canonical && page.chosen_canonical != page.url && page.canonical == page.chosen_canonical
+            return CANONICAL
+          end
 
           KEPT_OUT if page.intent == "keep_out" && !page.indexable && !page.status.nil?
         end

@@ -9,8 +9,18 @@ module IronTrellis
         # What would mean something else, or nothing, in the rules of a web server.
         UNFIT = /[[:cntrl:][:space:]"'`\\<>{}]|\$(?![1-9](?!\d))/
         REBUILDS = %w[by_hand after_crawl daily].freeze
-        # Of a sitemap plan: whether files are split by group, packed, carry images and languages, and list PDFs; `priority` and `changefreq` by group, as asked.
-        PLAN = {"by_group" => true, "packed" => true, "images" => true, "languages" => false, "pdfs" => false, "rebuild" => "by_hand", "priority" => {}, "changefreq" => {}}.freeze
+        # Of a sitemap plan: whether files are split by group, packed, carry images and languages, and list PDFs;
+        # `priority` and `changefreq` by group, as asked.
+        PLAN = {
+          "by_group" => true,
+          "packed" => true,
+          "images" => true,
+          "languages" => false,
+          "pdfs" => false,
+          "rebuild" => "by_hand",
+          "priority" => {},
+          "changefreq" => {}
+        }.freeze
 
         module_function
 
@@ -35,14 +45,18 @@ module IronTrellis
         def read_group(subject, value) = [subject, wish(value)]
 
         def wish(value)
-          problem("“#{value["intent"]}” is no intent. Use one of #{Groups::Intents::NAMES.join(", ")}.") unless Groups::Intents::NAMES.include?(value["intent"])
+          unless Groups::Intents::NAMES.include?(value["intent"])
+            problem("“#{value["intent"]}” is no intent. Use one of #{Groups::Intents::NAMES.join(", ")}.")
+          end
           value.slice("intent", "follow").compact
         end
 
         def read_canonical(subject, value)
           pattern = Url::Pattern.new(subject)
           target = value["target"].to_s
-          problem("The URL that shall stand for it must be a whole web address, not “#{target}”.") unless target.match?(%r{\Ahttps?://[^/]}i)
+          unless target.match?(%r{\Ahttps?://[^/]}i)
+            problem("The URL that shall stand for it must be a whole web address, not “#{target}”.")
+          end
           return [Url::NormalForm.of(subject), {"target" => Url::NormalForm.of(target)}] if pattern.exact?
 
           captures(pattern, target)
@@ -52,15 +66,31 @@ module IronTrellis
         def read_route(subject, value)
           kind, query = value["kind"] || "exact", value["query"] || "match"
           problem("“#{kind}” is no kind of route.") unless Redirects::Route::KINDS.include?(kind)
-          problem("“#{query}” can't be done with a query; use one of #{Redirects::Route::QUERIES.join(", ")}.") unless Redirects::Route::QUERIES.include?(query)
+          unless Redirects::Route::QUERIES.include?(query)
+            problem("“#{query}” can't be done with a query; use one of #{Redirects::Route::QUERIES.join(", ")}.")
+          end
           subject = (kind == "exact") ? Url::NormalForm.of(subject) : subject
-          [subject, {"to" => target(subject, kind, value), "status" => status(value), "kind" => kind, "query" => query, "refused" => value["refused"] || nil, "why" => value["why"], "order" => (value["order"] if value["order"].is_a?(Integer))}.compact]
+          [
+            subject,
+            {
+              "to" => target(subject, kind, value),
+              "status" => status(value),
+              "kind" => kind,
+              "query" => query,
+              "refused" => value["refused"] || nil,
+              "why" => value["why"],
+              "order" => (value["order"] if value["order"].is_a?(Integer))
+            }.compact
+          ]
         end
 
         def status(value)
           return value["status"] if Redirects::Route::STATUSES.include?(value["status"])
 
-          problem("#{value["status"].inspect} is no status of a redirect; use one of #{Redirects::Route::STATUSES.join(", ")}.")
+          problem(
+            "#{value["status"].inspect} is no status of a redirect; use one " \
+            "of #{Redirects::Route::STATUSES.join(", ")}."
+          )
         end
 
         def target(subject, kind, value)
@@ -69,21 +99,35 @@ module IronTrellis
           problem("The target must be a whole web address, not “#{to}”.") unless to.match?(%r{\Ahttps?://[^/]}i)
           return Url::NormalForm.of(to) if kind == "exact"
 
-          problem("The pattern holds a character that no address can hold (a line break, say).") if subject.match?(/[[:cntrl:]]/)
-          problem("The target of a pattern can't hold spaces, quotes, backslashes, or a $ other than $1 to $9: write them as %20, %22, %5C and %24.") if to.match?(UNFIT)
+          if subject.match?(/[[:cntrl:]]/)
+            problem("The pattern holds a character that no address can hold (a line break, say).")
+          end
+          if to.match?(UNFIT)
+            problem(
+              "The target of a pattern can't hold spaces, quotes, backslashes, or a $ other than $1 to $9: write " \
+              "them as %20, %22, %5C and %24."
+            )
+          end
           captures(Url::Pattern.new(subject), to)
           to
         end
 
         def problem_of_target(to, status)
-          problem("A route that leads somewhere needs a target; only 410 has none.") if to.empty? && status != Redirects::Route::GONE
+          if to.empty? && status != Redirects::Route::GONE
+            problem("A route that leads somewhere needs a target; only 410 has none.")
+          end
           problem("410 says that a page is gone, so it can have no target.") if !to.empty?
           nil
         end
 
         def captures(pattern, target)
           highest = target.scan(/\$([1-9])/).flatten.map(&:to_i).max || 0
-          problem("#{target} asks for part #{highest} of the address, and #{pattern.source} captures #{pattern.captures_count}.") if highest > pattern.captures_count
+          if highest > pattern.captures_count
+            problem(
+              "#{target} asks for part #{highest} of the address, " \
+              "and #{pattern.source} captures #{pattern.captures_count}."
+            )
+          end
         end
 
         def read_languages(subject, value)
@@ -102,16 +146,29 @@ module IronTrellis
 
         def read_sitemaps(subject, value)
           plan = PLAN.merge(value.slice(*PLAN.keys))
-          problem("“#{plan["rebuild"]}” is no time to build them; use one of #{REBUILDS.join(", ")}.") unless REBUILDS.include?(plan["rebuild"])
-          plan["priority"].each { |group, priority| problem("The priority of #{group} must be from 0 to 1.") unless priority.is_a?(Numeric) && priority.between?(0, 1) }
-          plan["changefreq"].each { |group, word| problem("“#{word}” of #{group} is no changefreq; use one of #{Sitemaps::Checks::FREQUENCIES.join(", ")}.") unless Sitemaps::Checks::FREQUENCIES.include?(word) }
+          unless REBUILDS.include?(plan["rebuild"])
+            problem("“#{plan["rebuild"]}” is no time to build them; use one of #{REBUILDS.join(", ")}.")
+          end
+          plan["priority"].each do |group, priority|
+            unless priority.is_a?(Numeric) && priority.between?(0, 1)
+              problem("The priority of #{group} must be from 0 to 1.")
+            end
+          end
+          plan["changefreq"].each do |group, word|
+            unless Sitemaps::Checks::FREQUENCIES.include?(word)
+              problem("“#{word}” of #{group} is no changefreq; use one of #{Sitemaps::Checks::FREQUENCIES.join(", ")}.")
+            end
+          end
           [subject, plan]
         end
 
         # What a link shall lead to and say instead; the subject is its present target.
         def read_repoint(subject, value)
           target = Url::NormalForm.of(value["target"].to_s)
-          [Url::NormalForm.of(subject), {"target" => target, "text" => value["text"].to_s.strip.then { |text| text unless text.empty? }}.compact]
+          [
+            Url::NormalForm.of(subject),
+            {"target" => target, "text" => value["text"].to_s.strip.then { |text| text unless text.empty? }}.compact
+          ]
         end
 
         def problem(message) = raise(Error::InvalidInput.new(message))

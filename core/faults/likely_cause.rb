@@ -26,20 +26,27 @@ module IronTrellis
 
         # @param url [String] that is missing
         # @return [Hash{String => String}] addresses that may have been meant, with why
-        #   LikelyCause.meant("http://a.test/x/b.test/y") # => {"http://b.test/y" => "its scheme was left out of a link"}
+        #   LikelyCause.meant("http://a.test/x/b.test/y") # => {"http://b.test/y" => "its scheme was left out of a
+        #   link"}
         def meant(url)
           scheme, path = url.match(%r{\A(https?://)[^/]+(.*)\z}m).captures
           host = path[%r{/((?:[a-z0-9-]+\.)+[a-z]{2,}/.*)\z}, 1] unless path.match?(ADDRESS)
           whole = path[%r{/(https?)//+(.+)\z}i]&.then { path.sub(%r{\A.*?/(https?)//+}i, '\1://') }
           spaces = url.gsub(/%20(?=\z|\/)|(?<=\/)%20|%C2%A0/, "")
           once = url.sub(%r{\A(https?://[^/]+)((?:/[^/]+)+?)\2(?=/|\z)}, '\1\2')
-          {whole => "a colon was left out behind its scheme in a link", (scheme + host if host && whole.nil?) => "its scheme was left out of a link", (spaces if spaces != url) => "a stray space is in a link", (once if once != url) => "its path is doubled in a link"}.except(nil)
+          {
+            whole => "a colon was left out behind its scheme in a link",
+            (scheme + host if host && whole.nil?) => "its scheme was left out of a link",
+            (spaces if spaces != url) => "a stray space is in a link",
+            (once if once != url) => "its path is doubled in a link"
+          }.except(nil)
         end
 
         # "www.shop.test/x" written as an href becomes a path below the linking page.
         def scheme_left_out?(source_url, path)
           host = source_url[%r{\Ahttps?://([^/]+)}, 1].delete_prefix("www.")
-          path.include?("/#{host}") || path.include?("/www.#{host}") || path.match?(%r{/www\.[a-z0-9-]+\.[a-z]{2,}(?:/|\z)})
+          path.include?("/#{host}") || path.include?("/www.#{host}") ||
+            path.match?(%r{/www\.[a-z0-9-]+\.[a-z]{2,}(?:/|\z)})
         end
 
         def doubled?(path) = path.match?(%r{\A((?:/[^/]+)+?)\1(?:/|\z)})

@@ -6,7 +6,8 @@ module IronTrellis
       # A rule on one page's own facts.
       class PageRule < Rule
         class << self
-          # @return [Boolean] whether it looks at what is known only when all pages are: what is usual in the page's group, copies, the final stop
+          # @return [Boolean] whether it looks at what is known only when all pages are: what is usual in the page's
+          #   group, copies, the final stop
           def needs_all? = const_defined?(:NEEDS_ALL)
         end
 

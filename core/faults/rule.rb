@@ -5,14 +5,13 @@ module IronTrellis
     module Faults
       # What all rules share: a rule is a class with constants that describe it and one method that judges.
       #
-      #   CODE   "title-missing"           TITLE  the same in plain words
-      #   GRADE  "stops", "diverts" or "weakens"
-      #   WHY    why it matters            FIX    how to mend it
-      #   SOURCE where the rule comes from ("CP" is common practice)
-      #   ABOUT  what its faults are about, as a heading; none where they are about the URL alone
-      #   SAME   what its faults are gathered by ("about", or what the detail calls so), where that isn't what they are about
+      #   CODE "title-missing" TITLE the same in plain words GRADE "stops", "diverts" or "weakens" WHY why it matters
+      #   FIX how to mend it SOURCE where the rule comes from ("CP" is common practice) ABOUT what its faults are about,
+      #   as a heading; none where they are about the URL alone SAME what its faults are gathered by ("about", or what
+      #   the detail calls so), where that isn't what they are about
       #
-      # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value, SiteRule the files and hosts of the site.
+      # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value, SiteRule the files
+      # and hosts of the site.
       class Rule
         GRADES = %w[stops diverts weakens].freeze
 
@@ -29,7 +28,8 @@ module IronTrellis
           # @return [String, nil] what a fault's `about` is, as a heading
           def about = const_defined?(:ABOUT) ? self::ABOUT : nil
 
-          # @return [String, nil] "about" or a key of the detail: what is the same on many pages; nil where each fault stands alone
+          # @return [String, nil] "about" or a key of the detail: what is the same on many pages; nil where each fault
+          #   stands alone
           def same = const_defined?(:SAME) ? self::SAME : (about && "about")
 
           # @return [Boolean] whether it is worth a note only, and weighs nothing
@@ -39,7 +39,8 @@ module IronTrellis
           def lets_climb? = false
 
           # @param fault [Fault]
-          # @return [String, nil] what it is about, as far as that stays the same from crawl to crawl (never a line number)
+          # @return [String, nil] what it is about, as far as that stays the same from crawl to crawl (never a line
+          #   number)
           def stable_about(fault) = fault.about
 
           # @return [Array<Class>] the rules of this shape, by code

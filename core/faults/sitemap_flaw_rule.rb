@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Faults
-      # A rule that passes on what was found wrong while a sitemap file was read (Sitemaps::Reader): of the sitemap, about the line.
+      # A rule that passes on what was found wrong while a sitemap file was read (Sitemaps::Reader): of the sitemap,
+      # about the line.
       class SitemapFlawRule < SiteRule
         ABOUT = "Line"
         SAME = "what"
@@ -11,7 +12,9 @@ module IronTrellis
         def self.stable_about(fault) = fault.detail[:what]
 
         def check(site)
-          site.flaws(self.class.code).map { |file, flaw| fault_at(file["url"], about: flaw["line"]&.to_s, what: flaw["about"]) }
+          site
+            .flaws(self.class.code)
+            .map { |file, flaw| fault_at(file["url"], about: flaw["line"]&.to_s, what: flaw["about"]) }
         end
       end
     end

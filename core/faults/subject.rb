@@ -3,43 +3,111 @@
 module IronTrellis
   module Core
     module Faults
-      # A URL as the rules see it: facts of the crawl, and what was worked out from them. `whole` is whether the crawl was one of the
-      # whole site, so that what nothing links to is an orphan; `directives` are those that speak to the site's agent, `canonicals` those that may
-      # count, resolved, by source; `intent_of` and `intent_subject` are what was decided about; `follow` is whether its links shall be followed
-      # and `chosen_canonical` the URL that shall stand for it, nil where nothing was decided;
-      # `importance_guessed` is whether nothing says which pages of the
-      # site matter, so that none is important; `sitemap_of_group` is the file that should list the page, `lists_pdfs` whether the site's sitemaps are to list PDFs.
-      Subject = Struct.new(
-        :url, :kind, :status, :error, :content_type, :depth, :start, :found_by, :robots_allowed, :robots_line, :robots_rule,
-        :robots_reachable, :redirect_to, :redirect_chain, :redirect_loop, :final_url, :final_status, :noindex,
-        :noindex_where, :header_noindex_alone, :canonical, :canonical_state, :title, :title_chars, :words, :links_in,
-        :followed_in, :in_sitemaps, :group, :group_median_words, :intent, :wanted, :stop, :indexable,
-        :soft_missing, :whole, :titles, :h1, :description, :description_chars, :lang, :bytes, :links_out, :directives,
-        :canonicals, :canonical_marks, :canonical_chain, :canonical_loop, :canonical_off_site, :refresh_source,
-        :redirect_off_site, :has_sitemaps, :sitemap_of_group, :lists_pdfs, :authority, :importance, :importance_guessed, :hreflang, :copy_of, :likeness, :copies, :own_share, :response_ms, :viewport, :nofollow, :unfollowed, :intent_of, :intent_subject, :follow, :chosen_canonical, :fulfilled, :data, :data_problems,
-        keyword_init: true
-      ) do
-        # @param row [Hash{String => Object}] of the ledger, or some columns of one
-        # @return [Subject] which knows what the row knows
-        def self.of(row) = new(**members.to_h { |name| [name, row[name.to_s]] })
+      # A URL as the rules see it: facts of the crawl, and what was worked out from them. `whole` is whether the crawl
+      # was one of the whole site, so that what nothing links to is an orphan; `directives` are those that speak to the
+      # site's agent, `canonicals` those that may count, resolved, by source; `intent_of` and `intent_subject` are what
+      # was decided about; `follow` is whether its links shall be followed and `chosen_canonical` the URL that shall
+      # stand for it, nil where nothing was decided; `importance_guessed` is whether nothing says which pages of the
+      # site matter, so that none is important; `sitemap_of_group` is the file that should list the page, `lists_pdfs`
+      # whether the site's sitemaps are to list PDFs.
+      Subject =
+        Struct.new(
+          :url,
+          :kind,
+          :status,
+          :error,
+          :content_type,
+          :depth,
+          :start,
+          :found_by,
+          :robots_allowed,
+          :robots_line,
+          :robots_rule,
+          :robots_reachable,
+          :redirect_to,
+          :redirect_chain,
+          :redirect_loop,
+          :final_url,
+          :final_status,
+          :noindex,
+          :noindex_where,
+          :header_noindex_alone,
+          :canonical,
+          :canonical_state,
+          :title,
+          :title_chars,
+          :words,
+          :links_in,
+          :followed_in,
+          :in_sitemaps,
+          :group,
+          :group_median_words,
+          :intent,
+          :wanted,
+          :stop,
+          :indexable,
+          :soft_missing,
+          :whole,
+          :titles,
+          :h1,
+          :description,
+          :description_chars,
+          :lang,
+          :bytes,
+          :links_out,
+          :directives,
+          :canonicals,
+          :canonical_marks,
+          :canonical_chain,
+          :canonical_loop,
+          :canonical_off_site,
+          :refresh_source,
+          :redirect_off_site,
+          :has_sitemaps,
+          :sitemap_of_group,
+          :lists_pdfs,
+          :authority,
+          :importance,
+          :importance_guessed,
+          :hreflang,
+          :copy_of,
+          :likeness,
+          :copies,
+          :own_share,
+          :response_ms,
+          :viewport,
+          :nofollow,
+          :unfollowed,
+          :intent_of,
+          :intent_subject,
+          :follow,
+          :chosen_canonical,
+          :fulfilled,
+          :data,
+          :data_problems,
+          keyword_init: true
+        ) do
+          # @param row [Hash{String => Object}] of the ledger, or some columns of one
+          # @return [Subject] which knows what the row knows
+          def self.of(row) = new(**members.to_h { |name| [name, row[name.to_s]] })
 
-        # @param least [Numeric]
-        # @return [Boolean] whether it matters at least so much, and not only by a guess
-        def important?(least) = !importance_guessed && !importance.nil? && importance >= least
+          # @param least [Numeric]
+          # @return [Boolean] whether it matters at least so much, and not only by a guess
+          def important?(least) = !importance_guessed && !importance.nil? && importance >= least
 
-        # @return [Boolean] whether it is a page that answers by itself and may be indexed: what it says counts
-        def page? = kind == "html" && indexable
+          # @return [Boolean] whether it is a page that answers by itself and may be indexed: what it says counts
+          def page? = kind == "html" && indexable
 
-        # @return [Boolean] whether it is something of the site to be read, not an image, a script or a style
-        def document? = !Page::Kind::NO_DOCUMENTS.include?(kind)
+          # @return [Boolean] whether it is something of the site to be read, not an image, a script or a style
+          def document? = !Page::Kind::NO_DOCUMENTS.include?(kind)
 
-        # @return [Boolean] whether a link, a sitemap or another reference leads to it
-        def mentioned? = links_in.positive? || in_sitemaps.any? || !found_by.empty?
+          # @return [Boolean] whether a link, a sitemap or another reference leads to it
+          def mentioned? = links_in.positive? || in_sitemaps.any? || !found_by.empty?
 
-        def missing? = status && (400..499).cover?(status)
+          def missing? = status && (400..499).cover?(status)
 
-        def gone? = status == 410
-      end
+          def gone? = status == 410
+        end
     end
   end
 end

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Faults
-      # A rule on pages whose addresses are the same but for one thing. VALUE names the form of the address that leaves that out; every page of a form is told
-      # about the first other one.
+      # A rule on pages whose addresses are the same but for one thing. VALUE names the form of the address that leaves
+      # that out; every page of a form is told about the first other one.
       class VariantRule < SetRule
         ABOUT = "Other address"
         SAME = nil

@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Faults
-      # How much a fault weighs: by its grade (ours: as much as its cure would free) and by how much the URLs matter that have it.
+      # How much a fault weighs: by its grade (ours: as much as its cure would free) and by how much the URLs matter
+      # that have it.
       module Weight
         BY_GRADE = {"stops" => 1.0, "diverts" => 0.6, "weakens" => 0.2}.freeze
         # What counts that has no importance: the files of a site, images, scripts and styles.

@@ -5,8 +5,9 @@ require "numo/narray"
 module IronTrellis
   module Core
     module Graph
-      # PageRank (Brin and Page 1998): the share of time that someone who follows links at random, and now and then begins anew anywhere,
-      # spends on each page. Pages without links out send everywhere alike. Nodes are numbers from 0 on.
+      # PageRank (Brin and Page 1998): the share of time that someone who follows links at random, and now and then
+      # begins anew anywhere, spends on each page. Pages without links out send everywhere alike. Nodes are numbers from
+      # 0 on.
       module Authority
         DAMPING = 0.85
         # It has settled when all shares together change by less than this.

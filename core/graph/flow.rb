@@ -5,7 +5,8 @@ require "numo/narray"
 module IronTrellis
   module Core
     module Graph
-      # How authority flows between groups of pages: each page parts its share evenly among the links that lead out of it.
+      # How authority flows between groups of pages: each page parts its share evenly among the links that lead out of
+      # it.
       module Flow
         # What goes from one group to another: links, and the share of all authority that they carry in one step.
         Stream = Struct.new(:from, :to, :links, :share, keyword_init: true)
@@ -34,7 +35,11 @@ module IronTrellis
         end
 
         def streams(links, carried, count)
-          links.gt(0).where.to_a.map { |at| Stream.new(from: at / count, to: at % count, links: links[at], share: carried[at]) }
+          links
+            .gt(0)
+            .where
+            .to_a
+            .map { |at| Stream.new(from: at / count, to: at % count, links: links[at], share: carried[at]) }
             .sort_by { |stream| [-stream.share, stream.from, stream.to] }
         end
         private_class_method :streams

@@ -3,15 +3,17 @@
 module IronTrellis
   module Core
     module Groups
-      # What we want for each URL: what was decided for itself beats what was for a pattern, and that what was for its group; what nothing was said about is
-      # undecided.
+      # What we want for each URL: what was decided for itself beats what was for a pattern, and that what was for its
+      # group; what nothing was said about is undecided.
       class Intents
         NAMES = %w[index keep_out undecided].freeze
-        # What was decided, and of what: `of` is "url", "pattern" or "group", `subject` which. `follow` is false where links shall not be followed, nil where that was left open.
+        # What was decided, and of what: `of` is "url", "pattern" or "group", `subject` which. `follow` is false where
+        # links shall not be followed, nil where that was left open.
         Wish = Struct.new(:intent, :follow, :of, :subject, keyword_init: true)
 
         # @param grouping [Grouping]
-        # @param rules [Hash{String => Hash}] {"intent", "follow"} by URL or pattern; of patterns the last that matches wins
+        # @param rules [Hash{String => Hash}] {"intent", "follow"} by URL or pattern; of patterns the last that matches
+        #   wins
         # @param groups [Hash{String => Hash}] {"intent", "follow"} by name of the group
         # @param key_pages [Array<String>] URLs in normal form
         # @raise [Url::Pattern::Malformed]
@@ -30,7 +32,8 @@ module IronTrellis
 
         # @param url [String] in normal form
         # @return [Wish, nil] what decides for it
-        def wish_for(url) = @own[url] || @patterns.find { |pattern, _| pattern.match?(url) }&.last || @groups[group(url)]
+        def wish_for(url) =
+          @own[url] || @patterns.find { |pattern, _| pattern.match?(url) }&.last || @groups[group(url)]
 
         # @param url [String] in normal form
         # @return [String] one of NAMES
@@ -63,7 +66,8 @@ module IronTrellis
 
         private
 
-        def wish(of, subject, value) = Wish.new(intent: value["intent"], follow: value["follow"], of: of, subject: subject)
+        def wish(of, subject, value) =
+          Wish.new(intent: value["intent"], follow: value["follow"], of: of, subject: subject)
       end
     end
   end

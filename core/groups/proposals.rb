@@ -3,15 +3,19 @@
 module IronTrellis
   module Core
     module Groups
-      # Proposes page groups for a site: by-products by their addresses first (feeds, paged and filtered lists, archives by date), then what a template
-      # shows that no folder does, then folders that hold many pages.
+      # Proposes page groups for a site: by-products by their addresses first (feeds, paged and filtered lists, archives
+      # by date), then what a template shows that no folder does, then folders that hold many pages.
       class Proposals
         # A pattern, what it is called, and how many pages it takes of those that no earlier one took.
         Proposal = Struct.new(:name, :pattern, :pages, keyword_init: true)
         # By what their addresses show (common practice).
         KINDS = {
-          "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/), "Paged lists" => "/([?&](page|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/", "Lists by parameters" => %q(/\?.+/),
-          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9])?/?$/", "Tags" => "//(tags?|schlagwort|emne|etiqueta)/[^/?]+/?$/", "Authors" => "//(authors?|autor|forfatter)/[^/?]+/?$/"
+          "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/),
+          "Paged lists" => "/([?&](page|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/",
+          "Lists by parameters" => %q(/\?.+/),
+          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9])?/?$/",
+          "Tags" => "//(tags?|schlagwort|emne|etiqueta)/[^/?]+/?$/",
+          "Authors" => "//(authors?|autor|forfatter)/[^/?]+/?$/"
         }.freeze
         LEAST_PAGES = 3
         LEAST_SHARE = 0.01
@@ -34,14 +38,19 @@ module IronTrellis
         # @return [Array<Proposal>]
         def call
           kinds = KINDS.filter_map { |name, pattern| take(name, pattern) } + templates
-          kinds + folders.first(MOST - kinds.size).filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }
+          kinds +
+            folders
+              .first(MOST - kinds.size)
+              .filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }
         end
 
         private
 
         def templates
           left = @left.to_h { |url| [url, true] }
-          Templates.of(@blocks.select { |url, _| left.key?(url) }, least: [LEAST_PAGES, (@blocks.size * LEAST_SHARE).ceil].max).filter_map { |pattern, name| take(name, pattern) }
+          Templates
+            .of(@blocks.select { |url, _| left.key?(url) }, least: [LEAST_PAGES, (@blocks.size * LEAST_SHARE).ceil].max)
+            .filter_map { |pattern, name| take(name, pattern) }
         end
 
         def take(name, source)
@@ -55,8 +64,19 @@ module IronTrellis
 
         # The folders of the second level stand before those that hold them.
         def folders
-          counts = @left.flat_map { |url| url[%r{\Ahttps?://[^?]*/}].to_s.then { |path| [path[%r{\Ahttps?://[^/]+/[^/]+/[^/]+/}], path[%r{\Ahttps?://[^/]+/[^/]+/}]] } }.compact.tally
-          counts.select { |_, count| count >= @least }.keys.sort_by { |folder| [-folder.count("/"), -counts[folder], folder] }
+          counts =
+            @left
+              .flat_map do |url|
+                url[%r{\Ahttps?://[^?]*/}].to_s.then do |path|
+                  [path[%r{\Ahttps?://[^/]+/[^/]+/[^/]+/}], path[%r{\Ahttps?://[^/]+/[^/]+/}]]
+                end
+              end
+              .compact
+              .tally
+          counts
+            .select { |_, count| count >= @least }
+            .keys
+            .sort_by { |folder| [-folder.count("/"), -counts[folder], folder] }
         end
       end
     end

@@ -6,7 +6,13 @@ module IronTrellis
       # How much each part of the importance counts.
       module Weights
         # Ours.
-        DEFAULT = {"authority" => 0.35, "clicks" => 0.30, "impressions" => 0.15, "nearness" => 0.10, "sitemap" => 0.10}.freeze
+        DEFAULT = {
+          "authority" => 0.35,
+          "clicks" => 0.30,
+          "impressions" => 0.15,
+          "nearness" => 0.10,
+          "sitemap" => 0.10
+        }.freeze
 
         module_function
 
@@ -16,8 +22,23 @@ module IronTrellis
         def of(given)
           wrong = given.reject { |part, weight| DEFAULT.key?(part) && weight.is_a?(Numeric) && (0..1).cover?(weight) }
           weights = DEFAULT.merge(given)
-          problems = wrong.map { |part, _| {field: part, message: DEFAULT.key?(part) ? "The weight of #{part} must be a number from 0 to 1." : "Importance has no part “#{part}”."} }
-          problems << {field: "weights", message: "At least one part must count."} if problems.empty? && weights.values.sum.zero?
+          problems =
+            wrong.map do |part, _|
+              {
+                field: part,
+                message:
+                  (
+                    if DEFAULT.key?(part)
+                      "The weight of #{part} must be a number from 0 to 1."
+                    else
+                      "Importance has no part “#{part}”."
+                    end
+                  )
+              }
+            end
+          if problems.empty? && weights.values.sum.zero?
+            problems << {field: "weights", message: "At least one part must count."}
+          end
           raise Settings::Problems.new(problems) if problems.any?
 
           weights.transform_values(&:to_f)

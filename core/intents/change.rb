@@ -3,12 +3,26 @@
 module IronTrellis
   module Core
     module Intents
-      # What other wishes would change, told before they are decided: which URLs would get a noindex or lose one, join sitemaps or leave them, which links would
-      # lead to pages that nobody should find, and which wanted pages would be reached by nothing but such pages.
+      # What other wishes would change, told before they are decided: which URLs would get a noindex or lose one, join
+      # sitemaps or leave them, which links would lead to pages that nobody should find, and which wanted pages would be
+      # reached by nothing but such pages.
       class Change
-        # One URL as it is; `noindex` whether it says so now, `direct` whether it answers as a page of its own, `listable` whether nothing but a noindex and what is wanted
-        # keeps it out of a sitemap.
-        Page = Struct.new(:url, :before, :after, :wanted_after, :noindex, :direct, :indexable, :listed, :listable, :importance, keyword_init: true)
+        # One URL as it is; `noindex` whether it says so now, `direct` whether it answers as a page of its own,
+        # `listable` whether nothing but a noindex and what is wanted keeps it out of a sitemap.
+        Page =
+          Struct.new(
+            :url,
+            :before,
+            :after,
+            :wanted_after,
+            :noindex,
+            :direct,
+            :indexable,
+            :listed,
+            :listable,
+            :importance,
+            keyword_init: true
+          )
 
         # @param pages [Array<Page>]
         # @param linked [Hash{String => Array<String>}] by URL the pages that link to it, followed
@@ -18,7 +32,8 @@ module IronTrellis
           @linked = linked
         end
 
-        # @return [Hash{Symbol => Array<Page>}] :gets_noindex, :loses_noindex, :joins_sitemaps, :leaves_sitemaps, :links_useless (targets), :cut_off; what matters most first
+        # @return [Hash{Symbol => Array<Page>}] :gets_noindex, :loses_noindex, :joins_sitemaps, :leaves_sitemaps,
+        #   :links_useless (targets), :cut_off; what matters most first
         def call
           {
             gets_noindex: @pages.select { |page| keeps_out?(page) && page.direct && !page.noindex },

@@ -3,22 +3,46 @@
 module IronTrellis
   module Core
     module Intents
-      # Proposes what to want of each page group, and of pages that are of another kind than their group, from what the crawl shows. What a sitemap lists, what is marked a
-      # key page and what brings visits is never dropped by a blanket rule: it is named and left out.
+      # Proposes what to want of each page group, and of pages that are of another kind than their group, from what the
+      # crawl shows. What a sitemap lists, what is marked a key page and what brings visits is never dropped by a
+      # blanket rule: it is named and left out.
       class Proposals
-        # What is known of one page. `own_share` is the share of its words that no other page has; `bare_title` is the title of the page at its address without parameters;
-        # `anchors` are what links call it; `formed` is whether a form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
-        Page = Struct.new(:url, :title, :group, :words, :own_share, :indexable, :in_sitemap, :key_page, :visited, :kind, :content_type, :copy, :links_in, :password, :formed, :paged, :anchors,
-          :bare_title, :canonical_to_bare, :limits, keyword_init: true) do
-          # @return [Boolean] whether somebody or something says that it matters
-          def valued? = in_sitemap || key_page || visited || false
+        # What is known of one page. `own_share` is the share of its words that no other page has; `bare_title` is the
+        # title of the page at its address without parameters; `anchors` are what links call it; `formed` is whether a
+        # form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
+        Page =
+          Struct.new(
+            :url,
+            :title,
+            :group,
+            :words,
+            :own_share,
+            :indexable,
+            :in_sitemap,
+            :key_page,
+            :visited,
+            :kind,
+            :content_type,
+            :copy,
+            :links_in,
+            :password,
+            :formed,
+            :paged,
+            :anchors,
+            :bare_title,
+            :canonical_to_bare,
+            :limits,
+            keyword_init: true
+          ) do
+            # @return [Boolean] whether somebody or something says that it matters
+            def valued? = in_sitemap || key_page || visited || false
 
-          def little_of_its_own? = !own_share.nil? && own_share < limits.little_own_share
+            def little_of_its_own? = !own_share.nil? && own_share < limits.little_own_share
 
-          def thin? = !words.nil? && words < limits.thin_words
-        end
-        # For a whole group, or for single URLs of it (`urls` is nil then for groups). `except` are pages of the group that stay as they are; `sure` is whether it may be taken
-        # with others at once.
+            def thin? = !words.nil? && words < limits.thin_words
+          end
+        # For a whole group, or for single URLs of it (`urls` is nil then for groups). `except` are pages of the group
+        # that stay as they are; `sure` is whether it may be taken with others at once.
         Proposal = Struct.new(:group, :urls, :intent, :reasons, :except, :sure, keyword_init: true)
 
         # From this share on the kind of its pages is that of the group.
@@ -41,10 +65,16 @@ module IronTrellis
 
         # @return [Array<Proposal>] groups first, the largest first
         def call
-          found = @groups.sort_by { |group, pages| [-pages.size, group] }.map { |group, pages| [group, pages, kind(pages)] }
+          found =
+            @groups.sort_by { |group, pages| [-pages.size, group] }.map { |group, pages| [group, pages, kind(pages)] }
           groups = found.filter_map { |group, pages, kind| of_group(group, pages, kind) unless @decided.key?(group) }
-          kept_out = groups.select { |one| one.intent == "keep_out" }.map(&:group) + @decided.select { |_, intent| intent == "keep_out" }.keys
-          groups + found.reject { |group, _, _| kept_out.include?(group) }.flat_map { |group, pages, kind| singles(group, pages, kind) }
+          kept_out =
+            groups.select { |one| one.intent == "keep_out" }.map(&:group) +
+            @decided.select { |_, intent| intent == "keep_out" }.keys
+          groups +
+            found
+              .reject { |group, _, _| kept_out.include?(group) }
+              .flat_map { |group, pages, kind| singles(group, pages, kind) }
         end
 
         private
@@ -56,7 +86,9 @@ module IronTrellis
         end
 
         def of_group(group, pages, kind)
-          return wanted(group, pages) if pages.count(&:valued?) >= pages.size * VALUED || (kind.nil? && pages.any?(&:key_page))
+          if pages.count(&:valued?) >= pages.size * VALUED || (kind.nil? && pages.any?(&:key_page))
+            return wanted(group, pages)
+          end
           return archive(group, pages, kind) if kind && ARCHIVES.include?(kind.name)
 
           kind ? keep_out(group, pages, [kind.why, told_by(pages, kind)]) : little(group, pages)
@@ -70,14 +102,28 @@ module IronTrellis
 
         def keep_out(group, pages, reasons)
           valued = pages.select(&:valued?)
-          Proposal.new(group: group, intent: "keep_out", reasons: [*reasons, except(valued)].compact, except: valued.map(&:url).sort, sure: valued.empty?)
+          Proposal.new(
+            group: group,
+            intent: "keep_out",
+            reasons: [*reasons, except(valued)].compact,
+            except: valued.map(&:url).sort,
+            sure: valued.empty?
+          )
         end
 
         def except(valued)
           return if valued.empty?
 
-          why = [("listed in a sitemap" if valued.any?(&:in_sitemap)), ("marked as key pages" if valued.any?(&:key_page)), ("visited" if valued.any?(&:visited))].compact.join(" or ")
-          (valued.size == 1) ? "1 page of it is #{why.sub("key pages", "a key page")} and stays as it is." : "#{valued.size} pages of it are #{why} and stay as they are."
+          why = [
+            ("listed in a sitemap" if valued.any?(&:in_sitemap)),
+            ("marked as key pages" if valued.any?(&:key_page)),
+            ("visited" if valued.any?(&:visited))
+          ].compact.join(" or ")
+          if valued.size == 1
+            "1 page of it is #{why.sub("key pages", "a key page")} and stays as it is."
+          else
+            "#{valued.size} pages of it are #{why} and stay as they are."
+          end
         end
 
         # How it was told, by the sign that is there most often.
@@ -91,40 +137,77 @@ module IronTrellis
           return if pages.size < LEAST_PAGES || !below?(pages, :own_share, :little_own_share)
 
           listed = pages.count(&:in_sitemap)
-          keep_out(group, pages, [*poor(pages), ("No sitemap lists any of them." if @has_sitemaps && listed.zero?)].compact)
+          keep_out(
+            group,
+            pages,
+            [*poor(pages), ("No sitemap lists any of them." if @has_sitemaps && listed.zero?)].compact
+          )
         end
 
         def poor(pages)
           own, words = median(pages, :own_share), median(pages, :words)
-          [("At the median page #{percent(own)} of the words are found on no other page." if below?(pages, :own_share, :little_own_share)),
-            ("The median page has #{words.round} words." if below?(pages, :words, :thin_words))].compact
+          [
+            (
+              if below?(pages, :own_share, :little_own_share)
+                "At the median page #{percent(own)} of the words are found on no other page."
+              end
+            ),
+            ("The median page has #{words.round} words." if below?(pages, :words, :thin_words))
+          ].compact
         end
 
-        def below?(pages, fact, limit) = median(pages, fact)&.then { |value| value < pages.first.limits.public_send(limit) } || false
+        def below?(pages, fact, limit) =
+          median(pages, fact)&.then { |value| value < pages.first.limits.public_send(limit) } || false
 
         def wanted(group, pages)
           return if pages.count(&:indexable).zero?
 
           listed, own = pages.count(&:in_sitemap), median(pages, :own_share)
           enough = own && !below?(pages, :own_share, :little_own_share)
-          Proposal.new(group: group, intent: "index", except: [], sure: true, reasons: [
-            ("#{listed} of the #{pages.size} that answer are listed in a sitemap." if listed.positive?), (key_pages(pages) if pages.any?(&:key_page)), ("At the median page #{percent(own)} of the words are found on no other page." if enough)
-          ].compact)
+          Proposal.new(
+            group: group,
+            intent: "index",
+            except: [],
+            sure: true,
+            reasons: [
+              ("#{listed} of the #{pages.size} that answer are listed in a sitemap." if listed.positive?),
+              (key_pages(pages) if pages.any?(&:key_page)),
+              ("At the median page #{percent(own)} of the words are found on no other page." if enough)
+            ].compact
+          )
         end
 
-        def key_pages(pages) = pages.count(&:key_page).then { |count| (count == 1) ? "1 of them is marked as a key page." : "#{count} of them are marked as key pages." }
+        def key_pages(pages) =
+          pages
+            .count(&:key_page)
+            .then do |count|
+              (count == 1) ? "1 of them is marked as a key page." : "#{count} of them are marked as key pages."
+            end
 
         def singles(group, pages, kind_of_group)
-          others = pages.reject(&:valued?).filter_map { |page| @kinds[page.url]&.then { |kind, sign| [page, kind, sign] } }
-          others.reject { |_, kind, _| kind == kind_of_group || ARCHIVES.include?(kind.name) }.group_by { |_, kind, _| kind }.map do |kind, ones|
-            signs = ones.map(&:last).uniq.join(", or ")
-            Proposal.new(group: group, urls: ones.map { |page, _, _| page.url }.sort, intent: "keep_out", reasons: [kind.why, "Told by the address and #{signs}."], except: [], sure: true)
-          end
+          others =
+            pages.reject(&:valued?).filter_map { |page| @kinds[page.url]&.then { |kind, sign| [page, kind, sign] } }
+          others
+            .reject { |_, kind, _| kind == kind_of_group || ARCHIVES.include?(kind.name) }
+            .group_by { |_, kind, _| kind }
+            .map do |kind, ones|
+              signs = ones.map(&:last).uniq.join(", or ")
+              Proposal.new(
+                group: group,
+                urls: ones.map { |page, _, _| page.url }.sort,
+                intent: "keep_out",
+                reasons: [kind.why, "Told by the address and #{signs}."],
+                except: [],
+                sure: true
+              )
+            end
         end
 
-        def median(pages, fact) = pages.filter_map(&fact).sort.then { |values| values[(values.size - 1) / 2] if values.any? }
+        def median(pages, fact) =
+          pages.filter_map(&fact).sort.then { |values| values[(values.size - 1) / 2] if values.any? }
 
-        def percent(share) = (share * 100).then { |value| "#{(value < 10) ? value.round(1).to_s.delete_suffix(".0") : value.round} %" }
+        def percent(share) =
+          (share * 100).then { |value| "#{(value < 10) ? value.round(1).to_s.delete_suffix(".0") : value.round} %" }
       end
     end
   end

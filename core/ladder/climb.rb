@@ -5,7 +5,15 @@ module IronTrellis
     module Ladder
       # The way of one URL up the ladder: each rung's judgement, and its stop, the first rung it does not pass.
       class Climb
-        RUNGS = [Rungs::Found, Rungs::Allowed, Rungs::Answers, Rungs::Direct, Rungs::Open, Rungs::Own, Rungs::Distinct].freeze
+        RUNGS = [
+          Rungs::Found,
+          Rungs::Allowed,
+          Rungs::Answers,
+          Rungs::Direct,
+          Rungs::Open,
+          Rungs::Own,
+          Rungs::Distinct
+        ].freeze
         NAMES = %w[found allowed answers direct open own distinct indexed].freeze
         INDEXABLE = %w[allowed answers direct open own].freeze
 

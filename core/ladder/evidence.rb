@@ -3,15 +3,35 @@
 module IronTrellis
   module Core
     module Ladder
-      # What the ladder is judged from, for one URL. `fetched` is whether it was asked for in this crawl,
-      # `whole` whether that was a crawl of the whole site, `kept_out` whether it is meant to be kept out of the index: only what
-      # really closes a page (the rungs 2 to 6) stops such a one, not that it is hard to find, thin or alike.
-      Evidence = Struct.new(
-        :whole, :depth, :start, :embedded, :listed, :robots_allowed, :robots_line, :robots_rule, :robots_reachable, :fetched,
-        :status, :error, :redirect_to, :refresh_to, :noindex_where, :kind, :canonical, :canonical_state,
-        :words, :word_floor, :soft_missing, :kept_out,
-        keyword_init: true
-      )
+      # What the ladder is judged from, for one URL. `fetched` is whether it was asked for in this crawl, `whole`
+      # whether that was a crawl of the whole site, `kept_out` whether it is meant to be kept out of the index: only
+      # what really closes a page (the rungs 2 to 6) stops such a one, not that it is hard to find, thin or alike.
+      Evidence =
+        Struct.new(
+          :whole,
+          :depth,
+          :start,
+          :embedded,
+          :listed,
+          :robots_allowed,
+          :robots_line,
+          :robots_rule,
+          :robots_reachable,
+          :fetched,
+          :status,
+          :error,
+          :redirect_to,
+          :refresh_to,
+          :noindex_where,
+          :kind,
+          :canonical,
+          :canonical_state,
+          :words,
+          :word_floor,
+          :soft_missing,
+          :kept_out,
+          keyword_init: true
+        )
     end
   end
 end

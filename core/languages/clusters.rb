@@ -22,7 +22,11 @@ module IronTrellis
         def call
           @annotations.each { |one| join(one.url, one.target) }
           given = @annotations.group_by { |one| root(one.url) }
-          @roots.keys.group_by { |url| root(url) }.map { |root, members| Cluster.new(members: members.sort, codes: codes(given.fetch(root))) }.sort_by { |cluster| cluster.members.first }
+          @roots
+            .keys
+            .group_by { |url| root(url) }
+            .map { |root, members| Cluster.new(members: members.sort, codes: codes(given.fetch(root))) }
+            .sort_by { |cluster| cluster.members.first }
         end
 
         private
@@ -43,7 +47,12 @@ module IronTrellis
         end
 
         def codes(annotations)
-          annotations.group_by { |one| one.code.downcase }.sort.to_h { |_, ones| [ones.map(&:code).tally.max_by { |code, count| [count, code] }.first, ones.map(&:target).uniq.sort] }
+          annotations
+            .group_by { |one| one.code.downcase }
+            .sort
+            .to_h do |_, ones|
+              [ones.map(&:code).tally.max_by { |code, count| [count, code] }.first, ones.map(&:target).uniq.sort]
+            end
         end
       end
     end

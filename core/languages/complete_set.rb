@@ -3,17 +3,25 @@
 module IronTrellis
   module Core
     module Languages
-      # The whole set of one cluster, as every one of its pages must carry it (HTML standard, link type alternate; RFC 8288; sitemaps with xhtml:link).
+      # The whole set of one cluster, as every one of its pages must carry it (HTML standard, link type alternate; RFC
+      # 8288; sitemaps with xhtml:link).
       class CompleteSet
         # @param pages [Hash{String => String}] URL by code, x-default among them or not
-        # @param default [String, nil] the URL for everybody else; that of x-default, or of English, or of the first code where nil
+        # @param default [String, nil] the URL for everybody else; that of x-default, or of English, or of the first
+        #   code where nil
         # @raise [Error::InvalidInput] where a code can't be used
         def initialize(pages, default: nil)
           @pages = pages.reject { |code, _| code.casecmp?(Matrix::DEFAULT) }.sort.to_h
           bad = @pages.keys.reject { |code| Tag.read(code).usable? }
-          raise Error::InvalidInput.new("#{bad.join(", ")} can't be used as a code. Write a language, and a region if one is meant: en-GB.") if bad.any?
+          if bad.any?
+            raise Error::InvalidInput.new(
+                    "#{bad.join(", ")} can't be used as a code. Write a language, and a region if one is meant: en-GB."
+                  )
+          end
 
-          @default = default || pages.find { |code, _| code.casecmp?(Matrix::DEFAULT) }&.last || @pages["en"] || @pages.values.first
+          @default =
+            default || pages.find { |code, _| code.casecmp?(Matrix::DEFAULT) }&.last || @pages["en"] ||
+            @pages.values.first
         end
 
         # @return [Hash{String => String}] in order, x-default last
@@ -21,7 +29,8 @@ module IronTrellis
 
         # @param pages [Hash{String => String}] URL by code
         # @return [Array<String>] lines for the head
-        def self.head_lines(pages) = pages.map { |code, url| %(<link rel="alternate" hreflang="#{code}" href="#{Sitemaps::Xml.escape(url)}">) }
+        def self.head_lines(pages) =
+          pages.map { |code, url| %(<link rel="alternate" hreflang="#{code}" href="#{Sitemaps::Xml.escape(url)}">) }
 
         # @param pages [Hash{String => String}] URL by code
         # @return [String] the value of a Link header
@@ -38,7 +47,10 @@ module IronTrellis
 
         # @param url [String] of one of its pages
         # @return [String] its entry
-        def sitemap_entry(url) = Sitemaps::Xml.entry(Sitemaps::Listing.new(url: url, alternates: to_h.map { |code, target| {code: code, url: target} }))
+        def sitemap_entry(url) =
+          Sitemaps::Xml.entry(
+            Sitemaps::Listing.new(url: url, alternates: to_h.map { |code, target| {code: code, url: target} })
+          )
       end
     end
   end

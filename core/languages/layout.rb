@@ -8,7 +8,13 @@ module IronTrellis
         # By language the places where its pages are, the pages counted; how they are told apart; and advice in words.
         Told = Struct.new(:places, :ways, :advice, keyword_init: true)
 
-        WAYS = {"folder" => "a folder for each", "subdomain" => "a subdomain for each", "host" => "a host of its own for each", "parameter" => "a parameter in the address", "none" => "nothing in the address"}.freeze
+        WAYS = {
+          "folder" => "a folder for each",
+          "subdomain" => "a subdomain for each",
+          "host" => "a host of its own for each",
+          "parameter" => "a parameter in the address",
+          "none" => "nothing in the address"
+        }.freeze
         PARAMETER = /[?&](?:lang|language|hl|locale|sprache|sprog)=([a-z]{2})/i
         FEW = 3
 
@@ -23,8 +29,18 @@ module IronTrellis
 
         # @return [Told]
         def call
-          placed = @spoken.group_by { |_, language| language }.transform_values { |ones| ones.map { |url, _| place(url) }.tally.sort_by { |_, count| -count }.to_h }
-          ways = placed.reject { |language, _| language == @main }.values.flat_map { |places| places.keys.first(1).map { |place| way(place) } }.tally.sort_by { |_, count| -count }.map(&:first)
+          placed =
+            @spoken
+              .group_by { |_, language| language }
+              .transform_values { |ones| ones.map { |url, _| place(url) }.tally.sort_by { |_, count| -count }.to_h }
+          ways =
+            placed
+              .reject { |language, _| language == @main }
+              .values
+              .flat_map { |places| places.keys.first(1).map { |place| way(place) } }
+              .tally
+              .sort_by { |_, count| -count }
+              .map(&:first)
           Told.new(places: placed, ways: ways, advice: advice(placed, ways))
         end
 
@@ -52,10 +68,30 @@ module IronTrellis
         def advice(placed, ways)
           [
             ("The site speaks one language, so it needs no hreflang." if placed.size < 2),
-            ("Parameters are the weakest way: they are easily dropped from links, and a language can't be given a sitemap or a robots.txt of its own. Folders are as cheap and don't have that." if ways.include?("parameter")),
-            ("Some languages share their place with the main one, so nothing in an address tells them apart. Give each a folder." if ways.include?("none") && placed.size > 1),
-            ("Languages are laid out in #{ways.size} ways (#{ways.map { |way| WAYS.fetch(way) }.join(", ")}). One way for all is easier to link, to measure and to keep whole." if (ways - ["none"]).size > 1),
-            ("A host of its own for a language starts without the links that the main host has; both must carry the whole set, and each needs a sitemap of its own." if ways.include?("host")),
+            (
+              if ways.include?("parameter")
+                "Parameters are the weakest way: they are easily dropped from links, and a language can't be given a " \
+                "sitemap or a robots.txt of its own. Folders are as cheap and don't have that."
+              end
+            ),
+            (
+              if ways.include?("none") && placed.size > 1
+                "Some languages share their place with the main one, so nothing in an address tells them apart. Give " \
+                "each a folder."
+              end
+            ),
+            (
+              if (ways - ["none"]).size > 1
+                "Languages are laid out in #{ways.size} ways (#{ways.map { |way| WAYS.fetch(way) }.join(", ")}). One " \
+                "way for all is easier to link, to measure and to keep whole."
+              end
+            ),
+            (
+              if ways.include?("host")
+                "A host of its own for a language starts without the links that the main host has; both must carry " \
+                "the whole set, and each needs a sitemap of its own."
+              end
+            ),
             *scattered(placed)
           ].compact
         end
@@ -64,7 +100,12 @@ module IronTrellis
         def scattered(placed)
           placed.flat_map do |language, places|
             main, *rest = places.to_a
-            rest.select { |_, count| count <= FEW && main.last > count * 3 }.map { |place, count| "#{count} #{(count == 1) ? "page is" : "pages are"} in “#{language}” at #{place}, though that language is at #{main.first}. Look whether their lang attribute is right." }
+            rest
+              .select { |_, count| count <= FEW && main.last > count * 3 }
+              .map do |place, count|
+                "#{count} #{(count == 1) ? "page is" : "pages are"} in “#{language}” at #{place}, though that " \
+                "language is at #{main.first}. Look whether their lang attribute is right."
+              end
           end
         end
       end

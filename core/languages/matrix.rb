@@ -5,8 +5,8 @@ module IronTrellis
     module Languages
       # Who names whom in one cluster: a row for each page, a column for each code.
       class Matrix
-        # `state` is "itself", "named" (the page that most name for the code), "other" (it names another page), "hole" (it names none); `sources` say where;
-        # `clash` whether the sources say different things.
+        # `state` is "itself", "named" (the page that most name for the code), "other" (it names another page), "hole"
+        # (it names none); `sources` say where; `clash` whether the sources say different things.
         Cell = Struct.new(:code, :state, :target, :sources, :clash, keyword_init: true)
         Row = Struct.new(:url, :cells, keyword_init: true)
 
@@ -20,14 +20,23 @@ module IronTrellis
           @by_code = annotations.group_by { |one| one.code.downcase }
         end
 
-        # @return [Hash{String => String}] by code the page for it: the one that most name, the first in byte order where that is open; x-default last
+        # @return [Hash{String => String}] by code the page for it: the one that most name, the first in byte order
+        #   where that is open; x-default last
         def columns
-          @columns ||= @cluster.codes.keys.sort_by { |code| [code.casecmp?(DEFAULT) ? 1 : 0, code.downcase] }.to_h { |code| [code, most_named(code)] }
+          @columns ||=
+            @cluster
+              .codes
+              .keys
+              .sort_by { |code| [code.casecmp?(DEFAULT) ? 1 : 0, code.downcase] }
+              .to_h { |code| [code, most_named(code)] }
         end
 
         # @return [Array<Row>] one for each member, those that columns speak of first
         def rows
-          @rows ||= (columns.values.uniq + (@cluster.members - columns.values)).map { |url| Row.new(url: url, cells: columns.map { |code, target| cell(url, code, target) }) }
+          @rows ||=
+            (columns.values.uniq + (@cluster.members - columns.values)).map do |url|
+              Row.new(url: url, cells: columns.map { |code, target| cell(url, code, target) })
+            end
         end
 
         # @return [Integer] how many cells are empty or name another page
@@ -35,12 +44,19 @@ module IronTrellis
 
         private
 
-        def most_named(code) = @by_code.fetch(code.downcase).map(&:target).tally.min_by { |target, count| [-count, target] }.first
+        def most_named(code) =
+          @by_code.fetch(code.downcase).map(&:target).tally.min_by { |target, count| [-count, target] }.first
 
         def cell(url, code, target)
           named = @by_page.fetch(url, []).select { |one| one.code.casecmp?(code) }
           targets = named.map(&:target).uniq
-          Cell.new(code: code, state: state(url, target, targets), target: targets.include?(target) ? target : targets.first, sources: named.map(&:source).uniq.sort, clash: clash?(url, named, targets))
+          Cell.new(
+            code: code,
+            state: state(url, target, targets),
+            target: targets.include?(target) ? target : targets.first,
+            sources: named.map(&:source).uniq.sort,
+            clash: clash?(url, named, targets)
+          )
         end
 
         def state(url, target, targets)

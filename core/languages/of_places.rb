@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Languages
-      # Which language the pages of a place speak: of a folder named after a language, else of a host. Tells the language of addresses that have no page.
+      # Which language the pages of a place speak: of a folder named after a language, else of a host. Tells the
+      # language of addresses that have no page.
       class OfPlaces
         PLACE = %r{\Ahttps?://([^/]+)(?:/([a-z]{2}(?:-[a-z]{2})?)(?=/|\z))?}i
 

@@ -3,17 +3,23 @@
 module IronTrellis
   module Core
     module Languages
-      # Proposes which pages are versions of one page in several languages, from what they have in common: links of a switch of languages, the same path
-      # below the folder or host of a language, the same product code, the same images. What already names each other is taken as given.
+      # Proposes which pages are versions of one page in several languages, from what they have in common: links of a
+      # switch of languages, the same path below the folder or host of a language, the same product code, the same
+      # images. What already names each other is taken as given.
       class Pairing
         # `switch` are URLs that it links to under the name of a language; `images` those that few other pages show.
         Page = Struct.new(:url, :lang, :title, :images, :switch, keyword_init: true)
-        # A set of pages by language, with the reasons for which they belong together, and whether they all name each other already.
+        # A set of pages by language, with the reasons for which they belong together, and whether they all name each
+        # other already.
         Proposal = Struct.new(:pages, :reasons, keyword_init: true)
 
         REASONS = {
-          named: "some of them name each other", switch: "their switch of languages links them", path: "their paths are the same below the language", slug: "the last part of their addresses is the same",
-          code: "they have the same product code", images: "they show the same images"
+          named: "some of them name each other",
+          switch: "their switch of languages links them",
+          path: "their paths are the same below the language",
+          slug: "the last part of their addresses is the same",
+          code: "they have the same product code",
+          images: "they show the same images"
         }.freeze
         # What more pages of one language share tells none of them.
         MOST_SHARING = 1
@@ -29,11 +35,17 @@ module IronTrellis
           @why = Hash.new { |all, set| all[set] = {} }.compare_by_identity
         end
 
-        # @return [Array<Proposal>] sets of at least two languages of which not all members name each other, by their first URL
+        # @return [Array<Proposal>] sets of at least two languages of which not all members name each other, by their
+        #   first URL
         def call
           pairs { |one, other, why| join(one, other, why) }
           whole = @named.to_h { |pair| [pair.sort, true] }
-          @sets.values.uniq(&:object_id).reject { |set| whole?(set, whole) }.map { |set| Proposal.new(pages: set.sort.to_h, reasons: @why[set].keys.map { |why| REASONS.fetch(why) }) }.sort_by { |one| one.pages.values.min }
+          @sets
+            .values
+            .uniq(&:object_id)
+            .reject { |set| whole?(set, whole) }
+            .map { |set| Proposal.new(pages: set.sort.to_h, reasons: @why[set].keys.map { |why| REASONS.fetch(why) }) }
+            .sort_by { |one| one.pages.values.min }
         end
 
         private
@@ -41,16 +53,25 @@ module IronTrellis
         # The surest first: a set takes one page of each language, and whichever comes first stays.
         def pairs(&block)
           @named.each { |one, other| block.call(one, other, :named) }
-          @pages.each_value { |page| page.switch.each { |target| block.call(page.url, target, :switch) if @pages.key?(target) } }
+          @pages.each_value do |page|
+            page.switch.each { |target| block.call(page.url, target, :switch) if @pages.key?(target) }
+          end
           gathered(:path) { |page| [path_below_language(page.url)] }.each { |pair| block.call(*pair) }
-          gathered(:code) { |page| Redirects::Naming.codes("#{Redirects::Naming.slug(page.url)} #{page.title}") }.each { |pair| block.call(*pair) }
-          gathered(:slug) { |page| [Redirects::Naming.slug(page.url)].reject(&:empty?) }.each { |pair| block.call(*pair) }
+          gathered(:code) do |page|
+            Redirects::Naming.codes("#{Redirects::Naming.slug(page.url)} #{page.title}")
+          end.each { |pair| block.call(*pair) }
+          gathered(:slug) { |page| [Redirects::Naming.slug(page.url)].reject(&:empty?) }.each do |pair|
+            block.call(*pair)
+          end
           gathered(:images) { |page| page.images.empty? ? [] : [page.images.sort] }.each { |pair| block.call(*pair) }
         end
 
         # Pages of different languages that share a key which is rare in each of them.
         def gathered(why)
-          shared = @pages.each_value.with_object({}) { |page, found| yield(page).each { |key| (found[key] ||= []) << page.url } }
+          shared =
+            @pages
+              .each_value
+              .with_object({}) { |page, found| yield(page).each { |key| (found[key] ||= []) << page.url } }
           shared.each_value.flat_map do |urls|
             by_language = urls.uniq.group_by { |url| @languages[url] }
             next [] if by_language.size < 2 || by_language.any? { |_, ones| ones.size > MOST_SHARING }

@@ -3,10 +3,11 @@
 module IronTrellis
   module Core
     module Languages
-      # What is wrong with annotations by themselves, without anything known of the pages: codes, missing returns, sets that differ. The rules are those of
-      # the catalogue, told in the same way.
+      # What is wrong with annotations by themselves, without anything known of the pages: codes, missing returns, sets
+      # that differ. The rules are those of the catalogue, told in the same way.
       class SetCheck
-        # The code of a rule, the page that it is told of, and the code or URL concerned (nil where nothing more is to be said).
+        # The code of a rule, the page that it is told of, and the code or URL concerned (nil where nothing more is to
+        # be said).
         Flaw = Struct.new(:code, :url, :about, keyword_init: true)
 
         # @param annotations [Array<Annotation>]
@@ -17,14 +18,25 @@ module IronTrellis
 
         # @return [Array<Flaw>] by page, in byte order
         def call
-          @pages.sort.flat_map { |url, ones| codes(url, ones) + whole(url, ones) + returns(url) + [differs(url)].compact }
+          @pages.sort.flat_map do |url, ones|
+            codes(url, ones) + whole(url, ones) + returns(url) + [differs(url)].compact
+          end
         end
 
         private
 
         def codes(url, ones)
-          bad = ones.map(&:code).uniq.reject { |code| Tag.read(code).usable? }.map { |code| flaw("hreflang-code", url, code) }
-          twice = ones.group_by { |one| one.code.downcase }.select { |_, same| same.map(&:target).uniq.size > 1 }.map { |code, _| flaw("hreflang-code-twice", url, code) }
+          bad =
+            ones
+              .map(&:code)
+              .uniq
+              .reject { |code| Tag.read(code).usable? }
+              .map { |code| flaw("hreflang-code", url, code) }
+          twice =
+            ones
+              .group_by { |one| one.code.downcase }
+              .select { |_, same| same.map(&:target).uniq.size > 1 }
+              .map { |code, _| flaw("hreflang-code-twice", url, code) }
           bad + twice + ones.select(&:relative).map { |one| flaw("hreflang-relative", url, one.target) }.uniq
         end
 
@@ -35,12 +47,18 @@ module IronTrellis
           ].compact
         end
 
-        def returns(url) = @sets[url].reject { |target| target == url || @sets[target]&.include?(url) }.map { |target| flaw("hreflang-no-return", url, target) }
+        def returns(url) =
+          @sets[url]
+            .reject { |target| target == url || @sets[target]&.include?(url) }
+            .map { |target| flaw("hreflang-no-return", url, target) }
 
         # The first of those that name each other with it and name more than it does.
         def differs(url)
           mine = @sets[url]
-          fuller = mine.select { |target| target != url && @sets[target]&.include?(url) && (@sets[target] - [url] - mine).any? }.min
+          fuller =
+            mine
+              .select { |target| target != url && @sets[target]&.include?(url) && (@sets[target] - [url] - mine).any? }
+              .min
           flaw("hreflang-sets-differ", url, fuller) if fuller
         end
 

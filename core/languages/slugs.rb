@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Languages
-      # Tells where the address of a page was left in the language of another: the last part is the same, has words in it, and the titles differ.
+      # Tells where the address of a page was left in the language of another: the last part is the same, has words in
+      # it, and the titles differ.
       module Slugs
         module_function
 
@@ -17,7 +18,11 @@ module IronTrellis
           slug = Redirects::Naming.slug(url)
           return {} unless worded?(slug)
 
-          pages.select { |language, (other, called)| language != main && Redirects::Naming.slug(other) == slug && called.to_s.downcase != title.to_s.downcase }.transform_values(&:first)
+          pages
+            .select do |language, (other, called)|
+              language != main && Redirects::Naming.slug(other) == slug && called.to_s.downcase != title.to_s.downcase
+            end
+            .transform_values(&:first)
         end
 
         # Two words at least that are no code: names of products are the same everywhere.

@@ -3,8 +3,9 @@
 module IronTrellis
   module Core
     module Languages
-      # What an hreflang attribute names: a language, perhaps in a script, perhaps of a region (RFC 5646; search engines know ISO 639-1, 15924 and 3166-1 only),
-      # or x-default. `reason` says what is wrong with it, nil where nothing is; `likely` is the tag that was probably meant.
+      # What an hreflang attribute names: a language, perhaps in a script, perhaps of a region (RFC 5646; search engines
+      # know ISO 639-1, 15924 and 3166-1 only), or x-default. `reason` says what is wrong with it, nil where nothing is;
+      # `likely` is the tag that was probably meant.
       Tag = Struct.new(:language, :script, :region, :reason, :likely, keyword_init: true) do
         # @return [Boolean]
         def usable? = reason.nil?

@@ -5,9 +5,11 @@ module IronTrellis
     module Page
       # In which lines of a page's text its anchors stand, and which lines are nothing but links.
       class AnchorLines
-        # An anchor while the text is gathered: what it leads to, from which byte to which it stands, and whether a heading holds it or is held by it.
+        # An anchor while the text is gathered: what it leads to, from which byte to which it stands, and whether a
+        # heading holds it or is held by it.
         Span = Struct.new(:target, :from, :to, :heading)
-        # The same by lines (numbers, the last one included); `sole` is whether the line holds nothing else, and leads nowhere else.
+        # The same by lines (numbers, the last one included); `sole` is whether the line holds nothing else, and leads
+        # nowhere else.
         Anchor = Struct.new(:target, :from, :to, :sole, :heading)
 
         BREAK = Content::Blocks::BREAK.b
@@ -18,7 +20,8 @@ module IronTrellis
         # More of them make a menu of any page.
         MOST = 300
 
-        # @param raw [String] bytes of the text as it was gathered: blocks parted by BREAK, escaped as serialised HTML is
+        # @param raw [String] bytes of the text as it was gathered: blocks parted by BREAK, escaped as serialised HTML
+        #   is
         # @param spans [Array<Span>]
         # @param mark [String] a block that is none (SerialisedBody::FRAME)
         # @param lines [Integer] how many lines the text came to
@@ -68,10 +71,14 @@ module IronTrellis
         def line_at(byte) = @blocks.bsearch_index { |_, to| to > byte }
 
         def by_line
-          @by_line ||= @spans.group_by { |span| line_at(span.from) }.select { |line, spans| line && spans.all? { |span| span.to <= @blocks[line].last } }
+          @by_line ||=
+            @spans
+              .group_by { |span| line_at(span.from) }
+              .select { |line, spans| line && spans.all? { |span| span.to <= @blocks[line].last } }
         end
 
-        def sole?(from, to) = from == to && by_line.key?(from) && covered?(from) && by_line[from].map(&:target).uniq.one?
+        def sole?(from, to) =
+          from == to && by_line.key?(from) && covered?(from) && by_line[from].map(&:target).uniq.one?
 
         def covered?(line)
           (@covered ||= {})[line] ||= begin

@@ -3,9 +3,9 @@
 module IronTrellis
   module Core
     module Page
-      # Which encoding a page is in, and its text as UTF-8: byte order mark, then the header, then a meta element in the first
-      # 1024 bytes, then windows-1252 unless it is valid UTF-8 (HTML standard, "determining the character encoding";
-      # guessing UTF-8 first is what the standard allows at its last step).
+      # Which encoding a page is in, and its text as UTF-8: byte order mark, then the header, then a meta element in the
+      # first 1024 bytes, then windows-1252 unless it is valid UTF-8 (HTML standard, "determining the character
+      # encoding"; guessing UTF-8 first is what the standard allows at its last step).
       module Charset
         MARKS = {"\xEF\xBB\xBF".b => "UTF-8", "\xFE\xFF".b => "UTF-16BE", "\xFF\xFE".b => "UTF-16LE"}.freeze
 
@@ -22,7 +22,8 @@ module IronTrellis
           [convert(body, name), name]
         end
 
-        # A meta element can't be read in UTF-16, so one that says so is taken for UTF-8; x-user-defined means windows-1252.
+        # A meta element can't be read in UTF-16, so one that says so is taken for UTF-8; x-user-defined means
+        # windows-1252.
         def declared(body)
           label = Prescan.new(body).call
           return "utf-8" if label&.match?(/\Autf-?16/i)

@@ -6,11 +6,13 @@ require "nokolexbor"
 module IronTrellis
   module Core
     module Page
-      # What an HTML document says, read with Lexbor as browsers do (HTML standard, "parsing"). Elements of which a page has few
-      # are asked of the tree; links and text, of which it has many, are read from the serialised body.
+      # What an HTML document says, read with Lexbor as browsers do (HTML standard, "parsing"). Elements of which a page
+      # has few are asked of the tree; links and text, of which it has many, are read from the serialised body.
       class DocumentReading
         FOLD = /[[:space:]]+/
-        FEW = "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp, plaintext, object, canvas, input[type=password]"
+        FEW =
+          "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp, " \
+          "plaintext, object, canvas, input[type=password]"
         # Serialised as they were written, markup and all; nobody sees them as text.
         RAW = %w[script style noscript iframe noembed noframes].freeze
         # Serialised as they were written and seen as text.
@@ -38,7 +40,13 @@ module IronTrellis
           # Asked before fallbacks are taken out, since it is by what stands around a title that it is one.
           @titles = few("title").reject { |title| drawn?(title) }.map { |title| fold(title.text) }
           @links = few("link", "script", "iframe", "frame").flat_map { |node| ElementLinks.of(node, @resolver) }
-          @data = StructuredData::Reading.new(few("script").select { |one| JSON_LD.match?(one["type"].to_s) }.map(&:text), @document, html, @resolver)
+          @data =
+            StructuredData::Reading.new(
+              few("script").select { |one| JSON_LD.match?(one["type"].to_s) }.map(&:text),
+              @document,
+              html,
+              @resolver
+            )
           quiet_raw_elements
           read_body
         end
@@ -53,16 +61,30 @@ module IronTrellis
         end
 
         # @return [Array<String>] texts of the H1 headings, folded; of one that is an image, its alt text
-        def h1 = few("h1").map { |heading| fold(heading.text).then { |text| text.empty? ? fold(heading.css("img[alt]").map { |image| image["alt"] }.join(" ")) : text } }
+        def h1 =
+          few("h1").map do |heading|
+            fold(heading.text).then do |text|
+              text.empty? ? fold(heading.css("img[alt]").map { |image| image["alt"] }.join(" ")) : text
+            end
+          end
 
         # @return [Array<Array(Integer, String)>] level and text of each heading, in the order of the document
         def outline
-          @outline ||= @document.css(HEADINGS.join(", ")).first(MOST_HEADINGS).map { |heading| [heading.name[1].to_i, fold(heading.text)] }
+          @outline ||=
+            @document
+              .css(HEADINGS.join(", "))
+              .first(MOST_HEADINGS)
+              .map { |heading| [heading.name[1].to_i, fold(heading.text)] }
         end
 
         # @return [Hash{String => String}] Open Graph's properties (ogp.me), the first of each
         def open_graph
-          few("meta").filter_map { |meta| [meta["property"].strip, fold(meta["content"].to_s)] if meta["property"]&.match?(OPEN_GRAPH) }.reverse.to_h
+          few("meta")
+            .filter_map do |meta|
+              [meta["property"].strip, fold(meta["content"].to_s)] if meta["property"]&.match?(OPEN_GRAPH)
+            end
+            .reverse
+            .to_h
         end
 
         # @return [String, nil] what it says of the width of screens
@@ -96,11 +118,15 @@ module IronTrellis
           end
         end
 
-        # @return [Array<Hash>] {code:, url:, source:}; with relative: where it is no absolute URL, and misplaced: where it stands outside the head
+        # @return [Array<Hash>] {code:, url:, source:}; with relative: where it is no absolute URL, and misplaced: where
+        #   it stands outside the head
         def hreflang
           related("alternate").filter_map do |link|
             url = link["hreflang"] && link["href"] && @resolver.call(link["href"]) or next
-            flaws = {relative: !link["href"].strip.match?(ABSOLUTE), misplaced: place(link) == "body"}.select { |_, flawed| flawed }
+            flaws =
+              {relative: !link["href"].strip.match?(ABSOLUTE), misplaced: place(link) == "body"}.select do |_, flawed|
+                flawed
+              end
             {code: link["hreflang"].strip, url: url, source: "html", **flaws}
           end
         end
@@ -143,7 +169,8 @@ module IronTrellis
         end
 
         # In an SVG drawing or a formula it is no title of the page.
-        def drawn?(title) = title.parent&.name != "head" && title.ancestors.any? { |node| %w[svg math].include?(node.name) }
+        def drawn?(title) =
+          title.parent&.name != "head" && title.ancestors.any? { |node| %w[svg math].include?(node.name) }
 
         def related(relation) = few("link").select { |link| link["rel"].to_s.downcase.split.include?(relation) }
 

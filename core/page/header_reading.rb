@@ -37,7 +37,9 @@ module IronTrellis
         # @return [Array<Page::Link>] next and prev
         def links
           %w[next prev].flat_map do |relation|
-            named(relation).filter_map { |entry| Link.target(entry.target, @resolver)&.then { |target| Link.new(target, relation) } }
+            named(relation).filter_map do |entry|
+              Link.target(entry.target, @resolver)&.then { |target| Link.new(target, relation) }
+            end
           end
         end
 

@@ -13,7 +13,10 @@ module IronTrellis
         # What isn't read as a document of the site.
         NO_DOCUMENTS = [*RESOURCES, EXTERNAL].freeze
         SIGNS = [
-          [/\A\s*<(?:!doctype html|html|head|script|iframe|h1|div|font|table|a|style|title|b|body|br|p|!--)[\s>]/in, "text/html"],
+          [
+            /\A\s*<(?:!doctype html|html|head|script|iframe|h1|div|font|table|a|style|title|b|body|br|p|!--)[\s>]/in,
+            "text/html"
+          ],
           [/\A%PDF-/n, "application/pdf"],
           [/\A\x89PNG\r\n\x1A\n/n, "image/png"],
           [/\A\xFF\xD8\xFF/n, "image/jpeg"],

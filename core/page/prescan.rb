@@ -5,8 +5,9 @@ require "strscan"
 module IronTrellis
   module Core
     module Page
-      # Looks for a meta element that names the encoding, as browsers do before they parse (HTML standard, "prescan a byte stream
-      # to determine its encoding"): in the first 1024 bytes, passing over comments and other tags with their attributes.
+      # Looks for a meta element that names the encoding, as browsers do before they parse (HTML standard, "prescan a
+      # byte stream to determine its encoding"): in the first 1024 bytes, passing over comments and other tags with
+      # their attributes.
       class Prescan
         BYTES = 1024
         META = %r{<meta(?=[\s/])}in

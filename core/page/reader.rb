@@ -59,7 +59,11 @@ module IronTrellis
           facts.canonical = Canonicals::Reading.of((html&.canonicals || []) + from_headers.canonicals, url)
           facts.hreflang = (html&.hreflang || []) + from_headers.hreflang
           facts.refresh = from_headers.refresh || html&.refresh
-          facts.links = follow((html&.links || []) + from_headers.links + relation_links(facts), Directives::Resolved.new(facts.directives, @agent))
+          facts.links =
+            follow(
+              (html&.links || []) + from_headers.links + relation_links(facts),
+              Directives::Resolved.new(facts.directives, @agent)
+            )
           facts
         end
 

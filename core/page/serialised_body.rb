@@ -5,20 +5,22 @@ require "strscan"
 module IronTrellis
   module Core
     module Page
-      # Reads anchors, areas, images, forms and the visible text from the serialised inside of a body, in one pass. The form of
-      # serialised HTML is known (HTML standard, "serializing HTML fragments": names in lower case, attributes in double quotes,
-      # text escaped), so a scanner reads it at a third of what asking each node costs. What isn't escaped there (the contents
-      # of scripts) must be gone before. It reads bytes: Ruby then need not look through each piece for its characters.
+      # Reads anchors, areas, images, forms and the visible text from the serialised inside of a body, in one pass. The
+      # form of serialised HTML is known (HTML standard, "serializing HTML fragments": names in lower case, attributes
+      # in double quotes, text escaped), so a scanner reads it at a third of what asking each node costs. What isn't
+      # escaped there (the contents of scripts) must be gone before. It reads bytes: Ruby then need not look through
+      # each piece for its characters.
       class SerialisedBody
         ATTRIBUTES = '([^">]*+(?:"[^"]*+"[^">]*+)*+)>'
-        # An attribute's value, wherever it stands; the attributes before it are passed over whole, so that nothing inside a
-        # value is taken for one.
+        # An attribute's value, wherever it stands; the attributes before it are passed over whole, so that nothing
+        # inside a value is taken for one.
         VALUE = '(?:\s+(?!%<name>s=)[^\s=">]+(?:="[^"]*+")?)*+\s+%<name>s="([^"]*)"'
         ANCHOR = "a(?=[\\s>])(?:(?=#{format(VALUE, name: "href")}))?(?:(?=#{format(VALUE, name: "rel")}))?()"
         SPECIAL = '(/?(?:a|area|img|input|source|form|h[1-6]|nav|header|main|aside|footer)(?=[\s>]))'
         # Elements within a line of text, and those without any; all others part words, and blocks.
-        INLINE = "/?(?:a|abbr|acronym|b|bdi|bdo|big|cite|code|data|del|dfn|em|font|i|ins|kbd|label|link|mark|meta|noscript|q|s|samp|script|small|span|" \
-          'strike|strong|style|sub|sup|time|tt|u|var|wbr|[a-z]+-[a-z0-9-]+)(?=[\s>])()'
+        INLINE =
+          "/?(?:a|abbr|acronym|b|bdi|bdo|big|cite|code|data|del|dfn|em|font|i|ins|kbd|label|link|mark|meta|noscript|q|s|samp|script|small|span|" \
+            'strike|strong|style|sub|sup|time|tt|u|var|wbr|[a-z]+-[a-z0-9-]+)(?=[\s>])()'
         COMMENT = "(?m:!--.*?--)()"
         TAG = %r{<(?:#{ANCHOR}|#{SPECIAL}|(?=/?[abcdefiklmnqstuvw])#{INLINE}|(?=!)#{COMMENT}|)#{ATTRIBUTES}}n
         HREF, REL, IS_ANCHOR, IS_SPECIAL, IS_INLINE, IS_COMMENT, REST = *1..7
@@ -31,12 +33,16 @@ module IronTrellis
         SRCSET_URL = /(?:\A|,)\s*([^\s,]\S*[^\s,])/
         FOLD = /[[:space:]]+/
         UNFOLDED = /\A[[:space:]]|[[:space:]]{2}|[\t-\r\u0085\u00A0\u2000-\u200A\u2028\u2029\u202F\u3000]|[[:space:]]\z/
-        READERS = %w[href src srcset alt rel action method type width height].to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }.freeze
+        READERS =
+          %w[href src srcset alt rel action method type width height]
+            .to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }
+            .freeze
 
         HEADING = /\Ah[1-6]\z/
 
-        # `text` is the visible text, one block a line, white space folded; `frames` are the numbers of the lines between which it isn't main text, `menus` those of lines that are
-        # nothing but links; `anchors` are [AnchorLines::Anchor] of the main text.
+        # `text` is the visible text, one block a line, white space folded; `frames` are the numbers of the lines
+        # between which it isn't main text, `menus` those of lines that are nothing but links; `anchors` are
+        # [AnchorLines::Anchor] of the main text.
         attr_reader :links, :images, :images_without_alt, :text, :frames, :menus, :anchors
 
         # @param html [String] serialised, UTF-8; it is taken over
@@ -172,7 +178,12 @@ module IronTrellis
         end
 
         def area(attributes)
-          add("anchor", attribute(attributes, "href"), folded(attribute(attributes, "alt")), attribute(attributes, "rel"))
+          add(
+            "anchor",
+            attribute(attributes, "href"),
+            folded(attribute(attributes, "alt")),
+            attribute(attributes, "rel")
+          )
         end
 
         def image(attributes)

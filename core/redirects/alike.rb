@@ -3,12 +3,13 @@
 module IronTrellis
   module Core
     module Redirects
-      # Tells the thousand from the odd one: lost addresses that look alike and could be answered in one way make one row, with the one rule that answers all of
-      # them.
+      # Tells the thousand from the odd one: lost addresses that look alike and could be answered in one way make one
+      # row, with the one rule that answers all of them.
       class Alike
         # A lost address with what is suggested for it: a target, or nil where the best is to say that it is gone.
         Lost = Struct.new(:url, :target, :status, :valued, keyword_init: true)
-        # `pattern` and `to` make the rule; `urls` are those that it answers, `others` how many that look alike it doesn't.
+        # `pattern` and `to` make the rule; `urls` are those that it answers, `others` how many that look alike it
+        # doesn't.
         Group = Struct.new(:pattern, :to, :status, :urls, :others, keyword_init: true)
 
         LEAST = 5
@@ -33,7 +34,8 @@ module IronTrellis
 
         private
 
-        # Where they lie, with what their last parts have in common besides numbers: "http://a.test/shop/p-*", "http://a.test/old/*".
+        # Where they lie, with what their last parts have in common besides numbers: "http://a.test/shop/p-*",
+        # "http://a.test/old/*".
         def shape(url)
           folder, last, slash, query = LAST.match(url)&.captures
           return if folder.nil? || query
@@ -51,7 +53,13 @@ module IronTrellis
           # What links lead to isn't given up as a whole.
           return if to.nil? && ones.any?(&:valued)
 
-          Group.new(pattern: shape, to: to, status: status, urls: answered.map(&:url).sort, others: ones.size - answered.size)
+          Group.new(
+            pattern: shape,
+            to: to,
+            status: status,
+            urls: answered.map(&:url).sort,
+            others: ones.size - answered.size
+          )
         end
 
         # The target with the part that the address brings along as $1, where it does.
@@ -59,7 +67,11 @@ module IronTrellis
           return [nil, one.status] if one.target.nil?
 
           tail = tail(one)
-          tail.empty? ? [one.target, one.status] : ["#{one.target.delete_suffix(tail)}$1#{"/" if tail.end_with?("/")}", one.status]
+          if tail.empty?
+            [one.target, one.status]
+          else
+            ["#{one.target.delete_suffix(tail)}$1#{"/" if tail.end_with?("/")}", one.status]
+          end
         end
 
         # What the shape's star stands for, if the target ends with it.

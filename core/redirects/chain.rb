@@ -21,7 +21,9 @@ module IronTrellis
           hops = []
           current = from
           while (current = next_hop.call(current))
-            return new(hops: hops, final: nil, loop: true) if current == from || hops.include?(current) || hops.size >= MOST_HOPS
+            if current == from || hops.include?(current) || hops.size >= MOST_HOPS
+              return new(hops: hops, final: nil, loop: true)
+            end
 
             hops << current
           end

@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Redirects
-      # The pages that a lost address could lead to, found by what they share with it: text, title, address, code, words.
+      # The pages that a lost address could lead to, found by what they share with it: text, title, address, code,
+      # words.
       class LivePages
         # `text` is a digest of what the page says, nil where it isn't known.
         Page = Struct.new(:url, :title, :lang, :text, :importance, keyword_init: true)
@@ -25,7 +26,8 @@ module IronTrellis
         def initialize(pages)
           @pages = pages
           @by_url = pages.to_h { |page| [page.url, page] }
-          @homes = pages.select { |page| Naming.path(page.url) == "/" }.to_h { |page| [page.url[%r{\Ahttps?://[^/]+}], page] }
+          @homes =
+            pages.select { |page| Naming.path(page.url) == "/" }.to_h { |page| [page.url[%r{\Ahttps?://[^/]+}], page] }
           @by_text = gather { |page| [page.text].compact }
           @by_title = gather { |page| [fold(page.title)].compact }
           @slugs = pages.to_h { |page| [page.url, Naming.slug(page.url)] }
@@ -53,7 +55,8 @@ module IronTrellis
 
         # @param slug [String]
         # @param least [Float]
-        # @return [Hash{Page => Float}] pages whose last part is written nearly so, and how alike the two are (Dice's coefficient of runs of three characters)
+        # @return [Hash{Page => Float}] pages whose last part is written nearly so, and how alike the two are (Dice's
+        #   coefficient of runs of three characters)
         def near_slug(slug, least)
           runs = Naming.trigrams(slug)
           close(@by_trigram, runs).flat_map do |other|
@@ -65,7 +68,8 @@ module IronTrellis
 
         # @param text [String] what links call a page
         # @param least [Float]
-        # @return [Hash{Page => Float}] pages whose title says nearly the same words, and how alike the two are (Jaccard's index)
+        # @return [Hash{Page => Float}] pages whose title says nearly the same words, and how alike the two are
+        #   (Jaccard's index)
         def near_title(text, least)
           words = Naming.words(text)
           close(@by_word, words).filter_map do |page|
@@ -101,13 +105,18 @@ module IronTrellis
         end
 
         def gather_slugs
-          @by_slug.each_key.with_object({}) { |slug, found| Naming.trigrams(slug).each { |run| (found[run] ||= []) << slug } }
+          @by_slug
+            .each_key
+            .with_object({}) { |slug, found| Naming.trigrams(slug).each { |run| (found[run] ||= []) << slug } }
         end
 
         # Those that share most of the rarest keys.
         def close(index, keys)
           rare = keys.filter_map { |key| index[key] }.reject { |found| found.size > COMMON }.min_by(RARE, &:size)
-          rare.each_with_object(Hash.new(0)) { |found, counts| found.each { |one| counts[one] += 1 } }.max_by(CLOSE) { |_, count| count }.map(&:first)
+          rare
+            .each_with_object(Hash.new(0)) { |found, counts| found.each { |one| counts[one] += 1 } }
+            .max_by(CLOSE) { |_, count| count }
+            .map(&:first)
         end
       end
     end

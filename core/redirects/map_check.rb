@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Redirects
-      # Looks at a redirect map as a whole: loops, chains, two rules for one source, statuses that are none of a redirect. Of two rules for one source the
-      # first stands, as servers take the first that fits.
+      # Looks at a redirect map as a whole: loops, chains, two rules for one source, statuses that are none of a
+      # redirect. Of two rules for one source the first stands, as servers take the first that fits.
       class MapCheck
         # @param routes [Array<Route>] in order
         def initialize(routes)
@@ -32,7 +32,8 @@ module IronTrellis
           @routes.flat_map { |route| [status(route), place(route)].compact }
         end
 
-        # @return [Array<Route>] every rule that comes to an end, with its last target: chains are shortened, loops and what leads into them left out
+        # @return [Array<Route>] every rule that comes to an end, with its last target: chains are shortened, loops and
+        #   what leads into them left out
         def flattened
           standing.filter_map do |route|
             last = @ends[route] or next
@@ -53,7 +54,9 @@ module IronTrellis
         end
 
         def place(route)
-          return Flaw.new(code: "route-twice", from: route.from, about: @by_source[@keys[route.from]].to) unless stands?(route)
+          unless stands?(route)
+            return Flaw.new(code: "route-twice", from: route.from, about: @by_source[@keys[route.from]].to)
+          end
           return Flaw.new(code: "route-to-itself", from: route.from, about: route.to) if onward(route).equal?(route)
           return loop_of(route) if @loops[route]
 
@@ -61,12 +64,18 @@ module IronTrellis
         end
 
         # Told once, at the first of its members in byte order.
-        def loop_of(route) = (Flaw.new(code: "route-loop", from: route.from, about: route.to) if @loops[route].min_by(&:from).equal?(route))
+        def loop_of(route) =
+          (
+            if @loops[route].min_by(&:from).equal?(route)
+              Flaw.new(code: "route-loop", from: route.from, about: route.to)
+            end
+          )
 
         # The rule that takes over where this one leads.
         def onward(route) = (@by_source[@keys[route.to]] unless route.gone? || route.to.nil?)
 
-        # Follows every rule to its end, each only once: @ends has the last rule of each chain, nil where there is none, @loops the members of the loop that a rule is part of.
+        # Follows every rule to its end, each only once: @ends has the last rule of each chain, nil where there is none,
+        # @loops the members of the loop that a rule is part of.
         def trace
           @ends = {}.compare_by_identity
           @loops = {}.compare_by_identity

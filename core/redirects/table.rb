@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Redirects
-      # Tells what a redirect map answers to a URL: rules for one address stand before patterns; of these the first that fits
-      # wins, those that speak of the query before those that take any.
+      # Tells what a redirect map answers to a URL: rules for one address stand before patterns; of these the first that
+      # fits wins, those that speak of the query before those that take any.
       class Table
         # What is answered: the rule that decides, and where it leads (nil for 410).
         Answer = Struct.new(:route, :target, keyword_init: true)
@@ -18,7 +18,8 @@ module IronTrellis
         end
 
         # @param routes [Array<Route>]
-        # @return [Array(Array<Route>, Array<Route>)] patterns in the order in which they are tried, and rules for one address
+        # @return [Array(Array<Route>, Array<Route>)] patterns in the order in which they are tried, and rules for one
+        #   address
         def self.in_order(routes)
           patterns, exact = routes.partition(&:pattern?)
           [patterns.partition { |route| route.query == "match" }.flatten, exact]

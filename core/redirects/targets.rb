@@ -3,15 +3,18 @@
 module IronTrellis
   module Core
     module Redirects
-      # Suggests where a lost address should lead, with the reasons: to the same content, else to what is called the same, else to the nearest folder; the
-      # home page is the last resort; and what nothing links to and nothing is like may say that it is gone (common practice).
+      # Suggests where a lost address should lead, with the reasons: to the same content, else to what is called the
+      # same, else to the nearest folder; the home page is the last resort; and what nothing links to and nothing is
+      # like may say that it is gone (common practice).
       class Targets
-        # `title`, `lang` and `text` as an earlier crawl knew them, nil where none did; `anchors` are the texts of links that lead here, `links_in` the pages that link here, `uses` all
-        # that refer to it in whichever way; `key_page` and `listed` are whether it is marked as one and whether a sitemap lists it.
-        Lost = Struct.new(:url, :title, :lang, :text, :anchors, :links_in, :uses, :key_page, :listed, keyword_init: true) do
-          # @return [Boolean] whether it is worth more than to be given up
-          def valued? = key_page || listed || links_in >= self.class::MANY_LINKS
-        end
+        # `title`, `lang` and `text` as an earlier crawl knew them, nil where none did; `anchors` are the texts of links
+        # that lead here, `links_in` the pages that link here, `uses` all that refer to it in whichever way; `key_page`
+        # and `listed` are whether it is marked as one and whether a sitemap lists it.
+        Lost =
+          Struct.new(:url, :title, :lang, :text, :anchors, :links_in, :uses, :key_page, :listed, keyword_init: true) do
+            # @return [Boolean] whether it is worth more than to be given up
+            def valued? = key_page || listed || links_in >= self.class::MANY_LINKS
+          end
         # Linked from so many pages an address is worth a redirect.
         Lost::MANY_LINKS = 5
 
@@ -54,7 +57,9 @@ module IronTrellis
         def alike(lost)
           found = Hash.new { |all, page| all[page] = [] }.compare_by_identity
           reasons(lost) { |page, score, why| found[page] << [score, why] unless page.url == lost.url }
-          found.map { |page, all| suggestion(lost, page, all) }.sort_by { |one| [-one.score, -importance(one.target), one.target] }
+          found
+            .map { |page, all| suggestion(lost, page, all) }
+            .sort_by { |one| [-one.score, -importance(one.target), one.target] }
         end
 
         def reasons(lost, &block)
@@ -63,13 +68,23 @@ module IronTrellis
           each(@pages.with_text(lost.text), SAME_TEXT, "its text is the same", &block)
           each(@pages.with_title(lost.title), SAME_TITLE, "its title is the same", &block)
           each(@pages.with_slug(slug), SAME_SLUG, "the last part of its address is the same", &block)
-          Naming.codes("#{slug} #{lost.title}").each { |code| each(@pages.with_code(code), SAME_CODE, "it has the code #{code.upcase}, too", &block) }
-          @pages.near_slug(slug, LEAST_SLUG).each { |page, alike| block.call(page, (NEAR_SLUG * alike).round, "its address is nearly the same (#{percent(alike)})") }
+          Naming
+            .codes("#{slug} #{lost.title}")
+            .each { |code| each(@pages.with_code(code), SAME_CODE, "it has the code #{code.upcase}, too", &block) }
+          @pages
+            .near_slug(slug, LEAST_SLUG)
+            .each do |page, alike|
+              block.call(page, (NEAR_SLUG * alike).round, "its address is nearly the same (#{percent(alike)})")
+            end
           lost.anchors.uniq.first(MOST).each { |text| called(text, &block) }
         end
 
         def called(text)
-          @pages.near_title(text, LEAST_TITLE).each { |page, alike| yield page, (CALLED_SO * alike).round, "links say “#{text}”, which its title says as well" }
+          @pages
+            .near_title(text, LEAST_TITLE)
+            .each do |page, alike|
+              yield page, (CALLED_SO * alike).round, "links say “#{text}”, which its title says as well"
+            end
         end
 
         def each(pages, score, why) = pages.each { |page| yield page, score, why }
@@ -81,7 +96,12 @@ module IronTrellis
           # A mistyped link means what it means, in whichever language.
           fits = same || mine.nil? || ordered.first.first == MISTYPED
           score = [ordered.first.first + FURTHER_REASON * (ordered.size - 1), 99].min + (fits ? 0 : OTHER_LANGUAGE)
-          Suggestion.new(target: page.url, status: 301, score: [score, 0].max, reasons: ordered.map(&:last) + language(mine, same))
+          Suggestion.new(
+            target: page.url,
+            status: 301,
+            score: [score, 0].max,
+            reasons: ordered.map(&:last) + language(mine, same)
+          )
         end
 
         def language(mine, same)
@@ -102,22 +122,45 @@ module IronTrellis
           score = if lost.valued? then 0
           else unused ? GONE + FOLDER : GONE
           end
-          Suggestion.new(target: nil, status: Route::GONE, score: score, reasons: [("nothing refers to it" if unused), "nothing is like it", (worth(lost) if lost.valued?)].compact)
+          Suggestion.new(
+            target: nil,
+            status: Route::GONE,
+            score: score,
+            reasons: [("nothing refers to it" if unused), "nothing is like it", (worth(lost) if lost.valued?)].compact
+          )
         end
 
         def worth(lost)
-          why = [("it is a key page" if lost.key_page), ("a sitemap lists it" if lost.listed), ("#{lost.links_in} pages link to it" if lost.links_in >= Lost::MANY_LINKS)].compact
+          why = [
+            ("it is a key page" if lost.key_page),
+            ("a sitemap lists it" if lost.listed),
+            ("#{lost.links_in} pages link to it" if lost.links_in >= Lost::MANY_LINKS)
+          ].compact
           "but #{why.join(" and ")}"
         end
 
         def folder(lost)
           page = @pages.folder_above(lost.url)
-          Suggestion.new(target: page.url, status: 301, score: FOLDER, reasons: ["it is the folder that the address was in"]) if page && page.url != lost.url
+          if page && page.url != lost.url
+            Suggestion.new(
+              target: page.url,
+              status: 301,
+              score: FOLDER,
+              reasons: ["it is the folder that the address was in"]
+            )
+          end
         end
 
         def home(lost)
           page = @pages.homes[lost.url[%r{\Ahttps?://[^/]+}]]
-          Suggestion.new(target: page.url, status: 301, score: HOME, reasons: ["nothing else is left: the home page is a last resort"]) if page
+          if page
+            Suggestion.new(
+              target: page.url,
+              status: 301,
+              score: HOME,
+              reasons: ["nothing else is left: the home page is a last resort"]
+            )
+          end
         end
 
         def importance(url) = @pages.at(url).importance || 0

@@ -23,7 +23,9 @@ module IronTrellis
         def lines(step)
           return [Line.new(change: "same", text: step.new_element)] if step.unchanged?
 
-          [[step.old_element, "removed"], [step.new_element, "added"]].filter_map { |text, change| Line.new(change: change, text: text) if text }
+          [[step.old_element, "removed"], [step.new_element, "added"]].filter_map do |text, change|
+            Line.new(change: change, text: text) if text
+          end
         end
         private_class_method :lines
       end

@@ -23,11 +23,16 @@ module IronTrellis
           return if colon.empty?
 
           case field.downcase
-          when "user-agent" then (value == "*") ? "For every crawler that isn't named elsewhere:" : "For the crawler #{value}:"
-          when "disallow" then value.empty? ? "All may be fetched." : "Not to be fetched: #{covers(value)}"
-          when "allow" then "May be fetched even so: #{covers(value)}"
-          when "sitemap" then "A sitemap, for every crawler: #{value}"
-          when "crawl-delay" then "Wait #{value} seconds between requests (no part of RFC 9309; some crawlers keep to it)."
+          when "user-agent"
+            (value == "*") ? "For every crawler that isn't named elsewhere:" : "For the crawler #{value}:"
+          when "disallow"
+            value.empty? ? "All may be fetched." : "Not to be fetched: #{covers(value)}"
+          when "allow"
+            "May be fetched even so: #{covers(value)}"
+          when "sitemap"
+            "A sitemap, for every crawler: #{value}"
+          when "crawl-delay"
+            "Wait #{value} seconds between requests (no part of RFC 9309; some crawlers keep to it)."
           end
         end
 

@@ -54,7 +54,8 @@ module IronTrellis
 
           target = url.query ? "#{url.path}?#{Url::Percent.normalise_triples(url.query)}" : url.path
           literal = Rule.literally(target)
-          rule = @rules.select { |one| one.match?(literal) }.max_by { |one| [one.octets, one.allow? ? 1 : 0, -one.line] }
+          rule =
+            @rules.select { |one| one.match?(literal) }.max_by { |one| [one.octets, one.allow? ? 1 : 0, -one.line] }
           rule ? Decision.new(allowed: rule.allow?, line: rule.line, rule: rule.text) : FREE
         end
       end

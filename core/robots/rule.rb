@@ -23,7 +23,8 @@ module IronTrellis
 
         def allow? = @allow
 
-        # A star or a dollar sign of a path is written in a rule as %2A or %24 (section 2.2.3), so that is how they are compared.
+        # A star or a dollar sign of a path is written in a rule as %2A or %24 (section 2.2.3), so that is how they are
+        # compared.
         #
         # @param text [String]
         # @return [String]

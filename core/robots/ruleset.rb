@@ -56,7 +56,14 @@ module IronTrellis
         def begin_group(value)
           @open = [] if @group_begun
           @group_begun = false
-          tokens = value.start_with?("*") ? ["*"] : [value[PRODUCT_TOKEN], value[TOKEN_IN_USE]].map(&:downcase).uniq.reject(&:empty?)
+          tokens =
+            (
+              if value.start_with?("*")
+                ["*"]
+              else
+                [value[PRODUCT_TOKEN], value[TOKEN_IN_USE]].map(&:downcase).uniq.reject(&:empty?)
+              end
+            )
           tokens.each { |token| @groups[token] }
           @open.concat(tokens)
         end

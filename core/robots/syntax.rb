@@ -17,7 +17,15 @@ module IronTrellis
         # @param text [String] the file
         # @return [Array<Flaw>] at most MOST
         def flaws(text)
-          return [Flaw.new(line: 1, text: text.strip[0, 200].lines.first.to_s.strip, why: "it is an HTML page, no robots.txt")] if HTML.match?(text)
+          if HTML.match?(text)
+            return [
+              Flaw.new(
+                line: 1,
+                text: text.strip[0, 200].lines.first.to_s.strip,
+                why: "it is an HTML page, no robots.txt"
+              )
+            ]
+          end
 
           grouped = false
           lines(text).filter_map do |line, number|
@@ -29,13 +37,22 @@ module IronTrellis
         end
 
         def lines(text)
-          text.delete_prefix(Ruleset::BOM).split(Ruleset::LINE_END, -1).each.with_index(1).map { |line, number| [line.sub(/#.*/, "").strip, number] }.reject { |line, _| line.empty? }
+          text
+            .delete_prefix(Ruleset::BOM)
+            .split(Ruleset::LINE_END, -1)
+            .each
+            .with_index(1)
+            .map { |line, number| [line.sub(/#.*/, "").strip, number] }
+            .reject { |line, _| line.empty? }
         end
 
         def why(field, colon, value, grouped)
           return "a line needs a colon after its first word" if colon.empty?
           return (value.empty? ? "no agent is named" : nil) if field == "user-agent"
-          return (value.match?(%r{\Ahttps?://}i) ? nil : "a sitemap is named by its whole address") if field == "sitemap"
+          if field == "sitemap"
+            return (value.match?(%r{\Ahttps?://}i) ? nil : "a sitemap is named by its whole " \
+              "address")
+          end
           return "no crawler knows the word “#{field}”" unless RULES.include?(field) || READ_BY_SOME.include?(field)
 
           rule(value, grouped) if RULES.include?(field)

@@ -3,12 +3,13 @@
 module IronTrellis
   module Core
     module Settings
-      # Everything that a crawl is told, but for secrets, validated in this one place. Kept as JSON with the site and with
-      # each crawl.
+      # Everything that a crawl is told, but for secrets, validated in this one place. Kept as JSON with the site and
+      # with each crawl.
       class Crawl
         extend CrawlFields
 
-        FIELDS = [*scope_fields, *fetch_fields, *speed_fields, *identity_fields].to_h { |field| [field.name, field] }.freeze
+        FIELDS =
+          [*scope_fields, *fetch_fields, *speed_fields, *identity_fields].to_h { |field| [field.name, field] }.freeze
         # How URLs come into the crawl.
         MODES = CrawlFields::MODES
 
@@ -21,8 +22,16 @@ module IronTrellis
         # @raise [Problems] with every problem found
         def initialize(values)
           given = self.class.defaults.merge(values.slice(*FIELDS.keys).compact)
-          problems = FIELDS.values.flat_map { |field| field.problems(given[field.name]).map { |message| {field: field.name, message: message} } }
-          problems << {field: "start_urls", message: "Give at least one start URL, like https://www.example.test/ or example.test."} if given["start_urls"] == [] && given["list"] == []
+          problems =
+            FIELDS.values.flat_map do |field|
+              field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
+            end
+          if given["start_urls"] == [] && given["list"] == []
+            problems << {
+              field: "start_urls",
+              message: "Give at least one start URL, like https://www.example.test/ or example.test."
+            }
+          end
           raise Problems.new(problems) if problems.any?
 
           @values = FIELDS.to_h { |name, field| [name, field.clean(given[name])] }.freeze
@@ -39,7 +48,12 @@ module IronTrellis
 
         # @return [Url::Scope] the hosts of the first URLs and those named, narrowed by folders and patterns
         def scope
-          Url::Scope.new(hosts: start_hosts + hosts, folders: folders, include: patterns(include), exclude: patterns(exclude))
+          Url::Scope.new(
+            hosts: start_hosts + hosts,
+            folders: folders,
+            include: patterns(include),
+            exclude: patterns(exclude)
+          )
         end
 
         # @return [String] the host whose folders name groups without it

@@ -10,7 +10,8 @@ module IronTrellis
         # @raise [Problems]
         def initialize(site, groups)
           @site = Thresholds.new(site)
-          @groups = groups.reject { |_, given| given.empty? }.transform_values { |given| Thresholds.new(given, base: @site) }
+          @groups =
+            groups.reject { |_, given| given.empty? }.transform_values { |given| Thresholds.new(given, base: @site) }
         end
 
         # @param group [String]

@@ -5,7 +5,8 @@ module IronTrellis
     module Settings
       # Tries settings against URLs: what would become of each in a crawl.
       class Preview
-        # `url` as given, `normal` its normal form without dropped parameters (nil where it is none), `taken` whether it would be fetched, `why` in words.
+        # `url` as given, `normal` its normal form without dropped parameters (nil where it is none), `taken` whether it
+        # would be fetched, `why` in words.
         Verdict = Struct.new(:url, :normal, :taken, :why, keyword_init: true)
 
         # @param settings [Crawl]
@@ -22,8 +23,21 @@ module IronTrellis
         # @param urls [Array<String>] in normal form
         # @return [Array<Read>]
         def patterns(urls)
-          {"include" => @settings.include, "exclude" => @settings.exclude, "caps" => @settings.caps.map { |cap| cap["pattern"] }}.flat_map do |field, sources|
-            sources.map { |source| Url::Pattern.new(source) }.map { |pattern| Read.new(field: field, pattern: pattern.source, meaning: pattern.meaning, matches: urls.count { |url| pattern.match?(url) }) }
+          {
+            "include" => @settings.include,
+            "exclude" => @settings.exclude,
+            "caps" => @settings.caps.map { |cap| cap["pattern"] }
+          }.flat_map do |field, sources|
+            sources
+              .map { |source| Url::Pattern.new(source) }
+              .map do |pattern|
+                Read.new(
+                  field: field,
+                  pattern: pattern.source,
+                  meaning: pattern.meaning,
+                  matches: urls.count { |url| pattern.match?(url) }
+                )
+              end
           end
         end
 
@@ -38,7 +52,12 @@ module IronTrellis
           return Verdict.new(url: url, normal: nil, taken: false, why: "it is not a web address") unless normal
 
           objection = @scope.objection(normal)
-          Verdict.new(url: url, normal: normal, taken: objection.nil?, why: objection ? words(*objection) : remark(normal))
+          Verdict.new(
+            url: url,
+            normal: normal,
+            taken: objection.nil?,
+            why: objection ? words(*objection) : remark(normal)
+          )
         end
 
         def words(reason, what)
@@ -52,7 +71,11 @@ module IronTrellis
 
         def remark(normal)
           space = @spaces.of(normal) or return nil
-          (space.kind == Url::Spaces::PATTERN) ? "at most #{space.most} of #{space.name}" : "looks like a space without end (#{space.kind}): at most #{space.most} of #{space.name}"
+          if space.kind == Url::Spaces::PATTERN
+            "at most #{space.most} of #{space.name}"
+          else
+            "looks like a space without end (#{space.kind}): at most #{space.most} of #{space.name}"
+          end
         end
       end
     end

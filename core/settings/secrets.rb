@@ -10,15 +10,27 @@ module IronTrellis
         HIDDEN = "••••••"
         HEADER = /\A([A-Za-z0-9!#$%&'*+.^_`|~-]+):\s*([\x20-\x7E]*)\z/
         # They belong to the exchange itself, or have a setting of their own.
-        NOT_OURS = %w[host connection content-length transfer-encoding accept-encoding user-agent cookie authorization].freeze
+        NOT_OURS = %w[
+          host
+          connection
+          content-length
+          transfer-encoding
+          accept-encoding
+          user-agent
+          cookie
+          authorization
+        ].freeze
         PLAIN = /\A[\x20-\x7E]*\z/
 
         NAMES.each { |name| define_method(name) { @values[name] } }
 
-        # @param values [Hash{String => Object}] user, password, cookies ("a=1; b=2"), headers (["Name: value"]), proxy (URL)
+        # @param values [Hash{String => Object}] user, password, cookies ("a=1; b=2"), headers (["Name: value"]), proxy
+        #   (URL)
         # @raise [Problems]
         def initialize(values)
-          @values = {"user" => "", "password" => "", "cookies" => "", "headers" => [], "proxy" => ""}.merge(values.slice(*NAMES).compact)
+          @values = {"user" => "", "password" => "", "cookies" => "", "headers" => [], "proxy" => ""}.merge(
+            values.slice(*NAMES).compact
+          )
           problems = checks.compact
           raise Problems.new(problems) if problems.any?
         end
@@ -30,8 +42,13 @@ module IronTrellis
 
         # @return [Hash{String => Object}] what may be shown: names of headers and the proxy's host, nothing secret
         def redacted
-          {"user" => user, "password" => hidden(password), "cookies" => hidden(cookies), "headers" => headers.map { |line| "#{line[HEADER, 1]}: #{HIDDEN}" },
-           "proxy" => proxy.sub(%r{//[^/@]*@}, "//#{HIDDEN}@")}
+          {
+            "user" => user,
+            "password" => hidden(password),
+            "cookies" => hidden(cookies),
+            "headers" => headers.map { |line| "#{line[HEADER, 1]}: #{HIDDEN}" },
+            "proxy" => proxy.sub(%r{//[^/@]*@}, "//#{HIDDEN}@")
+          }
         end
 
         # A form that was shown redacted comes back redacted where nobody typed anything new.
@@ -62,8 +79,13 @@ module IronTrellis
         def name_of(line) = line.partition(":").first
 
         def checks
-          [*headers.map { |line| header_problem(line) }, proxy_problem, plain("cookies", cookies, "Cookies"), plain("user", user, "The user"),
-            ({field: "user", message: "A user's name can't hold a colon."} if user.include?(":"))]
+          [
+            *headers.map { |line| header_problem(line) },
+            proxy_problem,
+            plain("cookies", cookies, "Cookies"),
+            plain("user", user, "The user"),
+            ({field: "user", message: "A user's name can't hold a colon."} if user.include?(":"))
+          ]
         end
 
         def header_problem(line)
@@ -76,10 +98,14 @@ module IronTrellis
         def proxy_problem
           return if proxy.empty? || (Url::NormalForm.parse?(proxy) && proxy.match?(%r{\Ahttp://}i))
 
-          {field: "proxy", message: "“#{proxy.sub(%r{//[^/@]*@}, "//")}” is no proxy. Give it like http://proxy.example.test:3128."}
+          {
+            field: "proxy",
+            message: "“#{proxy.sub(%r{//[^/@]*@}, "//")}” is no proxy. Give it like http://proxy.example.test:3128."
+          }
         end
 
-        def plain(field, text, words) = PLAIN.match?(text) ? nil : {field: field, message: "#{words} may hold plain characters only."}
+        def plain(field, text, words) =
+          PLAIN.match?(text) ? nil : {field: field, message: "#{words} may hold plain characters only."}
       end
     end
   end

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Settings
-      # Where a crawl begins, as people write it: a web address, or a bare domain (example.test), of which it is found out when the crawl begins whether it answers
-      # over https or http, and where it sends its visitors.
+      # Where a crawl begins, as people write it: a web address, or a bare domain (example.test), of which it is found
+      # out when the crawl begins whether it answers over https or http, and where it sends its visitors.
       module Start
         BARE = %r{\A(?:[[:alnum:]-]+\.)*[[:alnum:]-]+(?::\d+)?(?:/\S*)?\z}
         SCHEME = %r{\Ahttps?://}i
@@ -28,7 +28,8 @@ module IronTrellis
 
         # @param text [String]
         # @return [Boolean] whether nobody said yet which scheme it has
-        def bare?(text) = !SCHEME.match?(text) && BARE.match?(text) && (text.include?(".") || text.match?(/\Alocalhost\b/i))
+        def bare?(text) =
+          !SCHEME.match?(text) && BARE.match?(text) && (text.include?(".") || text.match?(/\Alocalhost\b/i))
 
         # @param text [String] as #read gives it
         # @return [String] a URL to work with

@@ -5,17 +5,32 @@ module IronTrellis
     module Settings
       # The limits that rules judge by; the defaults are those of the trade that the rules name.
       class Thresholds
-        FIELDS = [
-          Fields::Number.new("title_long", 60, 10..1000, "The longest title in characters"), Fields::Number.new("title_short", 30, 0..1000, "The shortest title in characters"),
-          Fields::Number.new("description_long", 155, 10..5000, "The longest description in characters"), Fields::Number.new("description_short", 70, 0..5000, "The shortest description in characters"),
-          Fields::Number.new("h1_long", 70, 10..1000, "The longest H1 in characters"), Fields::Number.new("word_floor", 50, 0..100_000, "The fewest words of a page that is distinct"),
-          Fields::Number.new("thin_words", 120, 0..100_000, "The fewest words of a page that isn't thin"), Fields::Number.new("thin_share", 1.0 / 3, 0.0..1.0, "The least share of its group's usual words"),
-          Fields::Number.new("thin_group_pages", 5, 1..100_000, "The fewest pages of a group that has something usual"), Fields::Number.new("little_own_share", 0.25, 0.0..1.0, "The least share of unique text"),
-          Fields::Number.new("important", 70, 0..100, "The importance from which a page counts as important"), Fields::Number.new("few_links", 3, 0..100_000, "The fewest pages that link to an important one"),
-          Fields::Number.new("deep", 4, 0..1000, "The most clicks to an important page"), Fields::Number.new("many_links", 300, 1..100_000, "The most links of a page"),
-          Fields::Number.new("many_to_one", 20, 1..1_000_000, "The most redirects to one target"), Fields::Number.new("slow_ms", 2500, 1..600_000, "The longest answer in milliseconds"),
-          Fields::Number.new("heavy_bytes", 2_000_000, 1000..500_000_000, "The largest page in bytes"), Fields::Number.new("heavy_image", 200_000, 1000..500_000_000, "The largest image in bytes")
-        ].to_h { |field| [field.name, field] }.freeze
+        FIELDS =
+          [
+            Fields::Number.new("title_long", 60, 10..1000, "The longest title in characters"),
+            Fields::Number.new("title_short", 30, 0..1000, "The shortest title in characters"),
+            Fields::Number.new("description_long", 155, 10..5000, "The longest description in characters"),
+            Fields::Number.new("description_short", 70, 0..5000, "The shortest description in characters"),
+            Fields::Number.new("h1_long", 70, 10..1000, "The longest H1 in characters"),
+            Fields::Number.new("word_floor", 50, 0..100_000, "The fewest words of a page that is distinct"),
+            Fields::Number.new("thin_words", 120, 0..100_000, "The fewest words of a page that isn't thin"),
+            Fields::Number.new("thin_share", 1.0 / 3, 0.0..1.0, "The least share of its group's usual words"),
+            Fields::Number.new(
+              "thin_group_pages",
+              5,
+              1..100_000,
+              "The fewest pages of a group that has something usual"
+            ),
+            Fields::Number.new("little_own_share", 0.25, 0.0..1.0, "The least share of unique text"),
+            Fields::Number.new("important", 70, 0..100, "The importance from which a page counts as important"),
+            Fields::Number.new("few_links", 3, 0..100_000, "The fewest pages that link to an important one"),
+            Fields::Number.new("deep", 4, 0..1000, "The most clicks to an important page"),
+            Fields::Number.new("many_links", 300, 1..100_000, "The most links of a page"),
+            Fields::Number.new("many_to_one", 20, 1..1_000_000, "The most redirects to one target"),
+            Fields::Number.new("slow_ms", 2500, 1..600_000, "The longest answer in milliseconds"),
+            Fields::Number.new("heavy_bytes", 2_000_000, 1000..500_000_000, "The largest page in bytes"),
+            Fields::Number.new("heavy_image", 200_000, 1000..500_000_000, "The largest image in bytes")
+          ].to_h { |field| [field.name, field] }.freeze
 
         FIELDS.each_key { |name| define_method(name) { @values[name] } }
 
@@ -26,8 +41,14 @@ module IronTrellis
         # @param base [Thresholds, nil] whose values stand for those not given
         # @raise [Problems] with every problem found
         def initialize(given, base: nil)
-          problems = (given.keys - FIELDS.keys).map { |name| {field: name, message: "There is no limit called “#{name}”."} }
-          problems += FIELDS.values_at(*(given.keys & FIELDS.keys)).flat_map { |field| field.problems(given[field.name]).map { |message| {field: field.name, message: message} } }
+          problems =
+            (given.keys - FIELDS.keys).map { |name| {field: name, message: "There is no limit called “#{name}”."} }
+          problems +=
+            FIELDS
+              .values_at(*(given.keys & FIELDS.keys))
+              .flat_map do |field|
+                field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
+              end
           raise Problems.new(problems) if problems.any?
 
           rest = base ? base.to_h : FIELDS.transform_values(&:default)

@@ -18,10 +18,17 @@ module IronTrellis
         def initialize(cron:, time_zone:)
           @cron = cron.to_s.strip
           @time_zone = time_zone.to_s.strip
-          raise problem("time_zone", "“#{time_zone}” is no time zone. Give one like Europe/Lisbon, or UTC.") unless EtOrbi.get_tzone(@time_zone)
+          unless EtOrbi.get_tzone(@time_zone)
+            raise problem("time_zone", "“#{time_zone}” is no time zone. Give one like Europe/Lisbon, or UTC.")
+          end
 
           @line = Fugit.parse_cron("#{@cron} #{@time_zone}")
-          raise problem("cron", "“#{cron}” is no timetable. Write minute, hour, day, month and day of week, for example 30 4 * * mon.") unless @line && @cron.split.size == 5
+          unless @line && @cron.split.size == 5
+            raise problem(
+              "cron",
+              "“#{cron}” is no timetable. Write minute, hour, day, month and day of week, for example 30 4 * * mon."
+            )
+          end
           raise problem("cron", "“#{cron}” is more often than once an hour.") if @line.rough_frequency < LEAST_SECONDS
         end
 

@@ -3,8 +3,9 @@
 module IronTrellis
   module Core
     module Sitemaps
-      # Whether a URL belongs into a sitemap: a document that should be indexed, answers 200, passes every rung that a crawl can judge, and was not decided to
-      # stand behind another. What is built, what is missed in the published files and what is told to be in its place there all go by this.
+      # Whether a URL belongs into a sitemap: a document that should be indexed, answers 200, passes every rung that a
+      # crawl can judge, and was not decided to stand behind another. What is built, what is missed in the published
+      # files and what is told to be in its place there all go by this.
       module Belonging
         DOCUMENTS = %w[html].freeze
         # PDFs belong where the plan of the sitemaps asks for them.

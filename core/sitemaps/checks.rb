@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Sitemaps
-      # What the protocol asks of the entries of one file (sitemaps.org protocol 0.9, "XML tag definitions", "Sitemap file location"; the
-      # definitions of the image, video and news extensions).
+      # What the protocol asks of the entries of one file (sitemaps.org protocol 0.9, "XML tag definitions", "Sitemap
+      # file location"; the definitions of the image, video and news extensions).
       class Checks
         MOST_ENTRIES = 50_000
         MOST_BYTES = 52_428_800
@@ -49,8 +49,16 @@ module IronTrellis
           return [] if dated.zero?
 
           [
-            (Flaw.new(code: "sitemap-date", about: "all #{dated} dates are the same") if dated >= SAME_DATES && @dates.size == 1),
-            (Flaw.new(code: "sitemap-date", about: "#{@entries - dated} of #{@entries} entries have no date") if dated < @entries / 2.0)
+            (
+              if dated >= SAME_DATES && @dates.size == 1
+                Flaw.new(code: "sitemap-date", about: "all #{dated} dates are the same")
+              end
+            ),
+            (
+              if dated < @entries / 2.0
+                Flaw.new(code: "sitemap-date", about: "#{@entries - dated} of #{@entries} entries have no date")
+              end
+            )
           ].compact
         end
 
@@ -78,7 +86,9 @@ module IronTrellis
 
         def location(entry)
           url = entry.url.to_s
-          return flaw("sitemap-malformed", entry, url.empty? ? "an entry without an address" : url) unless url.match?(%r{\Ahttps?://[^/]}i)
+          unless url.match?(%r{\Ahttps?://[^/]}i)
+            return flaw("sitemap-malformed", entry, url.empty? ? "an entry without an address" : url)
+          end
           return flaw("sitemap-nested-index", entry, url) if @kind == "index" && url == @location
 
           flaw("sitemap-off-host", entry, url) if @folder && OF_ONE_HOST.include?(@kind) && off?(url)
@@ -97,20 +107,28 @@ module IronTrellis
         end
 
         def priority(entry)
-          flaw("sitemap-value", entry, "priority #{entry.priority}") unless entry.priority.nil? || PRIORITY.match?(entry.priority)
+          unless entry.priority.nil? || PRIORITY.match?(entry.priority)
+            flaw("sitemap-value", entry, "priority #{entry.priority}")
+          end
         end
 
         def frequency(entry)
-          flaw("sitemap-value", entry, "changefreq #{entry.changefreq}") unless entry.changefreq.nil? || FREQUENCIES.include?(entry.changefreq)
+          unless entry.changefreq.nil? || FREQUENCIES.include?(entry.changefreq)
+            flaw("sitemap-value", entry, "changefreq #{entry.changefreq}")
+          end
         end
 
         def fields(entry)
           entry.extras.flat_map do |kind, texts|
-            REQUIRED.fetch(kind).reject { |names| names.any? { |name| !texts[name].to_s.empty? } }.map { |names| flaw("sitemap-field", entry, "#{kind}: #{names.join(" or ")}") }
+            REQUIRED
+              .fetch(kind)
+              .reject { |names| names.any? { |name| !texts[name].to_s.empty? } }
+              .map { |names| flaw("sitemap-field", entry, "#{kind}: #{names.join(" or ")}") }
           end
         end
 
-        # Told of each further entry. Sets of addresses are kept by their hashes, and of files that are far too long only the beginning is looked at.
+        # Told of each further entry. Sets of addresses are kept by their hashes, and of files that are far too long
+        # only the beginning is looked at.
         def twice(entry)
           return if entry.url.to_s.empty?
           return flaw("sitemap-duplicate", entry, entry.url) if @seen.key?(entry.url.hash)

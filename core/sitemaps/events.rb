@@ -5,13 +5,16 @@ require "nokogiri"
 module IronTrellis
   module Core
     module Sitemaps
-      # Collects what matters of a sitemap, an index or a feed as its elements go by (sitemaps.org protocol 0.9; RSS 2.0; Atom, RFC 4287).
+      # Collects what matters of a sitemap, an index or a feed as its elements go by (sitemaps.org protocol 0.9; RSS
+      # 2.0; Atom, RFC 4287).
       class Events < Nokogiri::XML::SAX::Document
         NAMESPACE = "http://www.sitemaps.org/schemas/sitemap/0.9"
         XHTML = "http://www.w3.org/1999/xhtml"
         ATOM = "http://www.w3.org/2005/Atom"
         EXTENSIONS = {
-          "http://www.google.com/schemas/sitemap-image/1.1" => "image", "http://www.google.com/schemas/sitemap-video/1.1" => "video", "http://www.google.com/schemas/sitemap-news/0.9" => "news"
+          "http://www.google.com/schemas/sitemap-image/1.1" => "image",
+          "http://www.google.com/schemas/sitemap-video/1.1" => "video",
+          "http://www.google.com/schemas/sitemap-news/0.9" => "news"
         }.freeze
         ROOTS = {"urlset" => "urlset", "sitemapindex" => "index", "rss" => "rss", "feed" => "atom"}.freeze
         # The elements that hold an entry, and those of them that hold its texts, by kind.
@@ -68,10 +71,14 @@ module IronTrellis
 
         def root(name, uri)
           @kind = ROOTS.fetch(name, "unknown")
-          return flaw("sitemap-malformed", "the root element is <#{name}>, which is none of a sitemap's") if @kind == "unknown"
+          if @kind == "unknown"
+            return flaw("sitemap-malformed", "the root element is <#{name}>, which is none of a sitemap's")
+          end
 
           expected = {"urlset" => NAMESPACE, "index" => NAMESPACE, "atom" => ATOM}[@kind]
-          flaw("sitemap-malformed", "the namespace of <#{name}> is #{uri ? "“#{uri}”" : "missing"}") if expected && uri != expected
+          if expected && uri != expected
+            flaw("sitemap-malformed", "the namespace of <#{name}> is #{uri ? "“#{uri}”" : "missing"}")
+          end
         end
 
         # A list of pages and an index in one file, or an index in an index.

@@ -12,7 +12,8 @@ module IronTrellis
         # @example
         #   IronTrellis::Core::Sitemaps::Folder.of("https://www.example.test:8080") # => "www.example.test_8080"
         #   IronTrellis::Core::Sitemaps::Folder.of("http://..") # => "__"
-        def of(origin) = origin.sub(%r{\A[a-z]+://}, "").gsub(/[^A-Za-z0-9.-]/, "_").sub(/\A\.+/) { |dots| "_" * dots.size }
+        def of(origin) =
+          origin.sub(%r{\A[a-z]+://}, "").gsub(/[^A-Za-z0-9.-]/, "_").sub(/\A\.+/) { |dots| "_" * dots.size }
       end
     end
   end

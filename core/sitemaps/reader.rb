@@ -6,11 +6,13 @@ require "stringio"
 module IronTrellis
   module Core
     module Sitemaps
-      # Reads a sitemap file as a stream, without entities and without network: XML (sitemaps.org protocol 0.9), a text file of URLs, RSS 2.0 or Atom.
+      # Reads a sitemap file as a stream, without entities and without network: XML (sitemaps.org protocol 0.9), a text
+      # file of URLs, RSS 2.0 or Atom.
       class Reader
-        # What one file holds. `kind` is "urlset", "index", "text", "rss", "atom" or "unknown"; `entries` have resolved addresses (none where they were
-        # handed on one by one), `sitemaps` are those that an index names, `count` is how many entries there are of whichever kind, `bytes` how many
-        # were read, unpacked; `flaws` what is wrong, in the order of lines.
+        # What one file holds. `kind` is "urlset", "index", "text", "rss", "atom" or "unknown"; `entries` have resolved
+        # addresses (none where they were handed on one by one), `sitemaps` are those that an index names, `count` is
+        # how many entries there are of whichever kind, `bytes` how many were read, unpacked; `flaws` what is wrong, in
+        # the order of lines.
         Result = Struct.new(:kind, :entries, :sitemaps, :count, :bytes, :flaws, keyword_init: true)
 
         # A document type with declarations inside is refused before parsing: entities are how small files grow huge.
@@ -24,7 +26,8 @@ module IronTrellis
         MOST_FLAWS = 1000
 
         # @param base [Url::Parts] what relative addresses are resolved against
-        # @param location [Url::Parts, nil] where the file is published; nil where entries off its host and folder aren't to be judged
+        # @param location [Url::Parts, nil] where the file is published; nil where entries off its host and folder
+        #   aren't to be judged
         # @param now [Time]
         def initialize(base, now:, location: base)
           @resolver = Url::Resolver.new(base)
@@ -50,7 +53,9 @@ module IronTrellis
           return unreadable("sitemap-unreadable", "it can't be unpacked") if @stream.ended == :broken
           return unreadable("sitemap-unreadable", "the file is empty") if head.strip.empty?
           return unreadable("sitemap-malformed", "it is UTF-16, and a sitemap must be UTF-8") if UTF_16.match?(head)
-          return unreadable("sitemap-malformed", "it declares entities, which a sitemap may not") if ENTITIES.match?(head)
+          if ENTITIES.match?(head)
+            return unreadable("sitemap-malformed", "it declares entities, which a sitemap may not")
+          end
 
           MARKUP.match?(head) ? xml : text
         end
@@ -108,7 +113,9 @@ module IronTrellis
           add(flaws)
           # Where reading was cut short the end is missing, which is no fault of the file's form.
           add([complaint]) if complaint && !@stream.ended
-          add([Flaw.new(code: "sitemap-unreadable", about: "it breaks off and can't be unpacked to its end")]) if @stream.ended == :broken
+          if @stream.ended == :broken
+            add([Flaw.new(code: "sitemap-unreadable", about: "it breaks off and can't be unpacked to its end")])
+          end
           add(@checks.whole) if @checks
           # What is wrong with the file as a whole is told in any case.
           @result.flaws.concat(Checks.of_size(@result.count, @stream.bytes, more: @stream.ended == :cut))

@@ -5,8 +5,8 @@ require "zlib"
 module IronTrellis
   module Core
     module Sitemaps
-      # The bytes of a sitemap file, unpacked where it is gzipped (RFC 1952, one member or several), a piece at a time: whatever a file grows to, no more
-      # than a piece of it is held, and no more than the limit is read.
+      # The bytes of a sitemap file, unpacked where it is gzipped (RFC 1952, one member or several), a piece at a time:
+      # whatever a file grows to, no more than a piece of it is held, and no more than the limit is read.
       class Stream
         GZIP = "\x1F\x8B".b
         PIECE = 65_536
@@ -15,7 +15,8 @@ module IronTrellis
         # Four times what a file may be (sitemaps.org); what is longer is told of, not read.
         LIMIT = 4 * 52_428_800
 
-        # How many bytes were read, and why reading ended before the end: :cut at the limit, :broken where it couldn't be unpacked.
+        # How many bytes were read, and why reading ended before the end: :cut at the limit, :broken where it couldn't
+        # be unpacked.
         attr_reader :bytes, :ended
 
         # @param io [IO, StringIO] that can be rewound

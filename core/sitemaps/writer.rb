@@ -3,10 +3,11 @@
 module IronTrellis
   module Core
     module Sitemaps
-      # Writes a set of sitemap files for one host, entry by entry: a file ends when it is full by number or by size, and an index names them all. Whatever
-      # the number of URLs, no more than one entry is held.
+      # Writes a set of sitemap files for one host, entry by entry: a file ends when it is full by number or by size,
+      # and an index names them all. Whatever the number of URLs, no more than one entry is held.
       class Writer
-        # One file that was written: its name, how many URLs it lists, its bytes uncompressed, and the newest date in it (nil where none is known).
+        # One file that was written: its name, how many URLs it lists, its bytes uncompressed, and the newest date in it
+        # (nil where none is known).
         Written = Struct.new(:name, :urls, :bytes, :lastmod, keyword_init: true)
 
         INDEX = "sitemap.xml"
@@ -45,11 +46,23 @@ module IronTrellis
         def finish
           end_file
           return [] if @files.empty?
-          raise Error::InvalidInput.new("#{@files.size} files are more than an index may name (#{Checks::MOST_ENTRIES}).") if @files.size > Checks::MOST_ENTRIES
+          if @files.size > Checks::MOST_ENTRIES
+            raise Error::InvalidInput.new(
+                    "#{@files.size} files are more than an index may name (#{Checks::MOST_ENTRIES})."
+                  )
+          end
 
           text = Xml.index(@files.map { |file| [@base + file.name, file.lastmod] })
           @sink.call(INDEX).then { |io| [io << text, io.close] }
-          @files + [Written.new(name: INDEX, urls: @files.size, bytes: text.bytesize, lastmod: @files.filter_map(&:lastmod).max)]
+          @files +
+            [
+              Written.new(
+                name: INDEX,
+                urls: @files.size,
+                bytes: text.bytesize,
+                lastmod: @files.filter_map(&:lastmod).max
+              )
+            ]
         end
 
         private
@@ -78,7 +91,8 @@ module IronTrellis
         end
 
         # A name that may stand in an address.
-        def slug(part) = part.downcase.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "").then { |name| name.empty? ? "home" : name }
+        def slug(part) =
+          part.downcase.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "").then { |name| name.empty? ? "home" : name }
       end
     end
   end

@@ -3,14 +3,15 @@
 module IronTrellis
   module Core
     module StructuredData
-      # How pages write the name, address and telephone number of a business in their structured data. Writings of one business are known by what they
-      # share: its telephone number, or its name but for case and signs.
+      # How pages write the name, address and telephone number of a business in their structured data. Writings of one
+      # business are known by what they share: its telephone number, or its name but for case and signs.
       class BusinessFacts
         TYPES = %w[Organization LocalBusiness Store Corporation NGO Restaurant Hotel ProfessionalService].freeze
         # Pages that are kept of each writing.
         MOST_PAGES = 500
 
-        # A business as most pages write it: its name, folded as it is compared, its telephone numbers and its address, and on how many pages its number is.
+        # A business as most pages write it: its name, folded as it is compared, its telephone numbers and its address,
+        # and on how many pages its number is.
         Business = Struct.new(:name, :folded, :telephones, :address, :pages, keyword_init: true)
         # One writing of one fact that isn't the usual one.
         Odd = Struct.new(:url, :fact, :writing, :usual, keyword_init: true)
@@ -39,7 +40,8 @@ module IronTrellis
           end
         end
 
-        # @return [Array<Odd>] the writing that most pages have is the usual one, of two as frequent the first in byte order
+        # @return [Array<Odd>] the writing that most pages have is the usual one, of two as frequent the first in byte
+        #   order
         def odd
           {"name" => @names, "telephone" => @telephones, "address" => @addresses}.flat_map do |fact, by_business|
             by_business.each_value.flat_map { |writings| odd_of(fact, writings) }
@@ -50,7 +52,13 @@ module IronTrellis
         def businesses
           @called.map do |folded, names|
             telephones = @telephones.fetch(folded, {})
-            Business.new(name: usual(names), folded: folded, telephones: telephones.keys, address: usual(@addresses.fetch(folded, {})), pages: telephones.each_value.sum(&:first))
+            Business.new(
+              name: usual(names),
+              folded: folded,
+              telephones: telephones.keys,
+              address: usual(@addresses.fetch(folded, {})),
+              pages: telephones.each_value.sum(&:first)
+            )
           end
         end
 
@@ -69,7 +77,11 @@ module IronTrellis
 
         def odd_of(fact, writings)
           usual = usual(writings)
-          writings.reject { |writing, _| writing == usual }.flat_map { |writing, (_, urls)| urls.uniq.map { |url| Odd.new(url: url, fact: fact, writing: writing, usual: usual) } }
+          writings
+            .reject { |writing, _| writing == usual }
+            .flat_map do |writing, (_, urls)|
+              urls.uniq.map { |url| Odd.new(url: url, fact: fact, writing: writing, usual: usual) }
+            end
         end
 
         def usual(writings) = writings.min_by { |writing, (count, _)| [-count, writing] }&.first

@@ -5,8 +5,8 @@ module IronTrellis
     module StructuredData
       # The lines of a page's text around each telephone number, where businesses say who they are and where.
       module ContactLines
-        # Digits with the signs that people put between them; what is no date, and begins as numbers do that are dialled or stands beside a word that says so (common practice; the
-        # form is that of ITU-T E.123, from memory).
+        # Digits with the signs that people put between them; what is no date, and begins as numbers do that are dialled
+        # or stands beside a word that says so (common practice; the form is that of ITU-T E.123, from memory).
         NUMBER = %r{(?<![\p{L}\d.,/-])(?:\+|00)?\s?\(?\d[\d\p{Zs}()./-]{5,20}\d(?![\d\p{L}])}
         DATE = %r{\A(?:\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{4}[./-]\d{1,2}[./-]\d{1,2})}
         DIALLED = /\A(?:\+|0|\()/
@@ -22,7 +22,8 @@ module IronTrellis
         # @param lines [Array<String>]
         # @return [Array<Array<String>>] some lines before and after each that has a number, together with it
         def of(lines)
-          places = lines.each_index.select { |place| lines[place].match?(/\d{2}/) && numbers(lines[place]).any? }.first(MOST)
+          places =
+            lines.each_index.select { |place| lines[place].match?(/\d{2}/) && numbers(lines[place]).any? }.first(MOST)
           places.map { |place| lines[[place - AROUND, 0].max..place + AROUND].map { |line| line[0, MOST_LINE] } }
         end
 
@@ -37,7 +38,8 @@ module IronTrellis
           end
         end
 
-        def number?(number, said) = DIGITS.cover?(number.count("0-9")) && (said || number.match?(DIALLED)) && !number.match?(DATE)
+        def number?(number, said) =
+          DIGITS.cover?(number.count("0-9")) && (said || number.match?(DIALLED)) && !number.match?(DATE)
         private_class_method :number?
       end
     end

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module StructuredData
-      # How pages write the telephone number, the name and the address of a business in their text: held against each other, and against what the structured data of the site says
-      # of it.
+      # How pages write the telephone number, the name and the address of a business in their text: held against each
+      # other, and against what the structured data of the site says of it.
       class FactsInText
         # The same number is known by its last digits, with or without the prefix of a country.
         KEY = 8
@@ -24,8 +24,17 @@ module IronTrellis
         # @param windows [Array<Array<String>>] see ContactLines
         # @return [void]
         def add(url, windows)
-          windows.flatten.uniq.flat_map { |line| ContactLines.numbers(line) }.uniq.each { |number| note(@numbers[key(number)], number, url) }
-          windows.each { |lines| @businesses.each { |business| compare(business, lines, url) if fold(lines.join(" ")).include?(business.folded) } }
+          windows
+            .flatten
+            .uniq
+            .flat_map { |line| ContactLines.numbers(line) }
+            .uniq
+            .each { |number| note(@numbers[key(number)], number, url) }
+          windows.each do |lines|
+            @businesses.each do |business|
+              compare(business, lines, url) if fold(lines.join(" ")).include?(business.folded)
+            end
+          end
         end
 
         # @return [Array<BusinessFacts::Odd>]
@@ -43,11 +52,18 @@ module IronTrellis
 
         def compare(business, lines, url)
           known = business.telephones.map { |number| key(number) }
-          lines.flat_map { |line| ContactLines.numbers(line) }.uniq.each { |number| note(@others[business], number, url) unless known.empty? || known.include?(key(number)) }
+          lines
+            .flat_map { |line| ContactLines.numbers(line) }
+            .uniq
+            .each { |number| note(@others[business], number, url) unless known.empty? || known.include?(key(number)) }
           lines.each do |line|
             name = line.split(",").first.to_s.strip
-            tell(url, "name", name, business.name) if fold(name) == business.folded && name != business.name && name != name.upcase
-            tell(url, "address", line.strip, business.address) if business.address && other_house?(business.address, line)
+            if fold(name) == business.folded && name != business.name && name != name.upcase
+              tell(url, "name", name, business.name)
+            end
+            if business.address && other_house?(business.address, line)
+              tell(url, "address", line.strip, business.address)
+            end
           end
         end
 
@@ -57,18 +73,35 @@ module IronTrellis
             next [] if writings.size < 2 || writings.each_value.sum(&:first) < LEAST_PAGES
 
             usual, = writings.min_by { |writing, (pages, _)| [-pages, writing] }
-            writings.except(usual).flat_map { |writing, (_, urls)| urls.map { |url| BusinessFacts::Odd.new(url: url, fact: "telephone", writing: writing, usual: usual) } }
+            writings
+              .except(usual)
+              .flat_map do |writing, (_, urls)|
+                urls.map { |url| BusinessFacts::Odd.new(url: url, fact: "telephone", writing: writing, usual: usual) }
+              end
           end
         end
 
-        # A number beside the name of a business that is none of those that its structured data gives, on fewer pages than those.
+        # A number beside the name of a business that is none of those that its structured data gives, on fewer pages
+        # than those.
         def other_numbers
           @others.flat_map do |business, writings|
-            writings.select { |_, (pages, _)| pages < business.pages }.flat_map { |writing, (_, urls)| urls.map { |url| BusinessFacts::Odd.new(url: url, fact: "telephone", writing: writing, usual: business.telephones.first) } }
+            writings
+              .select { |_, (pages, _)| pages < business.pages }
+              .flat_map do |writing, (_, urls)|
+                urls.map do |url|
+                  BusinessFacts::Odd.new(
+                    url: url,
+                    fact: "telephone",
+                    writing: writing,
+                    usual: business.telephones.first
+                  )
+                end
+              end
           end
         end
 
-        def tell(url, fact, writing, usual) = @told << BusinessFacts::Odd.new(url: url, fact: fact, writing: writing, usual: usual)
+        def tell(url, fact, writing, usual) =
+          @told << BusinessFacts::Odd.new(url: url, fact: fact, writing: writing, usual: usual)
 
         # Whether the street is named with a number that the address doesn't have.
         def other_house?(address, line)

@@ -5,8 +5,8 @@ require "json"
 module IronTrellis
   module Core
     module StructuredData
-      # Reads structured data written as JSON-LD 1.1 in a script element: the objects that have a type, wherever they stand. Contexts aren't
-      # fetched; names are taken as schema.org's.
+      # Reads structured data written as JSON-LD 1.1 in a script element: the objects that have a type, wherever they
+      # stand. Contexts aren't fetched; names are taken as schema.org's.
       class JsonLd
         DEEPEST = 40
         # Around the JSON, as some templates put them.

@@ -3,12 +3,25 @@
 module IronTrellis
   module Core
     module StructuredData
-      # What microdata and RDFa Lite share: an element begins an item, elements inside name its properties, and the value of a property is told
-      # by the kind of its element (HTML standard, "microdata: values").
+      # What microdata and RDFa Lite share: an element begins an item, elements inside name its properties, and the
+      # value of a property is told by the kind of its element (HTML standard, "microdata: values").
       class MarkedUp
-        URLS = {"a" => "href", "area" => "href", "link" => "href", "img" => "src", "audio" => "src", "video" => "src", "embed" => "src", "iframe" => "src", "source" => "src", "track" => "src", "object" => "data"}.freeze
+        URLS = {
+          "a" => "href",
+          "area" => "href",
+          "link" => "href",
+          "img" => "src",
+          "audio" => "src",
+          "video" => "src",
+          "embed" => "src",
+          "iframe" => "src",
+          "source" => "src",
+          "track" => "src",
+          "object" => "data"
+        }.freeze
         MOST = 500
-        # Properties within properties could make much of little; when so many characters are gathered, further texts stay empty.
+        # Properties within properties could make much of little; when so many characters are gathered, further texts
+        # stay empty.
         MOST_CHARACTERS = 1_000_000
         FOLD = /[[:space:]]+/
 
@@ -31,8 +44,8 @@ module IronTrellis
           Item.new(syntax: syntax, types: types(node), properties: {}.merge(properties))
         end
 
-        # Goes through what is inside, but not into items there: their properties are their own. Without calling itself, since a page may
-        # nest its elements deep.
+        # Goes through what is inside, but not into items there: their properties are their own. Without calling itself,
+        # since a page may nest its elements deep.
         def each_property(node)
           waiting = children(node)
           while (one = waiting.shift)

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module StructuredData
-      # Structured data as RDFa Lite 1.1 (W3C): vocab, typeof, property, resource, prefix. Open Graph's metas, which use property too, have no
-      # typeof around them.
+      # Structured data as RDFa Lite 1.1 (W3C): vocab, typeof, property, resource, prefix. Open Graph's metas, which use
+      # property too, have no typeof around them.
       class RdfaLite < MarkedUp
         # @param html [String]
         # @return [Boolean] whether a document may hold some

@@ -14,7 +14,9 @@ module IronTrellis
         def initialize(scripts, document, html, resolver)
           @problems = []
           @items = scripts.each.with_index(1).flat_map { |source, number| from_script(source, number) }
-          [Microdata, RdfaLite].each { |syntax| @items.concat(syntax.new(document, resolver).items) if syntax.in?(html) }
+          [Microdata, RdfaLite].each do |syntax|
+            @items.concat(syntax.new(document, resolver).items) if syntax.in?(html)
+          end
         end
 
         private

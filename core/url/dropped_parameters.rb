@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Url
-      # Takes query parameters out of links as they are read: session ids, campaign marks. A name may end in * for all that
-      # begin so ("utm_*"). Names are compared as they are written, with case.
+      # Takes query parameters out of links as they are read: session ids, campaign marks. A name may end in * for all
+      # that begin so ("utm_*"). Names are compared as they are written, with case.
       class DroppedParameters
         # @param names [Array<String>]
         def initialize(names)

@@ -5,10 +5,10 @@ require "re2"
 module IronTrellis
   module Core
     module Url
-      # A pattern on whole URLs, as auditors write them: a plain glob ("*/tags/*", where * stands for anything),
-      # a path ("/tags/*", matched on every host; "/tags/" is the folder with all in it), a host ("shop.test/tags/*"), a part of an
-      # address ("?sort="), or a regular expression between slashes ("/\/p\d+$/").
-      # Regular expressions run on RE2, whose time is linear in the URL: no pattern can hang a crawl.
+      # A pattern on whole URLs, as auditors write them: a plain glob ("*/tags/*", where * stands for anything), a path
+      # ("/tags/*", matched on every host; "/tags/" is the folder with all in it), a host ("shop.test/tags/*"), a part
+      # of an address ("?sort="), or a regular expression between slashes ("/\/p\d+$/"). Regular expressions run on RE2,
+      # whose time is linear in the URL: no pattern can hang a crawl.
       class Pattern
         # The pattern can't be read.
         class Malformed < Error::InvalidInput; end
@@ -38,7 +38,8 @@ module IronTrellis
         def match?(url) = @expression.match?(url)
 
         # @param url [String] in normal form
-        # @return [Array<String>, nil] what each * stands for, or each group of an expression; nil where it doesn't match
+        # @return [Array<String>, nil] what each * stands for, or each group of an expression; nil where it doesn't
+        #   match
         def captures(url)
           found = capturing.match(url) or return
           (1...found.size).map { |place| found[place].to_s }
@@ -78,7 +79,8 @@ module IronTrellis
         def translate
           return @source[EXPRESSION, 1] if expression?
 
-          glob = meaning.split("*", -1).map { |piece| RE2::Regexp.escape(piece).force_encoding(Encoding::UTF_8) }.join(".*")
+          glob =
+            meaning.split("*", -1).map { |piece| RE2::Regexp.escape(piece).force_encoding(Encoding::UTF_8) }.join(".*")
           return "^https?://[^/]+#{glob}$" if meaning.start_with?("/")
 
           HOST.match?(meaning) ? "^https?://#{glob}$" : "^#{glob}$"

@@ -39,7 +39,11 @@ module IronTrellis
         def decode(text)
           return text unless text.include?("%")
 
-          text.gsub(/(?:%\h\h)+/) { |triples| [triples.delete("%")].pack("H*").force_encoding(Encoding::UTF_8).then { |bytes| bytes.valid_encoding? ? bytes : triples } }
+          text.gsub(/(?:%\h\h)+/) do |triples|
+            [triples.delete("%")].pack("H*")
+              .force_encoding(Encoding::UTF_8)
+              .then { |bytes| bytes.valid_encoding? ? bytes : triples }
+          end
         end
 
         # RFC 3986 sections 6.2.2.1 and 6.2.2.2.

@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Url
-      # Which URLs an audit is about: those on its hosts, narrowed by folders and by include and exclude patterns (exclude
-      # wins). A host without a port stands for both schemes on their default ports.
+      # Which URLs an audit is about: those on its hosts, narrowed by folders and by include and exclude patterns
+      # (exclude wins). A host without a port stands for both schemes on their default ports.
       class Scope
         attr_reader :hosts
 
@@ -24,7 +24,8 @@ module IronTrellis
         def cover?(url) = objection(url).nil?
 
         # @param url [String] in normal form
-        # @return [Array(Symbol, String), nil] why it isn't covered: :host, :folder, :include, or :exclude with the pattern; nil where it is
+        # @return [Array(Symbol, String), nil] why it isn't covered: :host, :folder, :include, or :exclude with the
+        #   pattern; nil where it is
         def objection(url)
           return [:host, authority(url)] unless @hosts.key?(authority(url))
           return [:folder, nil] unless in_folders?(url)

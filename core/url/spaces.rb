@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Url
-      # Of which spaces only so many URLs are fetched: patterns with a number, which come first, and what may grow without end.
+      # Of which spaces only so many URLs are fetched: patterns with a number, which come first, and what may grow
+      # without end.
       class Spaces
         # `kind` says what sort of space it is, `name` which one, `most` how many of it are fetched.
         Space = Struct.new(:kind, :name, :most)

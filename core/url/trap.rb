@@ -8,18 +8,23 @@ module IronTrellis
       Trap = Struct.new(:kind, :space)
 
       class << Trap
-        # Of the segments of a path so many are there again: /a/a/a/, /a/b/a/b/, /a/b/b/a/. Numbers may well repeat, as in dates.
+        # Of the segments of a path so many are there again: /a/a/a/, /a/b/a/b/, /a/b/b/a/. Numbers may well repeat, as
+        # in dates.
         REPEATS = 2
         COUNTED = /[^\d._-]/
         # A date at the end of the path, down to the month or the day.
-        CALENDAR = %r{(?<![0-9])(?:(?:19|20|21)\d\d[/-](?:0?[1-9]|1[0-2])(?:[/-](?:0?[1-9]|[12]\d|3[01]))?|(?:0?[1-9]|1[0-2])[/-](?:19|20|21)\d\d)/?\z}
+        CALENDAR =
+          %r{(?<![0-9])(?:(?:19|20|21)\d\d[/-](?:0?[1-9]|1[0-2])(?:[/-](?:0?[1-9]|[12]\d|3[01]))?|(?:0?[1-9]|1[0-2])[/-](?:19|20|21)\d\d)/?\z}
         # Parameters that name a date, or a part of one.
         DATE_NAMES = %w[date day month year week cal calendar].to_h { |name| [name, true] }.freeze
         # Letters name a month and a year only together.
         SHORT_NAMES = [%w[m y], %w[mo yr], %w[mon yr]].freeze
         DATE_VALUE = /\A(?:\d{1,4}|\d{4}-\d{1,2}(?:-\d{1,2})?)\z/
         # Names under which servers carry a visitor's session (common practice).
-        SESSION_NAMES = %w[sid sessid session sessionid session_id phpsessid jsessionid aspsessionid cfid cftoken].to_h { |name| [name, true] }.freeze
+        SESSION_NAMES =
+          %w[sid sessid session sessionid session_id phpsessid jsessionid aspsessionid cfid cftoken]
+            .to_h { |name| [name, true] }
+            .freeze
         PATH_SESSION = /;jsessionid=[^;\/]*/i
         # More parameters than a page has use for (common practice), or one that is repeated.
         MOST_PARAMETERS = 8
@@ -61,9 +66,13 @@ module IronTrellis
           place = "#{url.origin}#{url.path}"
           session = names.find { |name| SESSION_NAMES.key?(name) }
           return new("session ids", "#{place}?#{session}=*") if session
-          return new("growing parameters", "#{place}?*") if names.size > MOST_PARAMETERS || names.tally.any? { |_, count| count >= MOST_REPEATS }
+          if names.size > MOST_PARAMETERS || names.tally.any? { |_, count| count >= MOST_REPEATS }
+            return new("growing parameters", "#{place}?*")
+          end
 
-          new("calendar", "#{place}?#{names.uniq.sort.map { |name| "#{name}=#" }.join("&")}") if pairs.any? { |name, value| date?(name, value) } || short_date?(pairs)
+          if pairs.any? { |name, value| date?(name, value) } || short_date?(pairs)
+            new("calendar", "#{place}?#{names.uniq.sort.map { |name| "#{name}=#" }.join("&")}")
+          end
         end
 
         def short_date?(pairs)

@@ -4,15 +4,17 @@ module IronTrellis
   module Fetch
     module Crawling
       # Which URLs a page brings into the crawl, and whether each is to be fetched: links that are followed, redirects,
-      # canonicals and hreflang as pages; images, scripts and styles by HEAD; links to other hosts by HEAD where that was asked
-      # for. What may not be followed, lies too deep or isn't wanted is known but not fetched.
+      # canonicals and hreflang as pages; images, scripts and styles by HEAD; links to other hosts by HEAD where that
+      # was asked for. What may not be followed, lies too deep or isn't wanted is known but not fetched.
       class Discovery
-        # `hops` are the redirects that led there, `reason` says why it isn't to be fetched: :nofollow, :deep, :kind or :redirects; nil where it is.
+        # `hops` are the redirects that led there, `reason` says why it isn't to be fetched: :nofollow, :deep, :kind or
+        # :redirects; nil where it is.
         Found = Struct.new(:url, :purpose, :depth, :reason, :hops)
 
         CLICKS = %w[anchor frame refresh].to_h { |type| [type, true] }.freeze
         REFERENCES = %w[canonical hreflang].to_h { |type| [type, true] }.freeze
-        # Search crawlers give up after five to ten redirects (common practice); there are sites that redirect without end.
+        # Search crawlers give up after five to ten redirects (common practice); there are sites that redirect without
+        # end.
         MOST_HOPS = 20
         PDF = /\.pdf(?:\?|\z)/i
 
@@ -93,7 +95,8 @@ module IronTrellis
           keep(found, target, :external, depth, reason) if @external
         end
 
-        # Of two mentions the one with more reason to fetch counts: a page more than a resource, either more than a mere mention.
+        # Of two mentions the one with more reason to fetch counts: a page more than a resource, either more than a mere
+        # mention.
         def keep(found, url, purpose, depth, reason)
           before = found[url]
           return found[url] = Found.new(url, purpose, depth, reason, 0) unless before

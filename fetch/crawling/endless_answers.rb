@@ -3,8 +3,8 @@
 module IronTrellis
   module Fetch
     module Crawling
-      # Watches hosts that answer every address with a page, and tells which pages are that answer: their links lead on for ever, into addresses that the server never
-      # heard of. Where it isn't sure a page is taken for one.
+      # Watches hosts that answer every address with a page, and tells which pages are that answer: their links lead on
+      # for ever, into addresses that the server never heard of. Where it isn't sure a page is taken for one.
       class EndlessAnswers
         Said = Core::Content::Said
         MainText = Core::Copies::MainText
@@ -36,13 +36,20 @@ module IronTrellis
 
         def alike?(host, home, url, facts)
           made_up, answer = @missing[host]
-          missing = Core::Content::MissingPage.new(title: answer.title, text: answer.text, said: said(answer, made_up, home))
+          missing =
+            Core::Content::MissingPage.new(title: answer.title, text: answer.text, said: said(answer, made_up, home))
           missing.sure? && missing.like?(title: facts.title, text: facts.text, said: said(facts, url, home))
         end
 
         def said(facts, url, home)
           all = facts.text.split("\n")
-          Said.of(all, numbers: MainText.numbers(all.size, facts.frames) - facts.menus, headings: facts.outline.map(&:last), url: url, home: home)
+          Said.of(
+            all,
+            numbers: MainText.numbers(all.size, facts.frames) - facts.menus,
+            headings: facts.outline.map(&:last),
+            url: url,
+            home: home
+          )
         end
 
         def lines(facts) = facts.text.split("\n").to_h { |line| [line, true] }

@@ -3,8 +3,8 @@
 module IronTrellis
   module Fetch
     module Crawling
-      # The requests to one host: as many at once as it holds slots, at its share of the rate. It asks for nothing while the right to ask
-      # isn't renewed.
+      # The requests to one host: as many at once as it holds slots, at its share of the rate. It asks for nothing while
+      # the right to ask isn't renewed.
       class HostQueue
         # How long a thread sleeps before it looks again whether it may ask.
         LOOK_SECONDS = 0.05
@@ -16,8 +16,8 @@ module IronTrellis
         # @param rate [Numeric] requests a second for all of them, 0 for no limit
         # @param results [Thread::Queue] where [lane, item, outcome] go; the outcome is nil where the item was not begun
         # @param allowed [#call] whether requests may be begun now
-        # @yield makes the worker of one thread; it answers #prepare(item), which gives the seconds that must lie between two requests, #call(item)
-        #   and #close
+        # @yield makes the worker of one thread; it answers #prepare(item), which gives the seconds that must lie
+        #   between two requests, #call(item) and #close
         def initialize(authority, of:, rate:, results:, allowed:, &make_worker)
           @authority = authority
           @of = of
@@ -106,8 +106,8 @@ module IronTrellis
           @lock.synchronize { @threads.size > @slots.size && @threads.delete(Thread.current) }
         end
 
-        # Nothing comes of an item whose turn didn't come while we held a slot for it. An error of ours must reach the slice, which fails as a
-        # job and shows why.
+        # Nothing comes of an item whose turn didn't come while we held a slot for it. An error of ours must reach the
+        # slice, which fails as a job and shows why.
         def outcome(worker, item)
           return nil if surplus_now? || !may_ask?
 

@@ -3,8 +3,8 @@
 module IronTrellis
   module Fetch
     module Crawling
-      # What became of one URL of the frontier: what robots.txt said, the answer (nil where it wasn't asked for), and what
-      # was read in it.
+      # What became of one URL of the frontier: what robots.txt said, the answer (nil where it wasn't asked for), and
+      # what was read in it.
       Outcome = Struct.new(:item, :decision, :answer, :facts, :redirect_to, keyword_init: true) do
         def fetched? = !answer.nil?
 

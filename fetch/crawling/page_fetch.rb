@@ -22,7 +22,9 @@ module IronTrellis
         # @param item [#parts, #head?, #external?, #given_up?] a URL of the frontier
         # @return [Outcome] without links where it is an error page or a redirect's note: they lead nobody on
         def call(item)
-          visit(item).tap { |outcome| outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status) }
+          visit(item).tap do |outcome|
+            outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status)
+          end
         end
 
         # @param task [ProbeTask]
@@ -49,16 +51,34 @@ module IronTrellis
           answer.body = "".b if answer.error
           Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
         rescue Http::FetchError => error
-          Outcome.new(item: item, answer: Http::Answer.new(header_lines: [], body: "".b, error: error.kind, error_detail: error.message, response_ms: 0))
+          Outcome.new(
+            item: item,
+            answer:
+              Http::Answer.new(
+                header_lines: [],
+                body: "".b,
+                error: error.kind,
+                error_detail: error.message,
+                response_ms: 0
+              )
+          )
         end
 
-        # Of a link to another host it is to be known whether it leads anywhere, so that nobody answers there is no reason not to ask.
+        # Of a link to another host it is to be known whether it leads anywhere, so that nobody answers there is no
+        # reason not to ask.
         def shut?(item, policy, decision)
           decision && !decision.allowed? && !@ignore_robots && (policy.answered? || !item.external?)
         end
 
         def given_up(item)
-          answer = Http::Answer.new(header_lines: [], body: "".b, error: "malformed", error_detail: "workers died over it, so it was given up", response_ms: 0)
+          answer =
+            Http::Answer.new(
+              header_lines: [],
+              body: "".b,
+              error: "malformed",
+              error_detail: "workers died over it, so it was given up",
+              response_ms: 0
+            )
           Outcome.new(item: item, answer: answer)
         end
 
@@ -71,7 +91,8 @@ module IronTrellis
         def read(url, answer)
           return nil if answer.status.nil?
 
-          facts = @reader.call(url: url, header_lines: answer.header_lines, body: answer.error ? "".b : answer.body.to_s)
+          facts =
+            @reader.call(url: url, header_lines: answer.header_lines, body: answer.error ? "".b : answer.body.to_s)
           read_pdf(facts, answer.body) if facts.kind == "pdf" && !answer.error && !answer.body.to_s.empty?
           facts
         rescue Core::Page::Unreadable => error

@@ -5,8 +5,8 @@ require "digest"
 module IronTrellis
   module Fetch
     module Crawling
-      # Watches addresses that differ in their query only, and tells where ever new ones bring ever the same pages: such a space would
-      # go on for as long as the server makes up links.
+      # Watches addresses that differ in their query only, and tells where ever new ones bring ever the same pages: such
+      # a space would go on for as long as the server makes up links.
       class ParameterLoopDetector
         # So many pages of one space are looked at before it is judged; at most one in ten of them may be new.
         ENOUGH = 200

@@ -5,7 +5,8 @@ require "digest"
 module IronTrellis
   module Fetch
     module Crawling
-      # An address of a host that nobody linked to, to be asked for in order to see what it answers. `kind` is one of Core::Crawling::HostVariants'.
+      # An address of a host that nobody linked to, to be asked for in order to see what it answers. `kind` is one of
+      # Core::Crawling::HostVariants'.
       ProbeTask = Struct.new(:url, :host_id, :kind) do
         # @return [Core::Url::Parts]
         def parts = @parts ||= Core::Url::NormalForm.split(url)
@@ -16,14 +17,16 @@ module IronTrellis
 
         def external? = false
 
-        # @return [Boolean] whether it is / under another address, which is asked for without asking there for a robots.txt first
+        # @return [Boolean] whether it is / under another address, which is asked for without asking there for a
+        #   robots.txt first
         def variant? = kind != Core::Crawling::HostVariants::MISSING
       end
 
       class << ProbeTask
         # @param origin [String]
         # @return [String] an address that no site has, the same for each crawl of it
-        def missing_url(origin) = "#{origin}/iron-trellis-asks-for-a-page-that-is-not-there-#{Digest::SHA256.hexdigest(origin)[0, 10]}"
+        def missing_url(origin) =
+          "#{origin}/iron-trellis-asks-for-a-page-that-is-not-there-#{Digest::SHA256.hexdigest(origin)[0, 10]}"
       end
     end
   end

@@ -69,7 +69,8 @@ module IronTrellis
             raw += chunk.bytesize
             decoding << chunk
           end
-          short = verb == :get && response.class.body_permitted? && response.content_length && raw < response.content_length
+          short =
+            verb == :get && response.class.body_permitted? && response.content_length && raw < response.content_length
           raise FetchError.new("closed", "the connection ended before a whole answer") if short || !decoding.whole?
 
           decoding.body
@@ -80,7 +81,13 @@ module IronTrellis
           status = @partial&.code&.to_i
           body = (error.kind == "too_large" && @partial) ? @decoding.body : "".b
           @partial = nil
-          Answer.new(status: status, header_lines: guard.header_lines, body: body, error: error.kind, error_detail: error.message)
+          Answer.new(
+            status: status,
+            header_lines: guard.header_lines,
+            body: body,
+            error: error.kind,
+            error_detail: error.message
+          )
         end
 
         def request(url, verb)

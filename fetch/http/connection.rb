@@ -8,7 +8,8 @@ module IronTrellis
     module Http
       # A persistent connection to one origin, whose reads are guarded.
       class Connection < Net::HTTP
-        # Where the milliseconds since data were last sent stand in the system's record; those since data were last received stand behind the next number.
+        # Where the milliseconds since data were last sent stand in the system's record; those since data were last
+        # received stand behind the next number.
         LAST_DATA_SENT = 44
 
         # @param url [Core::Url::Parts] any URL of the origin
@@ -29,7 +30,14 @@ module IronTrellis
         # @return [Connection] not yet started
         def self.through(proxy, url, seconds:, trust:)
           user, password = proxy.userinfo&.split(":", 2)&.map { |part| URI.decode_www_form_component(part) }
-          new(url.host.delete("[]"), url.effective_port, proxy.host.delete("[]"), proxy.effective_port, user, password).tap { |connection| connection.prepare(url, seconds, trust) }
+          new(
+            url.host.delete("[]"),
+            url.effective_port,
+            proxy.host.delete("[]"),
+            proxy.effective_port,
+            user,
+            password
+          ).tap { |connection| connection.prepare(url, seconds, trust) }
         end
 
         # What all connections share.
@@ -53,7 +61,8 @@ module IronTrellis
         # @return [Boolean] whether it has served a request before, so that the server may have closed it meanwhile
         def used? = !@last_communicated.nil?
 
-        # How long the server took, as the system saw it: from the last byte of the request to the last one of the answer, however late we came to read it (tcp(7), TCP_INFO).
+        # How long the server took, as the system saw it: from the last byte of the request to the last one of the
+        # answer, however late we came to read it (tcp(7), TCP_INFO).
         #
         # @return [Integer, nil] milliseconds; nil where the system doesn't tell
         def served_ms

@@ -6,7 +6,13 @@ module IronTrellis
       # The open connections of one client, by origin: found again, opened to the addresses that are permitted, dropped.
       class Connections
         MOST = 8
-        UNREACHABLE = [Errno::ECONNREFUSED, Errno::EHOSTUNREACH, Errno::ENETUNREACH, Errno::EADDRNOTAVAIL, Net::OpenTimeout].freeze
+        UNREACHABLE = [
+          Errno::ECONNREFUSED,
+          Errno::EHOSTUNREACH,
+          Errno::ENETUNREACH,
+          Errno::EADDRNOTAVAIL,
+          Net::OpenTimeout
+        ].freeze
 
         # @param addresses [HostResolver]
         # @param manner [RequestProfile]
@@ -63,7 +69,8 @@ module IronTrellis
         def direct(url, guard)
           candidates = @addresses.find(url.host, url.effective_port)
           candidates.each_with_index do |(address, port), index|
-            connection = Connection.to(url, address: address, port: port, seconds: @manner.connect_seconds, trust: trust(url))
+            connection =
+              Connection.to(url, address: address, port: port, seconds: @manner.connect_seconds, trust: trust(url))
             connection.guard = guard
             return connection.tap(&:start)
           rescue *UNREACHABLE

@@ -61,11 +61,15 @@ module IronTrellis
 
           @begun = true
           append(@brotli.process(chunk, output_buffer_limit: PIECE))
-          append(@brotli.process("", output_buffer_limit: PIECE)) until @brotli.can_accept_more_data? || @brotli.finished?
+          until @brotli.can_accept_more_data? || @brotli.finished?
+            append(@brotli.process("", output_buffer_limit: PIECE))
+          end
         end
 
         def append(piece)
-          raise FetchError.new("too_large", "the answer is larger than #{@limit} bytes") if @body.bytesize + piece.bytesize > @limit
+          if @body.bytesize + piece.bytesize > @limit
+            raise FetchError.new("too_large", "the answer is larger than #{@limit} bytes")
+          end
 
           @body << piece
         end

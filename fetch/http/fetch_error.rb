@@ -9,8 +9,8 @@ require "zlib"
 module IronTrellis
   module Fetch
     module Http
-      # A request that brought no usable answer. `kind` is the error word of formats: dns, connect, closed, tls, timeout,
-      # too_large or malformed.
+      # A request that brought no usable answer. `kind` is the error word of formats: dns, connect, closed, tls,
+      # timeout, too_large or malformed.
       class FetchError < Core::Error
         KINDS = {
           "dns" => [SocketError],
@@ -18,7 +18,15 @@ module IronTrellis
           "timeout" => [Net::OpenTimeout, Net::ReadTimeout, Net::WriteTimeout, Timeout::Error],
           "closed" => [EOFError, Errno::ECONNRESET, Errno::EPIPE, Errno::ECONNABORTED, IOError],
           "connect" => [SystemCallError, Net::HTTPClientException, Net::HTTPFatalError, Net::HTTPRetriableError],
-          "malformed" => [Core::Page::Unreadable, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error, Brotli::Error, ArgumentError]
+          "malformed" => [
+            Core::Page::Unreadable,
+            Net::ProtocolError,
+            Net::HTTPBadResponse,
+            Net::HTTPHeaderSyntaxError,
+            Zlib::Error,
+            Brotli::Error,
+            ArgumentError
+          ]
         }.freeze
 
         attr_reader :kind

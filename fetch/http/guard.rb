@@ -3,8 +3,8 @@
 module IronTrellis
   module Fetch
     module Http
-      # What one request may cost: time to the first byte and for the whole of it, and a number of bytes, first for the headers, then
-      # for the body. It also keeps the raw header lines, which Net::HTTP sorts and folds away.
+      # What one request may cost: time to the first byte and for the whole of it, and a number of bytes, first for the
+      # headers, then for the body. It also keeps the raw header lines, which Net::HTTP sorts and folds away.
       class Guard
         HEADER_BYTES = 262_144
 
@@ -41,7 +41,16 @@ module IronTrellis
           @budget -= count
           return if @budget >= 0
 
-          raise FetchError.new("too_large", @in_headers ? "the headers are larger than #{HEADER_BYTES} bytes" : "the answer is larger than the limit")
+          raise FetchError.new(
+            "too_large",
+            (
+              if @in_headers
+                "the headers are larger than #{HEADER_BYTES} bytes"
+              else
+                "the answer is larger than the limit"
+              end
+            )
+          )
         end
 
         # @param line [String] as read
@@ -51,7 +60,9 @@ module IronTrellis
 
         # @return [Array<String>] the header lines as they came, in order
         def header_lines
-          @raw_lines.map { |line| line.chomp.force_encoding(Encoding::UTF_8).scrub.delete("\0") }.reject { |line| line.empty? || line.match?(%r{\AHTTP/\d}) }
+          @raw_lines
+            .map { |line| line.chomp.force_encoding(Encoding::UTF_8).scrub.delete("\0") }
+            .reject { |line| line.empty? || line.match?(%r{\AHTTP/\d}) }
         end
 
         # @param limit [Integer] bytes of body; the framing of chunks is let pass beside it

@@ -10,26 +10,55 @@ module IronTrellis
       # and link-local addresses are refused unless they were named or allowed. A connection is made to the address that
       # was judged here, so a name can't be rebound in between.
       class HostResolver
-        # What isn't of the global network (IANA's registries of special-purpose addresses), with what carries IPv4 addresses inside: 6to4, Teredo, NAT64,
-        # IPv4-compatible; site-local addresses, and those of documents.
+        # What isn't of the global network (IANA's registries of special-purpose addresses), with what carries IPv4
+        # addresses inside: 6to4, Teredo, NAT64, IPv4-compatible; site-local addresses, and those of documents.
         DEFAULT_PORTS = [80, 443].freeze
-        PRIVATE = %w[
-          0.0.0.0/8 10.0.0.0/8 100.64.0.0/10 127.0.0.0/8 169.254.0.0/16 172.16.0.0/12 192.0.0.0/24 192.0.2.0/24 192.88.99.0/24 192.168.0.0/16
-          198.18.0.0/15 198.51.100.0/24 203.0.113.0/24 224.0.0.0/3
-          ::/96 64:ff9b::/96 64:ff9b:1::/48 100::/64 2001::/32 2001:db8::/32 2002::/16 3fff::/20 fc00::/7 fe80::/10 fec0::/10 ff00::/8
-        ].map { |range| IPAddr.new(range) }.freeze
+        PRIVATE =
+          %w[
+            0.0.0.0/8
+            10.0.0.0/8
+            100.64.0.0/10
+            127.0.0.0/8
+            169.254.0.0/16
+            172.16.0.0/12
+            192.0.0.0/24
+            192.0.2.0/24
+            192.88.99.0/24
+            192.168.0.0/16
+            198.18.0.0/15
+            198.51.100.0/24
+            203.0.113.0/24
+            224.0.0.0/3
+            ::/96
+            64:ff9b::/96
+            64:ff9b:1::/48
+            100::/64
+            2001::/32
+            2001:db8::/32
+            2002::/16
+            3fff::/20
+            fc00::/7
+            fe80::/10
+            fec0::/10
+            ff00::/8
+          ].map { |range| IPAddr.new(range) }.freeze
 
-        # What the settings of a crawl allow: private addresses of the hosts in scope, never of others that pages, robots.txt files or redirects name.
+        # What the settings of a crawl allow: private addresses of the hosts in scope, never of others that pages,
+        # robots.txt files or redirects name.
         #
         # @param settings [Core::Settings::Crawl]
         # @return [HostResolver]
         def self.of(settings)
           scope = settings.scope
-          new(resolve: settings.resolve, allow_private: settings.allow_private && ->(authority) { scope.hosts.key?(authority) })
+          new(
+            resolve: settings.resolve,
+            allow_private: settings.allow_private && ->(authority) { scope.hosts.key?(authority) }
+          )
         end
 
         # @param resolve [Hash{String => String}] "host:port" => "address" or "address:port"
-        # @param allow_private [Boolean, #call] true for any; else asked with a host, with its port where that isn't a scheme's own
+        # @param allow_private [Boolean, #call] true for any; else asked with a host, with its port where that isn't a
+        #   scheme's own
         def initialize(resolve:, allow_private:)
           @resolve = resolve
           @allow_private = allow_private
@@ -74,7 +103,10 @@ module IronTrellis
           allowed = private_allowed?(host, port) ? addresses : addresses.reject { |address| private?(address) }
           return allowed if allowed.any?
 
-          raise FetchError.new("connect", "#{host} has a private address (#{addresses.first}), which is refused unless allowed")
+          raise FetchError.new(
+            "connect",
+            "#{host} has a private address (#{addresses.first}), which is refused unless allowed"
+          )
         end
 
         def private_allowed?(host, port)

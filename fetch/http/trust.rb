@@ -12,7 +12,10 @@ module IronTrellis
         TROUBLES = [
           [/certificate has expired/i, "its certificate has expired"],
           [/not yet valid/i, "its certificate is not valid yet"],
-          [/hostname mismatch|does not match the server certificate|IP address mismatch/i, "its certificate is for another name"],
+          [
+            /hostname mismatch|does not match the server certificate|IP address mismatch/i,
+            "its certificate is for another name"
+          ],
           [/self.signed certificate/i, "its certificate is signed by itself or by an unknown issuer"],
           [/unable to get (?:local )?issuer certificate|unable to verify/i, "the issuer of its certificate is unknown"],
           [/wrong version number|unknown protocol|http request/i, "it does not speak TLS there"]

@@ -6,8 +6,8 @@ require "tempfile"
 module IronTrellis
   module Fetch
     module Pages
-      # Title and text of a PDF by Poppler's tools. They run as processes of their own with limits on time and memory, since what they
-      # read is hostile.
+      # Title and text of a PDF by Poppler's tools. They run as processes of their own with limits on time and memory,
+      # since what they read is hostile.
       module PdfReading
         LIMITS = {rlimit_cpu: 10, rlimit_as: 1_500_000_000}.freeze
         MOST_PAGES = 2000
@@ -15,12 +15,16 @@ module IronTrellis
         module_function
 
         # @param body [String] bytes
-        # @return [Array(String, String)] title (nil where it has none) and text, both UTF-8; nil each where it can't be read
+        # @return [Array(String, String)] title (nil where it has none) and text, both UTF-8; nil each where it can't be
+        #   read
         def call(body)
           Tempfile.create("document", binmode: true) do |file|
             file.write(body)
             file.flush
-            [title(run("pdfinfo", "-enc", "UTF-8", file.path)), run("pdftotext", "-q", "-enc", "UTF-8", "-l", MOST_PAGES.to_s, file.path, "-")]
+            [
+              title(run("pdfinfo", "-enc", "UTF-8", file.path)),
+              run("pdftotext", "-q", "-enc", "UTF-8", "-l", MOST_PAGES.to_s, file.path, "-")
+            ]
           end
         end
 

@@ -3,8 +3,8 @@
 module IronTrellis
   module Fetch
     module Robots
-      # Fetches an origin's robots.txt, following up to five redirects (RFC 9309 section 2.3.1.2). What may pass is tried once more, since
-      # a file that can't be had shuts the whole host.
+      # Fetches an origin's robots.txt, following up to five redirects (RFC 9309 section 2.3.1.2). What may pass is
+      # tried once more, since a file that can't be had shuts the whole host.
       class RobotsFetch
         MOST_REDIRECTS = 5
         # At least 500 KiB must be parsed (section 2.5); the rest of a longer file is left unread.

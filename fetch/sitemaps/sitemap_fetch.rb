@@ -11,7 +11,8 @@ module IronTrellis
         # What may pass is tried once more.
         PAUSE = 1
 
-        # `url` is where it was found in the end; `reading` is the Core::Sitemaps::Reader::Result, nil where nothing could be read.
+        # `url` is where it was found in the end; `reading` is the Core::Sitemaps::Reader::Result, nil where nothing
+        # could be read.
         Result = Struct.new(:url, :status, :error, :bytes, :reading, keyword_init: true) do
           # @return [Boolean] whether it is one, whatever may be wrong with it
           def sitemap? = !reading.nil? && reading.kind != "unknown"
@@ -24,7 +25,9 @@ module IronTrellis
         # @return [Result]
         def self.call(client, url, now:, patient: true)
           answer, last = patient ? patiently(client, url) : fetch(client, url)
-          return Result.new(url: last.to_s, status: answer.status, error: answer.error || "status") unless answer.error.nil? && answer.status == 200
+          unless answer.error.nil? && answer.status == 200
+            return Result.new(url: last.to_s, status: answer.status, error: answer.error || "status")
+          end
 
           reading = Core::Sitemaps::Reader.new(url, now: now).call(answer.body)
           Result.new(url: last.to_s, status: 200, bytes: reading.bytes, reading: reading)

@@ -10,7 +10,8 @@ module IronTrellis
         module_function
 
         # @param bytes [String]
-        # @return [Array(Array<Core::Languages::Annotation>, Array<Tables::CsvRows::Bad>)] what can be used, and the lines that can't
+        # @return [Array(Array<Core::Languages::Annotation>, Array<Tables::CsvRows::Bad>)] what can be used, and the
+        #   lines that can't
         # @raise [Core::Error::InvalidInput]
         def read(bytes)
           rows = Tables::CsvRows.new(bytes, COLUMNS)
@@ -19,7 +20,18 @@ module IronTrellis
             url = Core::Url::NormalForm.parse?(row["url"])
             target = Core::Url::Resolver.new(url).call(row["target"]) if url && !row["target"].empty?
             why = wrong(row, url, target)
-            why ? rows.refuse(line, why) : found << Core::Languages::Annotation.new(url: url.to_s, code: row["hreflang"], target: target, source: "csv", relative: !row["target"].match?(%r{\Ahttps?://}i), line: line)
+            if why
+              rows.refuse(line, why)
+            else
+              found << Core::Languages::Annotation.new(
+                url: url.to_s,
+                code: row["hreflang"],
+                target: target,
+                source: "csv",
+                relative: !row["target"].match?(%r{\Ahttps?://}i),
+                line: line
+              )
+            end
           end
           [found, rows.bad]
         end

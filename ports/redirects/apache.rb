@@ -3,10 +3,13 @@
 module IronTrellis
   module Ports
     module Redirects
-      # A redirect map for Apache httpd 2.4 (mod_rewrite), for a virtual host or a .htaccess file at the root. Paths are compared decoded, as the server has them.
+      # A redirect map for Apache httpd 2.4 (mod_rewrite), for a virtual host or a .htaccess file at the root. Paths are
+      # compared decoded, as the server has them.
       module Apache
         TYPE = "text/plain; charset=utf-8"
-        HEAD = "# Redirects, written by Iron Trellis. For the virtual host, or a .htaccess file at the root; needs mod_rewrite.\nRewriteEngine On\n"
+        HEAD =
+          "# Redirects, written by Iron Trellis. For the virtual host, or a .htaccess file at the root; needs " \
+          "mod_rewrite.\nRewriteEngine On\n"
 
         ADDRESS = "%{REQUEST_SCHEME}://%{HTTP_HOST}%{REQUEST_URI}"
 
@@ -21,8 +24,13 @@ module IronTrellis
 
         def exact_rule(route)
           source = RuleText.source(route.from)
-          conditions = ["%{HTTP_HOST} \"^#{RuleText.literally(source.host)}(:[0-9]+)?$\" [NC]", query(route, source), ("%{REQUEST_SCHEME} =#{source.scheme}" if RuleText.scheme_only?(route))].compact
-          "#{conditions.map { |condition| "RewriteCond #{condition}\n" }.join}RewriteRule \"^/?#{RuleText.literally(source.path.delete_prefix("/"))}$\" #{answer(route, route.to)}\n"
+          conditions = [
+            "%{HTTP_HOST} \"^#{RuleText.literally(source.host)}(:[0-9]+)?$\" [NC]",
+            query(route, source),
+            ("%{REQUEST_SCHEME} =#{source.scheme}" if RuleText.scheme_only?(route))
+          ].compact
+          "#{conditions.map { |condition| "RewriteCond #{condition}\n" }.join}RewriteRule " \
+          "\"^/?#{RuleText.literally(source.path.delete_prefix("/"))}$\" #{answer(route, route.to)}\n"
         end
 
         def query(route, source)
@@ -34,14 +42,22 @@ module IronTrellis
         # A pattern speaks of the whole address, which the server has only in pieces.
         def pattern_rule(route)
           pattern = Core::Url::Pattern.new(route.from).translated_with_groups.gsub('"', RuleText::QUOTE)
-          tested(route).map { |condition, address| "#{condition}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ #{answer(route, route.to, captures: "%")}\n" }.join
+          tested(route)
+            .map do |condition, address|
+              "#{condition}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ #{answer(route, route.to, captures: "%")}\n"
+            end
+            .join
         end
 
-        # What is held against a pattern, and when: without the query, or, where the query counts, with the one that there is.
+        # What is held against a pattern, and when: without the query, or, where the query counts, with the one that
+        # there is.
         def tested(route)
           return {"" => ADDRESS} if route.query != "match"
 
-          {"RewriteCond %{QUERY_STRING} =\"\"\n" => ADDRESS, "RewriteCond %{QUERY_STRING} !=\"\"\n" => "#{ADDRESS}?%{QUERY_STRING}"}
+          {
+            "RewriteCond %{QUERY_STRING} =\"\"\n" => ADDRESS,
+            "RewriteCond %{QUERY_STRING} !=\"\"\n" => "#{ADDRESS}?%{QUERY_STRING}"
+          }
         end
 
         def answer(route, to, captures: nil)

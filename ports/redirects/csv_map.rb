@@ -14,11 +14,15 @@ module IronTrellis
         # @param routes [Array<Core::Redirects::Route>]
         # @return [String]
         def write(routes)
-          Tables::CsvTable.line([*COLUMNS, "kind", "query"]) + routes.map { |route| Tables::CsvTable.line([route.from, route.to, route.status, route.kind, route.query]) }.join
+          Tables::CsvTable.line([*COLUMNS, "kind", "query"]) +
+            routes
+              .map { |route| Tables::CsvTable.line([route.from, route.to, route.status, route.kind, route.query]) }
+              .join
         end
 
         # @param bytes [String]
-        # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the lines that can't
+        # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the lines
+        #   that can't
         # @raise [Core::Error::InvalidInput]
         def read(bytes)
           rows = Tables::CsvRows.new(bytes, COLUMNS, optional: %w[kind query])
@@ -35,17 +39,27 @@ module IronTrellis
         # @param row [Hash{String => String}]
         # @return [Core::Redirects::Route]
         def route(row, line, kind: nil, query: nil)
-          Core::Redirects::Route.new(from: row["from"], to: row["to"].empty? ? nil : row["to"], status: row["status"].match?(/\A\d{1,9}\z/) ? row["status"].to_i : row["status"], line: line,
-            kind: Core::Redirects::Route::KINDS.include?(kind) ? kind : "exact", query: Core::Redirects::Route::QUERIES.include?(query) ? query : "match")
+          Core::Redirects::Route.new(
+            from: row["from"],
+            to: row["to"].empty? ? nil : row["to"],
+            status: row["status"].match?(/\A\d{1,9}\z/) ? row["status"].to_i : row["status"],
+            line: line,
+            kind: Core::Redirects::Route::KINDS.include?(kind) ? kind : "exact",
+            query: Core::Redirects::Route::QUERIES.include?(query) ? query : "match"
+          )
         end
 
         # @param row [Hash{String => String}]
         # @return [String, nil] why it can't be used
         def wrong(row)
           return "“from” is empty" if row["from"].empty?
-          return "“from” must be a path or a web address, not “#{row["from"]}”" unless row["from"].match?(ADDRESS) || row["kind"] == "pattern"
+          unless row["from"].match?(ADDRESS) || row["kind"] == "pattern"
+            return "“from” must be a path or a web address, not “#{row["from"]}”"
+          end
 
-          "“to” must be a path or a web address, not “#{row["to"]}”" unless row["to"].empty? || row["to"].match?(ADDRESS)
+          unless row["to"].empty? || row["to"].match?(ADDRESS)
+            "“to” must be a path or a web address, not “#{row["to"]}”"
+          end
         end
       end
     end

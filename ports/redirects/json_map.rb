@@ -13,10 +13,12 @@ module IronTrellis
 
         # @param routes [Array<Core::Redirects::Route>]
         # @return [String]
-        def write(routes) = JSON.pretty_generate(routes.map { |route| route.to_h.slice(:from, :to, :status, :kind, :query) })
+        def write(routes) =
+          JSON.pretty_generate(routes.map { |route| route.to_h.slice(:from, :to, :status, :kind, :query) })
 
         # @param bytes [String]
-        # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the entries that can't (`line` counts them)
+        # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the entries
+        #   that can't (`line` counts them)
         # @raise [Core::Error::InvalidInput]
         def read(bytes)
           bad = []
@@ -33,7 +35,11 @@ module IronTrellis
 
         def parse(bytes)
           value = JSON.parse(bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF"))
-          value.is_a?(Array) ? value : raise(Core::Error::InvalidInput.new("The file must hold a list of objects with from, to and status."))
+          if value.is_a?(Array)
+            value
+          else
+            raise(Core::Error::InvalidInput.new("The file must hold a list of objects with from, to and status."))
+          end
         rescue JSON::ParserError => error
           raise Core::Error::InvalidInput.new("The file is no JSON: #{error.message.lines.first.to_s.strip[0, 120]}")
         end

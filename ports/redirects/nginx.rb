@@ -3,7 +3,8 @@
 module IronTrellis
   module Ports
     module Redirects
-      # A redirect map for nginx: maps for the http block, which name the answer to each address, and lines for the server block, which give it.
+      # A redirect map for nginx: maps for the http block, which name the answer to each address, and lines for the
+      # server block, which give it.
       class Nginx
         TYPE = "text/plain; charset=utf-8"
 
@@ -59,10 +60,12 @@ module IronTrellis
 
         def decoded(url) = RuleText.source(url).then { |source| source.host + source.path }
 
-        # Plain strings are found at once, but without regard to case; where two are the same but for that, expressions are written. The answer begins with the
-        # address that it is for.
+        # Plain strings are found at once, but without regard to case; where two are the same but for that, expressions
+        # are written. The answer begins with the address that it is for.
         def entry(key, variables, route)
-          return "  #{quoted("~^#{RuleText.literally(key)}$")} \"#{variables} => #{answer(route)}\";\n" if @folded.fetch(route.from.downcase) > 1 || key.match?(RuleText::CONTROL)
+          if @folded.fetch(route.from.downcase) > 1 || key.match?(RuleText::CONTROL)
+            return "  #{quoted("~^#{RuleText.literally(key)}$")} \"#{variables} => #{answer(route)}\";\n"
+          end
 
           "  #{quoted(key)} \"#{plain(key)} => #{answer(route)}\";\n"
         end
@@ -92,7 +95,8 @@ module IronTrellis
         def plain(text) = text.gsub(/["\\]/) { |sign| "\\#{sign}" }.gsub("$", "${trellis_dollar}")
 
         # In an expression a quote stands as a number; of two backslashes the file's reader leaves one.
-        def quoted(text) = "\"#{(text.start_with?("~") ? text.gsub('"', RuleText::QUOTE) : text).gsub(/["\\]/) { |sign| "\\#{sign}" }}\""
+        def quoted(text) =
+          "\"#{(text.start_with?("~") ? text.gsub('"', RuleText::QUOTE) : text).gsub(/["\\]/) { |sign| "\\#{sign}" }}\""
 
         # The first that says anything, and by status where it leads.
         def chain
@@ -100,18 +104,26 @@ module IronTrellis
             before = place.zero? ? "$trellis_whole" : "$trellis_step_#{place}"
             "map #{before} $trellis_step_#{place + 1} { \"\" $trellis_#{name}; default #{before}; }"
           end
-          ["geo $trellis_dollar { default \"$\"; }", *steps, *statuses.map { |status| by_status("$trellis_step_#{steps.size}", status) }].join("\n")
+          [
+            "geo $trellis_dollar { default \"$\"; }",
+            *steps,
+            *statuses.map { |status| by_status("$trellis_step_#{steps.size}", status) }
+          ].join("\n")
         end
 
         def by_status(answer, status)
-          return "map #{answer} $trellis_#{status} { default \"\"; \"#{status}\" gone; }" if status == Core::Redirects::Route::GONE
+          if status == Core::Redirects::Route::GONE
+            return "map #{answer} $trellis_#{status} { default \"\"; \"#{status}\" gone; }"
+          end
 
-          "map #{answer} $trellis_#{status} { default \"\"; \"~^#{status} (?<trellis_to_#{status}>.+)$\" $trellis_to_#{status}; }"
+          "map #{answer} $trellis_#{status} { default \"\"; \"~^#{status} (?<trellis_to_#{status}>.+)$\" " \
+          "$trellis_to_#{status}; }"
         end
 
         def statuses = (@patterns + @with_query + @any_query).map(&:status).uniq.sort
 
-        def server(status) = "if ($trellis_#{status}) { return #{status}#{" $trellis_#{status}" unless status == Core::Redirects::Route::GONE}; }\n"
+        def server(status) =
+          "if ($trellis_#{status}) { return #{status}#{" $trellis_#{status}" unless status == Core::Redirects::Route::GONE}; }\n"
       end
     end
   end

@@ -14,17 +14,24 @@ module IronTrellis
         # @return [Source]
         def source(url)
           parts = Core::Url::NormalForm.split(url)
-          Source.new(scheme: parts.scheme, host: parts.host, path: Core::Url::Percent.decode(parts.path), query: parts.query)
+          Source.new(
+            scheme: parts.scheme,
+            host: parts.host,
+            path: Core::Url::Percent.decode(parts.path),
+            query: parts.query
+          )
         end
 
-        # Whether only the scheme tells source and target apart, so that a rule that takes both would go round in a circle.
+        # Whether only the scheme tells source and target apart, so that a rule that takes both would go round in a
+        # circle.
         #
         # @param route [Core::Redirects::Route]
         # @return [Boolean]
         def scheme_only?(route) = !route.to.nil? && route.from.sub(/\Ahttps?:/, "") == route.to.sub(/\Ahttps?:/, "")
 
         # @param text [String]
-        # @return [String] for PCRE; quotes and what can't be printed as numbers, so that it can stand in quotes on one line
+        # @return [String] for PCRE; quotes and what can't be printed as numbers, so that it can stand in quotes on one
+        #   line
         def literally(text)
           text.gsub(/[\\.^$|?*+()\[\]{}]/) { |sign| "\\#{sign}" }.gsub(CONTROL) { |sign| format('\x%02x', sign.ord) }
         end

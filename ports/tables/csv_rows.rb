@@ -6,8 +6,8 @@ require "stringio"
 module IronTrellis
   module Ports
     module Tables
-      # Reads a CSV that a person made (RFC 4180, and what spreadsheet programs write: other delimiters, UTF-16, a mark in front), row by row. A row that can't
-      # be used is told with its line, and the rest is kept.
+      # Reads a CSV that a person made (RFC 4180, and what spreadsheet programs write: other delimiters, UTF-16, a mark
+      # in front), row by row. A row that can't be used is told with its line, and the rest is kept.
       class CsvRows
         # One line that can't be used, and why.
         Bad = Struct.new(:line, :why, keyword_init: true)
@@ -53,22 +53,37 @@ module IronTrellis
         private
 
         def decode(bytes)
-          raise Core::Error::InvalidInput.new("The file is larger than #{MOST_BYTES / 1_000_000} MB. Split it into several.") if bytes.bytesize > MOST_BYTES
+          if bytes.bytesize > MOST_BYTES
+            raise Core::Error::InvalidInput.new(
+                    "The file is larger than #{MOST_BYTES / 1_000_000} MB. Split it into several."
+                  )
+          end
 
           encoding = {"\xFF\xFE".b => Encoding::UTF_16LE, "\xFE\xFF".b => Encoding::UTF_16BE}[bytes.byteslice(0, 2).b]
-          text = encoding ? bytes.dup.force_encoding(encoding).encode(Encoding::UTF_8, invalid: :replace, undef: :replace) : bytes.dup.force_encoding(Encoding::UTF_8)
+          text =
+            (
+              if encoding
+                bytes.dup.force_encoding(encoding).encode(Encoding::UTF_8, invalid: :replace, undef: :replace)
+              else
+                bytes.dup.force_encoding(Encoding::UTF_8)
+              end
+            )
           text.scrub.delete_prefix("\uFEFF")
         end
 
         def first_line = @text[/\A[^\r\n]*/].to_s
 
-        def headings = @headings ||= (CSV.parse_line(first_line, col_sep: @delimiter) || []).map { |cell| cell.to_s.strip.downcase }
+        def headings =
+          @headings ||= (CSV.parse_line(first_line, col_sep: @delimiter) || []).map { |cell| cell.to_s.strip.downcase }
 
         def check
           missing = @columns - headings
           return if missing.empty?
 
-          raise Core::Error::InvalidInput.new("The first line must name the columns #{@columns.join(", ")}; #{missing.join(" and ")} can't be found in “#{first_line[0, 100]}”.")
+          raise Core::Error::InvalidInput.new(
+                  "The first line must name the columns #{@columns.join(", ")}; #{missing.join(" and ")} can't be " \
+                  "found in “#{first_line[0, 100]}”."
+                )
         rescue CSV::MalformedCSVError
           raise Core::Error::InvalidInput.new("The first line can't be read as column names: “#{first_line[0, 100]}”.")
         end
@@ -111,7 +126,8 @@ module IronTrellis
         end
 
         # Most rows have no quotes, and the parser costs a tenth of a millisecond each time.
-        def cells(text) = text.include?('"') ? CSV.parse_line(text, col_sep: @delimiter) : text.chomp.split(@delimiter, -1)
+        def cells(text) =
+          text.include?('"') ? CSV.parse_line(text, col_sep: @delimiter) : text.chomp.split(@delimiter, -1)
       end
     end
   end

@@ -31,10 +31,18 @@ module IronTrellis
         end
 
         def add(sheet, row, index)
-          raise Core::Error::InvalidInput.new("A workbook may have #{MOST_ROWS} rows at most; narrow the ledger, or take CSV.") if index >= MOST_ROWS
+          if index >= MOST_ROWS
+            raise Core::Error::InvalidInput.new(
+                    "A workbook may have #{MOST_ROWS} rows at most; narrow the ledger, or take CSV."
+                  )
+          end
 
           values = row.map { |value| text?(value) ? Tables.cell(value).to_s[0, MOST_CHARACTERS] : value }
-          sheet.add_row(values, types: values.map { |value| value.is_a?(String) ? :string : nil }, escape_formulas: true)
+          sheet.add_row(
+            values,
+            types: values.map { |value| value.is_a?(String) ? :string : nil },
+            escape_formulas: true
+          )
         end
 
         def text?(value) = value.is_a?(String) || value.is_a?(Array)

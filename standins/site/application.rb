@@ -13,12 +13,18 @@ module SkerrySite
   # The Rack application: serves the hosts of Skerry Lamp Works from memory.
   class Application
     # Hosts that only send people elsewhere.
-    MOVED = {"skerrylamps.example" => [301, "http://www.skerrylamps.example"], "old.skerrylamps.example" => [302, "http://skerrylamps.example"]}.freeze
+    MOVED = {
+      "skerrylamps.example" => [301, "http://www.skerrylamps.example"],
+      "old.skerrylamps.example" => [302, "http://skerrylamps.example"]
+    }.freeze
     # Hosts that answer like others, instead of sending there.
     ALSO = {"skerrylamper.example" => Catalogue::DANISH}.freeze
     HTML = "text/html; charset=utf-8"
-    DANISH_MISSING = "<h1>Her hænger der ikke noget</h1><p>Siden, du leder efter, findes ikke længere, eller også har den aldrig været der. Gå ned ad kajen og prøv igen, " \
-      "eller begynd forfra ved <a href=\"/\">alle vores lamper</a>. Hvis du fulgte et link fra et gammelt katalog, så skriv til os, og vi finder lampen til dig.</p>"
+    DANISH_MISSING =
+      "<h1>Her hænger der ikke noget</h1><p>Siden, du leder efter, findes ikke længere, eller også har den aldrig " \
+      "været der. Gå ned ad kajen og prøv igen, " \
+        "eller begynd forfra ved <a href=\"/\">alle vores lamper</a>. Hvis du fulgte et link fra et gammelt katalog, " \
+        "så skriv til os, og vi finder lampen til dig.</p>"
 
     # @param chapters [Boolean] (see Catalogue#initialize)
     # @param changes [String, nil] file in which changes of the site are kept
@@ -45,11 +51,18 @@ module SkerrySite
     private
 
     def made_pages(chapters)
-      Catalogue.new(chapters: chapters).pages.tap { |pages| @annex.pages.each { |page| pages[page.host][page.path] = page } }
+      Catalogue
+        .new(chapters: chapters)
+        .pages
+        .tap { |pages| @annex.pages.each { |page| pages[page.host][page.path] = page } }
     end
 
     def find(host, path, query)
-      (host == Annex::QUAY && path == "/calendar") ? @annex.calendar(query) : @maintenance.pages[host]["#{path}?#{query}"] || @maintenance.pages[host][path]
+      if host == Annex::QUAY && path == "/calendar"
+        @annex.calendar(query)
+      else
+        @maintenance.pages[host]["#{path}?#{query}"] || @maintenance.pages[host][path]
+      end
     end
 
     def moved(host, env)
@@ -68,11 +81,25 @@ module SkerrySite
 
     # The Danish shop says that a page isn't there and answers as if it were.
     def missing(host)
-      return [200, {"content-type" => HTML}, @frame.call(Page.new(lang: "da", title: "Siden findes ikke | Skerry Lamp Works", parts: DANISH_MISSING, alternates: []))] if host == Catalogue::DANISH
+      if host == Catalogue::DANISH
+        return [
+          200,
+          {"content-type" => HTML},
+          @frame.call(
+            Page.new(lang: "da", title: "Siden findes ikke | Skerry Lamp Works", parts: DANISH_MISSING, alternates: [])
+          )
+        ]
+      end
 
       return [404, {"content-type" => HTML}, "<!doctype html><title>404</title><h1>404</h1>"] if host == Annex::QUAY
 
-      page = Page.new(lang: "en", title: "Not here | Skerry Lamp Works", parts: "<h1>Nothing hangs here</h1><p>Perhaps you will find it among <a href=\"/lamps/\">the lamps</a>.</p>", alternates: [])
+      page =
+        Page.new(
+          lang: "en",
+          title: "Not here | Skerry Lamp Works",
+          parts: "<h1>Nothing hangs here</h1><p>Perhaps you will find it among <a href=\"/lamps/\">the lamps</a>.</p>",
+          alternates: []
+        )
       [404, {"content-type" => HTML}, @frame.call(page)]
     end
   end

@@ -3,16 +3,31 @@
 module SkerrySite
   # Pictures of lamps, drawn from their measures.
   module Drawing
-    METALS = {"copper" => "#b06a3c", "brass" => "#c39a3b", "bronze" => "#8a6a3f", "galvanised steel" => "#8d979b", "cast iron" => "#3f474b"}.freeze
-    GLASSES = {"clear" => "#fff3c4", "amber" => "#f4b04a", "green" => "#4fae7c", "red" => "#cf4a3d", "red and green" => "#cf4a3d", "white and red" => "#fff3c4"}.freeze
+    METALS = {
+      "copper" => "#b06a3c",
+      "brass" => "#c39a3b",
+      "bronze" => "#8a6a3f",
+      "galvanised steel" => "#8d979b",
+      "cast iron" => "#3f474b"
+    }.freeze
+    GLASSES = {
+      "clear" => "#fff3c4",
+      "amber" => "#f4b04a",
+      "green" => "#4fae7c",
+      "red" => "#cf4a3d",
+      "red and green" => "#cf4a3d",
+      "white and red" => "#fff3c4"
+    }.freeze
 
     module_function
 
     # @param padding [Integer] bytes of nothing, as drawing programs leave behind
     # @return [String] SVG
     def quay(padding:)
-      "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 200 100\" width=\"400\" height=\"200\"><!--#{" " * padding}-->" \
-        "<rect width=\"200\" height=\"100\" fill=\"#23292c\"/><path d=\"M0 80h200v20H0z\" fill=\"#5c666b\"/><circle cx=\"150\" cy=\"40\" r=\"9\" fill=\"#fff3c4\"/></svg>"
+      "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 200 100\" width=\"400\" " \
+      "height=\"200\"><!--#{" " * padding}-->" \
+        "<rect width=\"200\" height=\"100\" fill=\"#23292c\"/><path d=\"M0 80h200v20H0z\" fill=\"#5c666b\"/><circle " \
+        "cx=\"150\" cy=\"40\" r=\"9\" fill=\"#fff3c4\"/></svg>"
     end
 
     # @param lamp [Hash] an item of lamps.yml

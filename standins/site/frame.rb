@@ -5,12 +5,21 @@ require "cgi"
 module SkerrySite
   # Puts a page's content into the frame of the site: head, header, navigation, footer.
   class Frame
-    NAVIGATION = {"/lamps/" => "Lamps", "/guides/" => "Guides", "/journal/" => "Journal", "/press/" => "Press", "/stockists/" => "Stockists",
-                  "/about" => "About", "/contact" => "Contact"}.freeze
+    NAVIGATION = {
+      "/lamps/" => "Lamps",
+      "/guides/" => "Guides",
+      "/journal/" => "Journal",
+      "/press/" => "Press",
+      "/stockists/" => "Stockists",
+      "/about" => "About",
+      "/contact" => "Contact"
+    }.freeze
     # What the foot of each foreign page says.
     FOREIGN = {
-      "pt" => ["Lanternas feitas à mão no porto", "Oficina aberta às sextas-feiras"], "it" => ["Lanterne fatte a mano nel porto", "Officina aperta il venerdì"],
-      "da" => ["Lamper lavet i hånden ved havnen", "Værkstedet er åbent om fredagen"], "nb" => ["Lamper laget for hånd ved havna", "Verkstedet er åpent på fredager"]
+      "pt" => ["Lanternas feitas à mão no porto", "Oficina aberta às sextas-feiras"],
+      "it" => ["Lanterne fatte a mano nel porto", "Officina aperta il venerdì"],
+      "da" => ["Lamper lavet i hånden ved havnen", "Værkstedet er åbent om fredagen"],
+      "nb" => ["Lamper laget for hånd ved havna", "Verkstedet er åpent på fredager"]
     }.freeze
 
     # @param page [Page]

@@ -4,10 +4,11 @@ require "cgi"
 require "json"
 
 module SkerrySite
-  # Stands for the people who change the site. They are told by HTTP, on a host of their own: which page, and what of it shall be otherwise. What they
-  # did is kept in a file, so that it is still done after a restart.
+  # Stands for the people who change the site. They are told by HTTP, on a host of their own: which page, and what of it
+  # shall be otherwise. What they did is kept in a file, so that it is still done after a restart.
   #
-  #   POST /pages {"host": "www.skerrylamps.example", "path": "/about", "set": {"canonical": "http://www.skerrylamps.example/about"}}
+  #   POST /pages {"host": "www.skerrylamps.example", "path": "/about", "set": {"canonical":
+  #   "http://www.skerrylamps.example/about"}}
   #
   # `set` takes the fields of Page. A page that isn't there yet is made.
   #
@@ -65,8 +66,13 @@ module SkerrySite
     def repoint(from, to)
       host = from[%r{\Ahttps?://([^/]+)}, 1]
       @pages.each do |of, pages|
-        forms = [from, (from.sub(%r{\Ahttps?://[^/]+}, "") if of == host)].compact.map { |form| "href=\"#{CGI.escapeHTML(form)}\"" }
-        pages.each_value { |page| forms.each { |form| page.parts = page.parts.gsub(form, "href=\"#{CGI.escapeHTML(to)}\"") if page.parts } }
+        forms =
+          [from, (from.sub(%r{\Ahttps?://[^/]+}, "") if of == host)].compact.map do |form|
+            "href=\"#{CGI.escapeHTML(form)}\""
+          end
+        pages.each_value do |page|
+          forms.each { |form| page.parts = page.parts.gsub(form, "href=\"#{CGI.escapeHTML(to)}\"") if page.parts }
+        end
       end
     end
 
@@ -75,10 +81,23 @@ module SkerrySite
       unknown = set.keys - FIELDS
       raise KeyError, "a page has no #{unknown.join(", ")}" if unknown.any?
 
-      page = @pages[host][path] ||= Page.new(host: host, path: path, status: 200, lang: "en", headers: {}, alternates: [], listed: false, title: "Skerry Lamp Works", parts: "", canonical: "http://#{host}#{path}")
+      page =
+        @pages[host][path] ||= Page.new(
+          host: host,
+          path: path,
+          status: 200,
+          lang: "en",
+          headers: {},
+          alternates: [],
+          listed: false,
+          title: "Skerry Lamp Works",
+          parts: "",
+          canonical: "http://#{host}#{path}"
+        )
       set.each { |field, value| page[field] = value }
     end
 
-    def answer(status, text) = [status, {"content-type" => "text/plain", "content-length" => text.bytesize.to_s}, [text]]
+    def answer(status, text) =
+      [status, {"content-type" => "text/plain", "content-length" => text.bytesize.to_s}, [text]]
   end
 end

@@ -17,7 +17,8 @@ module SkerrySite
     # @return [String] XML
     def index(urls) = wrap("sitemapindex", urls.map { |url| "<sitemap><loc>#{CGI.escapeHTML(url)}</loc></sitemap>" })
 
-    def wrap(root, entries) = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<#{root} #{SPACE}>\n#{entries.join("\n")}\n</#{root}>\n"
+    def wrap(root, entries) =
+      "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<#{root} #{SPACE}>\n#{entries.join("\n")}\n</#{root}>\n"
     private_class_method :wrap
   end
 end

@@ -6,7 +6,8 @@ require "securerandom"
 module IronTrellis
   module Store
     module Accounts
-      # Somebody who is signed in somewhere. The browser holds a token, the database only its digest; signing out, or time, ends it here too.
+      # Somebody who is signed in somewhere. The browser holds a token, the database only its digest; signing out, or
+      # time, ends it here too.
       class Session < Postgres::Record
         self.table_name = "sessions"
 
@@ -23,7 +24,9 @@ module IronTrellis
           # @return [String] its token
           def begin(user, now)
             where(created_at: ...(now - MOST_DAYS * 86_400)).delete_all
-            SecureRandom.hex(32).tap { |token| create!(user: user, digest: digest(token), created_at: now, seen_at: now) }
+            SecureRandom
+              .hex(32)
+              .tap { |token| create!(user: user, digest: digest(token), created_at: now, seen_at: now) }
           end
 
           # @param token [String, nil]
@@ -45,7 +48,11 @@ module IronTrellis
           private
 
           def of(token, now)
-            includes(:user).find_by(digest: digest(token), seen_at: (now - IDLE_DAYS * 86_400).., created_at: (now - MOST_DAYS * 86_400)..)
+            includes(:user).find_by(
+              digest: digest(token),
+              seen_at: (now - IDLE_DAYS * 86_400)..,
+              created_at: (now - MOST_DAYS * 86_400)..
+            )
           end
 
           def digest(token) = Digest::SHA256.hexdigest(token)

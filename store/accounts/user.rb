@@ -19,7 +19,9 @@ module IronTrellis
           # @raise [Core::Error::InvalidInput] with data[:problems]
           def register(email:, name:, password:)
             problems = problems(email, name, password)
-            raise Core::Error::InvalidInput.new(problems.map { |one| one[:message] }.join(" "), problems: problems) if problems.any?
+            if problems.any?
+              raise Core::Error::InvalidInput.new(problems.map { |one| one[:message] }.join(" "), problems: problems)
+            end
 
             create!(email: email.strip, name: name.strip, password_digest: BCrypt::Password.create(password, cost: 12))
           rescue ActiveRecord::RecordNotUnique
@@ -54,10 +56,22 @@ module IronTrellis
 
           def problems(email, name, password)
             [
-              ({field: "email", message: "“#{email}” is not an e-mail address."} unless EMAIL.match?(email.to_s.strip)),
+              (
+                unless EMAIL.match?(email.to_s.strip)
+                  {field: "email", message: "“#{email}” is not an e-mail address."}
+                end
+              ),
               ({field: "name", message: "Give a name."} if name.to_s.strip.empty?),
-              ({field: "password", message: "A password needs at least #{LEAST_CHARS} characters."} if password.to_s.length < LEAST_CHARS),
-              ({field: "password", message: "A password can't be longer than 72 bytes."} if password.to_s.bytesize > 72)
+              (
+                if password.to_s.length < LEAST_CHARS
+                  {field: "password", message: "A password needs at least #{LEAST_CHARS} characters."}
+                end
+              ),
+              (
+                if password.to_s.bytesize > 72
+                  {field: "password", message: "A password can't be longer than 72 bytes."}
+                end
+              )
             ].compact
           end
         end

@@ -16,7 +16,8 @@ module IronTrellis
         FAILED = "failed"
         FETCHING = [WAITING, CRAWLING, PAUSED].freeze
         ENDED = [FINISHED, FAILED].freeze
-        # A whole crawl tells of links, depth and orphans; a partial one (a list, a check of some URLs) of its pages only.
+        # A whole crawl tells of links, depth and orphans; a partial one (a list, a check of some URLs) of its pages
+        # only.
         WHOLE = "whole"
         PARTIAL = "partial"
 
@@ -35,8 +36,18 @@ module IronTrellis
           transaction do
             site.lock!
             settings = site.crawl_settings
-            crawl = create!(site: site, number: unscoped.where(site_id: site.id).maximum(:number).to_i + 1, state: WAITING, queue: queue, settings: settings.to_h, slots: slots, created_at: now,
-              scope: (urls || settings.mode != "follow") ? PARTIAL : WHOLE, asked: urls&.size)
+            crawl =
+              create!(
+                site: site,
+                number: unscoped.where(site_id: site.id).maximum(:number).to_i + 1,
+                state: WAITING,
+                queue: queue,
+                settings: settings.to_h,
+                slots: slots,
+                created_at: now,
+                scope: (urls || settings.mode != "follow") ? PARTIAL : WHOLE,
+                asked: urls&.size
+              )
             Settings::Secrets.keep(site.id, crawl.id, Settings::Secrets.of(site.id))
             Postgres::Partitions.make(Postgres::Partitions::BY_CRAWL, crawl.id)
             # Of a bare domain it is found out first where it answers.
@@ -68,7 +79,14 @@ module IronTrellis
         # @param sums [Hash{String => Integer}] of the counters
         # @return [String]
         def self.silence(sums)
-          what = sums["fetched"].zero? ? "No host of the site gave an answer" : "#{sums["unanswered"]} of the #{sums["fetched"]} URLs that were asked for gave no answer"
+          what =
+            (
+              if sums["fetched"].zero?
+                "No host of the site gave an answer"
+              else
+                "#{sums["unanswered"]} of the #{sums["fetched"]} URLs that were asked for gave no answer"
+              end
+            )
           "#{what}, so this crawl says little of the site; screens stay with the crawl before it."
         end
 
@@ -98,8 +116,20 @@ module IronTrellis
           hosts = Hosts.new(self)
           ids = urls.uniq.to_h { |url| [Core::Url::NormalForm.id(site_id, url), url] }
           Urls.add(site_id, ids, now)
-          frontier.add(ids.map { |id, url| Frontier::Entry.new(id: id, url: url, purpose: :page, depth: 0, host_id: hosts.id(Core::Url::NormalForm.split(url).authority)) })
-          Sitemaps::SitemapFiles.new(self).add(crawl_settings.sitemaps, found: :settings, parent: nil, hosts: hosts) if asked.nil?
+          frontier.add(
+            ids.map do |id, url|
+              Frontier::Entry.new(
+                id: id,
+                url: url,
+                purpose: :page,
+                depth: 0,
+                host_id: hosts.id(Core::Url::NormalForm.split(url).authority)
+              )
+            end
+          )
+          if asked.nil?
+            Sitemaps::SitemapFiles.new(self).add(crawl_settings.sitemaps, found: :settings, parent: nil, hosts: hosts)
+          end
           update!(waiting_by_depth: frontier.queue)
         end
 
@@ -124,8 +154,15 @@ module IronTrellis
         # @return [void]
         def count
           sums = Counters.sums(id)
-          silent = sums["unanswered"] * 2 > sums["fetched"] || (sums["fetched"].zero? && Robots::RobotsFiles.none_answered?(id))
-          update!(waiting_by_depth: frontier.queue, known_urls: frontier.counts.values.sum, unanswered: silent, message: silent ? Crawl.silence(sums) : message)
+          silent =
+            sums["unanswered"] * 2 > sums["fetched"] ||
+            (sums["fetched"].zero? && Robots::RobotsFiles.none_answered?(id))
+          update!(
+            waiting_by_depth: frontier.queue,
+            known_urls: frontier.counts.values.sum,
+            unanswered: silent,
+            message: silent ? Crawl.silence(sums) : message
+          )
         end
 
         # Moves on to another state, unless someone else has already.

@@ -3,8 +3,8 @@
 module IronTrellis
   module Store
     module Crawling
-      # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, only known, put off until later, or
-      # kept apart because workers died over them.
+      # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, only known, put off
+      # until later, or kept apart because workers died over them.
       class Frontier
         STATES = {waiting: 0, leased: 1, done: 2, known: 3, later: 4, apart: 5}.freeze
         PURPOSES = {page: 0, resource: 1, external: 2}.freeze
@@ -33,20 +33,25 @@ module IronTrellis
         # The lease isn't ours any more: another worker took the slot over.
         class LeaseLost < Core::Error::Conflict; end
 
-        FOUND = "unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], $8::smallint[], $9::bigint[], $10::bigint[])"
-        # ON CONFLICT DO UPDATE would lock every row that is there, also those that others are closing; so what is there is left, and the
-        # few rows that change are asked for by themselves.
+        FOUND =
+          "unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], " \
+          "$8::smallint[], $9::bigint[], $10::bigint[])"
+        # ON CONFLICT DO UPDATE would lock every row that is there, also those that others are closing; so what is there
+        # is left, and the few rows that change are asked for by themselves.
         ADD = <<~SQL
-          INSERT INTO %<table>s (crawl_id, url_id, url, purpose, depth, hops, state, reason, host_id, space_id) SELECT $1, * FROM #{FOUND} ON CONFLICT (url_id) DO NOTHING
+          INSERT INTO %<table>s (crawl_id, url_id, url, purpose, depth, hops, state, reason, host_id, space_id) SELECT
+            $1, * FROM #{FOUND} ON CONFLICT (url_id) DO NOTHING
         SQL
-        # A URL found again with more reason to fetch it is upgraded; one that was fetched stays as it is, but for what it is to us (a page
-        # rather than a resource). Whatever the order in which a URL is found here and there, the row ends the same.
+        # A URL found again with more reason to fetch it is upgraded; one that was fetched stays as it is, but for what
+        # it is to us (a page rather than a resource). Whatever the order in which a URL is found here and there, the
+        # row ends the same.
         UPGRADE = <<~SQL
           WITH found (url_id, url, purpose, depth, hops, state, reason, host_id, space_id) AS (SELECT * FROM #{FOUND}),
             better AS (
               SELECT f.url_id FROM %<table>s f JOIN found n USING (url_id)
               WHERE $1::bigint IS NOT NULL AND n.state = #{STATES[:waiting]}
-                AND (f.state = #{STATES[:known]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth < f.depth)
+                AND (f.state = #{STATES[:known]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth <
+                  f.depth)
               ORDER BY f.url_id FOR UPDATE OF f
             )
           UPDATE %<table>s f SET
@@ -65,7 +70,8 @@ module IronTrellis
           FROM (
             SELECT w.url_id FROM unnest($3::bigint[], $4::integer[]) AS host (id, most)
             CROSS JOIN LATERAL (
-              SELECT url_id FROM %<table>s WHERE host_id = host.id AND state = #{STATES[:waiting]} ORDER BY depth, url_id LIMIT host.most FOR UPDATE SKIP LOCKED
+              SELECT url_id FROM %<table>s WHERE host_id = host.id AND state = #{STATES[:waiting]} ORDER BY depth,
+                url_id LIMIT host.most FOR UPDATE SKIP LOCKED
             ) w LIMIT $5
           ) chosen
           WHERE f.url_id = chosen.url_id
@@ -73,7 +79,8 @@ module IronTrellis
         SQL
         LEASE_APART = <<~SQL
           UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:apart]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR UPDATE SKIP LOCKED) chosen
+          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:apart]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR
+            UPDATE SKIP LOCKED) chosen
           WHERE f.url_id = chosen.url_id
           RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes
         SQL
@@ -84,8 +91,9 @@ module IronTrellis
           @table = Postgres::Partitions.name("frontier", crawl.id)
         end
 
-        # To be called before what brought the URLs is stored, in a transaction that holds nothing else: it may wait for rows that others
-        # are closing. If the facts never come the URLs do no harm, since the page will bring them again.
+        # To be called before what brought the URLs is stored, in a transaction that holds nothing else: it may wait for
+        # rows that others are closing. If the facts never come the URLs do no harm, since the page will bring them
+        # again.
         #
         # @param entries [Array<Entry>] each URL once
         # @return [void]
@@ -107,7 +115,9 @@ module IronTrellis
           ActiveRecord::Base.transaction do
             left = limit - Postgres::Sql.run(TAKE, [@crawl.id]).getvalue(0, 0).to_i
             items = left.positive? ? take(slot, token, counts, left) : []
-            Postgres::Sql.run("UPDATE crawls SET taken = taken + $2 WHERE id = $1", [@crawl.id, items.size]) if items.any?
+            if items.any?
+              Postgres::Sql.run("UPDATE crawls SET taken = taken + $2 WHERE id = $1", [@crawl.id, items.size])
+            end
             items.sort_by { |item| [item.depth, item.id] }
           end
         end
@@ -115,7 +125,11 @@ module IronTrellis
         # @param host_ids [Array<Integer>]
         # @return [Item, nil] one of the URLs over which workers died
         def lease_apart(slot, token, host_ids)
-          row = Postgres::Sql.run(format(LEASE_APART, table: @table), [slot, token, Postgres::Sql.array(host_ids)]).values.first
+          row =
+            Postgres::Sql
+              .run(format(LEASE_APART, table: @table), [slot, token, Postgres::Sql.array(host_ids)])
+              .values
+              .first
           row && item(row)
         end
 
@@ -130,13 +144,18 @@ module IronTrellis
         # @param slot [Integer]
         # @return [void]
         def release_after_crash(slot)
-          free(slot, "crashes = crashes + 1, state = CASE WHEN crashes + 1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:apart]} END")
+          free(
+            slot,
+            "crashes = crashes + 1, state = CASE WHEN crashes + " \
+            "1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:apart]} END"
+          )
         end
 
         # @param count [Integer]
         # @return [Boolean] whether so many URLs wait, or more
         def waiting?(count)
-          Postgres::Sql.run("SELECT 1 FROM #{@table} WHERE state = #{STATES[:waiting]} LIMIT $1", [count]).ntuples == count
+          Postgres::Sql.run("SELECT 1 FROM #{@table} WHERE state = #{STATES[:waiting]} LIMIT $1", [count]).ntuples ==
+            count
         end
 
         # Closes leases; belongs into the transaction that stores what was fetched.
@@ -156,7 +175,12 @@ module IronTrellis
         # @return [void]
         # @raise [LeaseLost]
         def put_off(ids, token, until_time, counted: true)
-          change(ids, token, "state = #{STATES[:later]}, tries = tries + #{counted ? 1 : 0}, not_before = $3", until_time.utc.iso8601(6))
+          change(
+            ids,
+            token,
+            "state = #{STATES[:later]}, tries = tries + #{counted ? 1 : 0}, not_before = $3",
+            until_time.utc.iso8601(6)
+          )
           give_back(ids.size)
         end
 
@@ -165,7 +189,10 @@ module IronTrellis
         # @param now [Time]
         # @return [void]
         def wake(now)
-          Postgres::Sql.run("UPDATE #{@table} SET state = #{STATES[:waiting]} WHERE state = #{STATES[:later]} AND not_before <= $1", [now.utc.iso8601(6)])
+          Postgres::Sql.run(
+            "UPDATE #{@table} SET state = #{STATES[:waiting]} WHERE state = #{STATES[:later]} AND not_before <= $1",
+            [now.utc.iso8601(6)]
+          )
         end
 
         # Takes off the limit's account what was leased but not asked for. Belongs at the end of a transaction.
@@ -182,7 +209,11 @@ module IronTrellis
         # @param space_id [Integer]
         # @return [void]
         def leave_out(prefix, space_id)
-          Postgres::Sql.run("UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, space_id = $2 WHERE state = #{STATES[:waiting]} AND starts_with(url, $1)", [prefix, space_id])
+          Postgres::Sql.run(
+            "UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, space_id = $2 WHERE " \
+            "state = #{STATES[:waiting]} AND starts_with(url, $1)",
+            [prefix, space_id]
+          )
         end
 
         # Lets wait what was too deep as it was found and isn't by the shortest way.
@@ -200,30 +231,54 @@ module IronTrellis
         end
 
         # @return [Array<Integer>] ids of what was too deep as it was found
-        def too_deep = Postgres::Sql.run("SELECT url_id FROM #{@table} WHERE state = #{STATES[:known]} AND reason = #{REASONS[:deep]}").column_values(0).map(&:to_i)
+        def too_deep =
+          Postgres::Sql
+            .run("SELECT url_id FROM #{@table} WHERE state = #{STATES[:known]} AND reason = #{REASONS[:deep]}")
+            .column_values(0)
+            .map(&:to_i)
 
         # @return [Hash{Symbol => Boolean}] whether anything is in each of the states in which a crawl goes on
         def open_states
           names = %i[waiting leased later apart]
-          sql = names.map { |name| "EXISTS (SELECT 1 FROM #{@table} WHERE state = #{STATES[name]})::integer" }.join(", ")
+          sql =
+            names.map { |name| "EXISTS (SELECT 1 FROM #{@table} WHERE state = #{STATES[name]})::integer" }.join(", ")
           names.zip(Postgres::Sql.run("SELECT #{sql}").values.first.map { |value| value.to_i == 1 }).to_h
         end
 
         # @return [Hash{String => Integer}] waiting URLs by depth
         def queue
-          Postgres::Sql.run("SELECT depth, count(*) FROM #{@table} WHERE state = #{STATES[:waiting]} GROUP BY depth ORDER BY depth").values.to_h { |depth, count| [depth, count.to_i] }
+          Postgres::Sql
+            .run(
+              "SELECT depth, count(*) FROM #{@table} WHERE state = #{STATES[:waiting]} GROUP BY depth ORDER BY depth"
+            )
+            .values
+            .to_h { |depth, count| [depth, count.to_i] }
         end
 
         # @return [Hash{Symbol => Integer}] number of URLs by state
         def counts
-          rows = Postgres::Sql.run("SELECT state, count(*) FROM #{@table} GROUP BY state").values.to_h { |state, count| [state.to_i, count.to_i] }
+          rows =
+            Postgres::Sql
+              .run("SELECT state, count(*) FROM #{@table} GROUP BY state")
+              .values
+              .to_h { |state, count| [state.to_i, count.to_i] }
           STATES.transform_values { |number| rows.fetch(number, 0) }
         end
 
         private
 
         def row(entry)
-          [entry.id, entry.url, PURPOSES.fetch(entry.purpose), entry.depth, entry.hops || 0, STATES[entry.reason ? :known : :waiting], entry.reason && REASONS.fetch(entry.reason), entry.host_id, entry.space_id]
+          [
+            entry.id,
+            entry.url,
+            PURPOSES.fetch(entry.purpose),
+            entry.depth,
+            entry.hops || 0,
+            STATES[entry.reason ? :known : :waiting],
+            entry.reason && REASONS.fetch(entry.reason),
+            entry.host_id,
+            entry.space_id
+          ]
         end
 
         def item(row)
@@ -234,7 +289,11 @@ module IronTrellis
         # A space that is full gives its URLs back as known, and others are taken instead.
         def take(slot, token, counts, left)
           loop do
-            rows = Postgres::Sql.run(format(LEASE, table: @table), [slot, token, Postgres::Sql.array(counts.keys), Postgres::Sql.array(counts.values), left]).values
+            rows =
+              Postgres::Sql.run(
+                format(LEASE, table: @table),
+                [slot, token, Postgres::Sql.array(counts.keys), Postgres::Sql.array(counts.values), left]
+              ).values
             full = Spaces.overfull(@crawl.id, rows.reject { |one| one.last.nil? }.group_by(&:last))
             refuse(full) if full.any?
             kept = rows - full
@@ -243,18 +302,32 @@ module IronTrellis
         end
 
         def refuse(rows)
-          Postgres::Sql.run("UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, slot = NULL, lease_token = NULL WHERE url_id = ANY($1::bigint[])", [Postgres::Sql.array(rows.map(&:first))])
+          Postgres::Sql.run(
+            "UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, slot = NULL, lease_token = " \
+            "NULL WHERE url_id = ANY($1::bigint[])",
+            [Postgres::Sql.array(rows.map(&:first))]
+          )
         end
 
         def free(slot, change)
           ActiveRecord::Base.transaction do
             Postgres::Sql.run(TAKE, [@crawl.id])
-            give_back(Postgres::Sql.run("UPDATE #{@table} SET #{change}, lease_token = NULL WHERE state = #{STATES[:leased]} AND slot = $1", [slot]).cmd_tuples)
+            give_back(
+              Postgres::Sql.run(
+                "UPDATE #{@table} SET #{change}, lease_token = NULL WHERE state = #{STATES[:leased]} AND slot = $1",
+                [slot]
+              ).cmd_tuples
+            )
           end
         end
 
         def change(ids, token, change, *params)
-          changed = Postgres::Sql.run("UPDATE #{@table} SET #{change}, lease_token = NULL WHERE url_id = ANY($1::bigint[]) AND lease_token = $2", [Postgres::Sql.array(ids), token, *params]).cmd_tuples
+          changed =
+            Postgres::Sql.run(
+              "UPDATE #{@table} SET #{change}, lease_token = NULL WHERE url_id = ANY($1::bigint[]) AND lease_token " \
+              "= $2",
+              [Postgres::Sql.array(ids), token, *params]
+            ).cmd_tuples
           raise LeaseLost.new("Another worker has taken over this slot of the crawl.") unless changed == ids.size
         end
       end

@@ -3,7 +3,8 @@
 module IronTrellis
   module Store
     module Crawling
-      # Hosts of a crawl that can't be reached at the moment: they are waited for, all workers together, before what they hold is said to give no answer.
+      # Hosts of a crawl that can't be reached at the moment: they are waited for, all workers together, before what
+      # they hold is said to give no answer.
       class Outages
         # How long a host is waited for that answered before, and one that never did.
         PATIENCE_SECONDS = 60
@@ -17,7 +18,8 @@ module IronTrellis
             EXISTS (SELECT 1 FROM host_counters c WHERE c.host_id = h.id AND c.fetched > c.failed) AS answered
         SQL
         BACK = <<~SQL
-          UPDATE crawl_hosts SET away_since = NULL, gone = false, outages = outages || jsonb_build_array(jsonb_build_object('from', away_since, 'to', $2::timestamptz))
+          UPDATE crawl_hosts SET away_since = NULL, gone = false, outages = outages ||
+            jsonb_build_array(jsonb_build_object('from', away_since, 'to', $2::timestamptz))
           WHERE id = ANY($1::bigint[]) AND away_since IS NOT NULL
         SQL
 
@@ -31,7 +33,11 @@ module IronTrellis
         #
         # @return [void]
         def refresh
-          rows = Postgres::Sql.rows("SELECT id, authority, gone FROM crawl_hosts WHERE crawl_id = $1 AND away_since IS NOT NULL", [@crawl.id])
+          rows =
+            Postgres::Sql.rows(
+              "SELECT id, authority, gone FROM crawl_hosts WHERE crawl_id = $1 AND away_since IS NOT NULL",
+              [@crawl.id]
+            )
           @away = rows.to_h { |row| [row["id"], true] }
           @gone = rows.select { |row| row["gone"] }.to_h { |row| [row["authority"], true] }
         end
@@ -49,7 +55,9 @@ module IronTrellis
           row = Postgres::Sql.rows(AWAY, [host_id, now.utc.iso8601(6)]).first
           @away[host_id] = true
           seconds = row["seconds"].to_f
-          return seconds.clamp(WAITS.begin, WAITS.end) if !row["gone"] && seconds < (row["answered"] ? PATIENCE_SECONDS : FIRST_SECONDS)
+          if !row["gone"] && seconds < (row["answered"] ? PATIENCE_SECONDS : FIRST_SECONDS)
+            return seconds.clamp(WAITS.begin, WAITS.end)
+          end
 
           Postgres::Sql.run("UPDATE crawl_hosts SET gone = true WHERE id = $1", [host_id])
           refresh
@@ -73,9 +81,11 @@ module IronTrellis
         # @return [Array<Hash>] authority, from, to (nil where it didn't come back), in the order of time
         def self.of(crawl_id)
           Postgres::Sql.rows(<<~SQL, [crawl_id])
-            SELECT h.authority, o ->> 'from' AS "from", o ->> 'to' AS "to" FROM crawl_hosts h, jsonb_array_elements(h.outages) o WHERE h.crawl_id = $1
+            SELECT h.authority, o ->> 'from' AS "from", o ->> 'to' AS "to" FROM crawl_hosts h,
+              jsonb_array_elements(h.outages) o WHERE h.crawl_id = $1
             UNION ALL SELECT authority, to_jsonb(away_since) #>> '{}', NULL FROM crawl_hosts
-              WHERE crawl_id = $1 AND away_since IS NOT NULL AND EXISTS (SELECT 1 FROM host_counters c WHERE c.host_id = crawl_hosts.id AND c.fetched > c.failed)
+              WHERE crawl_id = $1 AND away_since IS NOT NULL AND EXISTS (SELECT 1 FROM host_counters c WHERE c.host_id =
+                crawl_hosts.id AND c.fetched > c.failed)
             ORDER BY 2, 1
           SQL
         end

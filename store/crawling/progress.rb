@@ -4,8 +4,23 @@ module IronTrellis
   module Store
     module Crawling
       # How far a crawl is: running totals of all its slots, and what is still to be fetched, as it was last counted.
-      Progress = Struct.new(:fetched, :ok, :redirected, :refused, :failed, :unanswered, :blocked, :retried, :bytes, :waiting, :known_urls,
-        :pages_per_second, :seconds_left, keyword_init: true)
+      Progress =
+        Struct.new(
+          :fetched,
+          :ok,
+          :redirected,
+          :refused,
+          :failed,
+          :unanswered,
+          :blocked,
+          :retried,
+          :bytes,
+          :waiting,
+          :known_urls,
+          :pages_per_second,
+          :seconds_left,
+          keyword_init: true
+        )
 
       class << Progress
         # The speed of a running crawl is that of the last so many seconds.
@@ -18,8 +33,13 @@ module IronTrellis
           sums = Counters.sums(crawl.id)
           waiting = [crawl.waiting_by_depth.values.sum, crawl.crawl_settings.limit - sums["fetched"]].min
           speed = crawl.fetching_ended_at ? mean(crawl, sums["fetched"]) : recent(crawl, now)
-          new(**sums.transform_keys(&:to_sym), waiting: waiting, known_urls: crawl.known_urls || sums["fetched"] + sums["blocked"] + waiting,
-            pages_per_second: speed, seconds_left: left(crawl, waiting, speed))
+          new(
+            **sums.transform_keys(&:to_sym),
+            waiting: waiting,
+            known_urls: crawl.known_urls || sums["fetched"] + sums["blocked"] + waiting,
+            pages_per_second: speed,
+            seconds_left: left(crawl, waiting, speed)
+          )
         end
 
         private
@@ -33,7 +53,14 @@ module IronTrellis
           return nil unless crawl.started_at
 
           since = [now - WINDOW_SECONDS, crawl.started_at].max
-          fetched = Postgres::Sql.run("SELECT coalesce(sum(fetched), 0) FROM crawl_beats WHERE crawl_id = $1 AND at > $2", [crawl.id, since.utc.iso8601(3)]).getvalue(0, 0).to_i
+          fetched =
+            Postgres::Sql
+              .run(
+                "SELECT coalesce(sum(fetched), 0) FROM crawl_beats WHERE crawl_id = $1 AND at > $2",
+                [crawl.id, since.utc.iso8601(3)]
+              )
+              .getvalue(0, 0)
+              .to_i
           (now > since) ? (fetched / (now - since)).round(1) : nil
         end
 

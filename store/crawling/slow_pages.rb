@@ -19,7 +19,8 @@ module IronTrellis
         # @return [Array<Hash>] url_id and url of those that weren't asked again yet
         def open
           Postgres::Sql.rows(format(<<~SQL, @names), [@limit, @most])
-            SELECT p.url_id, f.url FROM (SELECT url_id, again_ms FROM %<page_facts>s WHERE #{SLOW} ORDER BY response_ms DESC, url_id LIMIT $2) p
+            SELECT p.url_id, f.url FROM (SELECT url_id, again_ms FROM %<page_facts>s WHERE #{SLOW} ORDER BY response_ms
+              DESC, url_id LIMIT $2) p
             JOIN %<frontier>s f USING (url_id) WHERE p.again_ms IS NULL
           SQL
         end
@@ -28,7 +29,8 @@ module IronTrellis
         # @return [void]
         def keep(times)
           Postgres::Sql.run(format(<<~SQL, @names), [Postgres::Sql.array(times.keys), Postgres::Sql.array(times.values)])
-            UPDATE %<page_facts>s p SET again_ms = t.ms FROM unnest($1::bigint[], $2::integer[]) AS t (url_id, ms) WHERE p.url_id = t.url_id
+            UPDATE %<page_facts>s p SET again_ms = t.ms FROM unnest($1::bigint[], $2::integer[]) AS t (url_id, ms) WHERE
+              p.url_id = t.url_id
           SQL
         end
       end

@@ -18,14 +18,20 @@ module IronTrellis
         end
 
         def reason(row, scope)
-          return "it redirects to #{row["redirect_to"]}, which is not on a host in scope (add its host)" if row["redirect_to"] && !scope.host?(row["redirect_to"])
+          if row["redirect_to"] && !scope.host?(row["redirect_to"])
+            return "it redirects to #{row["redirect_to"]}, which is not on a host in scope (add its host)"
+          end
 
           row["stop_reason"] if %w[allowed answers].include?(row["stop"])
         end
 
         def rows(crawl)
           urls = crawl.crawl_settings.first_urls
-          Postgres::Sql.rows("SELECT url, status, error, stop, stop_reason, redirect_to FROM #{Postgres::Partitions.name("ledger_rows", crawl.verdict_run.id)} WHERE url = ANY($1::text[])", [Postgres::Sql.array(urls)])
+          Postgres::Sql.rows(
+            "SELECT url, status, error, stop, stop_reason, redirect_to " \
+            "FROM #{Postgres::Partitions.name("ledger_rows", crawl.verdict_run.id)} WHERE url = ANY($1::text[])",
+            [Postgres::Sql.array(urls)]
+          )
         end
         private_class_method :reason, :rows
       end

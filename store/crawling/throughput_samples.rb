@@ -38,13 +38,22 @@ module IronTrellis
         # @param now [Time]
         # @return [void]
         def finish(now)
-          Postgres::Sql.run("INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)", [@crawl.id, @slot, now.utc.iso8601(3), @fetched]) if @fetched.positive?
+          if @fetched.positive?
+            Postgres::Sql.run(
+              "INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)",
+              [@crawl.id, @slot, now.utc.iso8601(3), @fetched]
+            )
+          end
           @fetched = 0
         end
 
         private
 
-        def note_queue = Postgres::Sql.run("UPDATE crawls SET waiting_by_depth = $2 WHERE id = $1", [@crawl.id, JSON.generate(@crawl.frontier.queue)])
+        def note_queue =
+          Postgres::Sql.run(
+            "UPDATE crawls SET waiting_by_depth = $2 WHERE id = $1",
+            [@crawl.id, JSON.generate(@crawl.frontier.queue)]
+          )
       end
     end
   end

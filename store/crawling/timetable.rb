@@ -21,17 +21,21 @@ module IronTrellis
         # @return [void]
         def self.keep(site, settings, now)
           where(site_id: site.id).delete_all
-          create!(site: site, cron: settings.cron, time_zone: settings.time_zone, next_at: settings.next_after(now)) if settings
+          if settings
+            create!(site: site, cron: settings.cron, time_zone: settings.time_zone, next_at: settings.next_after(now))
+          end
         end
 
-        # Takes one whose time has come, unless its site is being crawled anyway; it then counts as run, however often it was missed.
+        # Takes one whose time has come, unless its site is being crawled anyway; it then counts as run, however often
+        # it was missed.
         #
         # @param now [Time]
         # @yieldparam site [Sites::Site]
         # @return [Boolean] whether there was one
         def self.take_due(now)
           transaction do
-            due = find_by_sql([DUE.gsub("$1", "?").sub("$2", "ARRAY[?]"), now, Crawl::FETCHING + [Crawl::JUDGING]]).first
+            due =
+              find_by_sql([DUE.gsub("$1", "?").sub("$2", "ARRAY[?]"), now, Crawl::FETCHING + [Crawl::JUDGING]]).first
             next false unless due
 
             due.update!(last_at: now, next_at: due.settings.next_after(now))

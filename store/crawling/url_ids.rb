@@ -3,7 +3,8 @@
 module IronTrellis
   module Store
     module Crawling
-      # Ids of URLs as they come up in a crawl, with what is asked of each again and again, and those that were new since the last look.
+      # Ids of URLs as they come up in a crawl, with what is asked of each again and again, and those that were new
+      # since the last look.
       class UrlIds
         # How many are remembered, so as not to work them out again.
         MEMORY = 100_000

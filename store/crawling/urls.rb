@@ -29,7 +29,11 @@ module IronTrellis
           return if urls.empty?
 
           ids, texts = urls.sort.transpose
-          added = Postgres::Sql.run(ADD, [site_id, Postgres::Sql.array(ids), Postgres::Sql.array(texts), now.utc.iso8601(6)]).cmd_tuples
+          added =
+            Postgres::Sql.run(
+              ADD,
+              [site_id, Postgres::Sql.array(ids), Postgres::Sql.array(texts), now.utc.iso8601(6)]
+            ).cmd_tuples
           return if added == ids.size
 
           differing = Postgres::Sql.run(DIFFERING, [Postgres::Sql.array(ids), Postgres::Sql.array(texts)]).values.first

@@ -5,22 +5,31 @@ module IronTrellis
     module Decisions
       # The pages that a decision is about, as one crawl knows them; those that matter most first.
       class Concerned
-        PAGES = "SELECT url_id::text AS url_id, url, count(*) OVER () AS total FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} AND %<which>s ORDER BY importance DESC NULLS LAST, url_id LIMIT %<most>d"
+        PAGES =
+          "SELECT url_id::text AS url_id, url, count(*) OVER () AS total FROM %<ledger>s " \
+          "WHERE #{Ledger::Fields::DOCUMENTS} AND %<which>s ORDER BY importance DESC NULLS LAST, url_id LIMIT %<most>d"
         # On which a link to one address stands.
         SOURCES = <<~SQL
           SELECT s.url_id::text AS url_id, s.url, count(*) OVER () AS total FROM %<ledger>s s
-          WHERE s.url_id IN (SELECT source_id FROM %<links>s WHERE target_id = $1 AND type = #{Pages::FactsRows::TYPES.fetch("anchor")} AND source_id <> target_id) ORDER BY s.importance DESC NULLS LAST, s.url_id LIMIT %<most>d
+          WHERE s.url_id IN (SELECT source_id FROM %<links>s WHERE target_id = $1 AND type =
+            #{Pages::FactsRows::TYPES.fetch("anchor")} AND source_id <> target_id) ORDER BY s.importance DESC NULLS
+              LAST, s.url_id LIMIT %<most>d
         SQL
 
         # @param run [Judging::VerdictRun]
         # @param most [Integer] so many pages are told
         def initialize(run, most:)
           @site_id = run.crawl.site_id
-          @names = {ledger: Postgres::Partitions.name("ledger_rows", run.id), links: Postgres::Partitions.name("links", run.crawl_id), most: most}
+          @names = {
+            ledger: Postgres::Partitions.name("ledger_rows", run.id),
+            links: Postgres::Partitions.name("links", run.crawl_id),
+            most: most
+          }
         end
 
         # @param decision [Decision]
-        # @return [Array(Array<Hash>, Integer)] pages ([{url, url_id (nil where the crawl doesn't know it)}]), and how many there are in all
+        # @return [Array(Array<Hash>, Integer)] pages ([{url, url_id (nil where the crawl doesn't know it)}]), and how
+        #   many there are in all
         def of(decision)
           case decision.kind
           when "group" then told(format(PAGES, **@names, which: '"group" = $1'), decision.subject)
@@ -46,7 +55,13 @@ module IronTrellis
         end
 
         def named(urls)
-          ids = Postgres::Sql.rows("SELECT url_id::text AS url_id, url FROM #{@names[:ledger]} WHERE url = ANY($1::text[])", [Postgres::Sql.array(urls)]).to_h { |row| row.values_at("url", "url_id") }
+          ids =
+            Postgres::Sql
+              .rows(
+                "SELECT url_id::text AS url_id, url FROM #{@names[:ledger]} WHERE url = ANY($1::text[])",
+                [Postgres::Sql.array(urls)]
+              )
+              .to_h { |row| row.values_at("url", "url_id") }
           [urls.first(@names[:most]).map { |url| {"url" => url, "url_id" => ids[url]} }, urls.size]
         end
       end

@@ -11,7 +11,17 @@ module IronTrellis
 
         # @return [Hash] for JSON
         def view
-          {id: id, kind: kind, subject: subject, value: value, note: note, made_by: made_by, made_at: made_at.iso8601, undone_by: undone_by, undone_at: undone_at&.iso8601}
+          {
+            id: id,
+            kind: kind,
+            subject: subject,
+            value: value,
+            note: note,
+            made_by: made_by,
+            made_at: made_at.iso8601,
+            undone_by: undone_by,
+            undone_at: undone_at&.iso8601
+          }
         end
       end
     end

@@ -3,11 +3,12 @@
 module IronTrellis
   module Store
     module Decisions
-      # The decisions of one site: of each subject the newest that wasn't undone is in force. Nothing is ever changed or removed, so who decided what, when and
-      # why can always be told.
+      # The decisions of one site: of each subject the newest that wasn't undone is in force. Nothing is ever changed or
+      # removed, so who decided what, when and why can always be told.
       class Log
         IN_FORCE = <<~SQL
-          SELECT * FROM (SELECT DISTINCT ON (subject) * FROM decisions WHERE site_id = ? AND kind = ? AND undone_at IS NULL ORDER BY subject, id DESC) newest
+          SELECT * FROM (SELECT DISTINCT ON (subject) * FROM decisions WHERE site_id = ? AND kind = ? AND undone_at IS
+            NULL ORDER BY subject, id DESC) newest
           WHERE value IS NOT NULL AND value <> 'null' ORDER BY id
         SQL
         MOST_NOTE = 2_000
@@ -39,11 +40,24 @@ module IronTrellis
         # @return [Array<Integer>] ids of the decisions made: what is in force already isn't decided again
         # @raise [Core::Error::InvalidInput]
         def decide(kind, values, by:, now:, note: nil)
-          raise Core::Error::InvalidInput.new("A note has at most #{MOST_NOTE} characters.") if note.to_s.size > MOST_NOTE
+          if note.to_s.size > MOST_NOTE
+            raise Core::Error::InvalidInput.new("A note has at most #{MOST_NOTE} characters.")
+          end
 
           current = values(kind)
           changed = values.reject { |subject, value| current[subject] == value }
-          rows = changed.map { |subject, value| {site_id: @site.id, kind: kind, subject: subject, value: value, note: note.to_s.strip.then { |text| text unless text.empty? }, made_by: by, made_at: now} }
+          rows =
+            changed.map do |subject, value|
+              {
+                site_id: @site.id,
+                kind: kind,
+                subject: subject,
+                value: value,
+                note: note.to_s.strip.then { |text| text unless text.empty? },
+                made_by: by,
+                made_at: now
+              }
+            end
           rows.each_slice(PORTION).flat_map { |slice| Decision.insert_all!(slice, returning: :id).rows.flatten }
         end
 
@@ -51,7 +65,8 @@ module IronTrellis
         # @param by [String]
         # @param now [Time]
         # @return [void]
-        # @raise [Core::Error::Conflict] where something newer was decided, or one was undone already; nothing is undone then
+        # @raise [Core::Error::Conflict] where something newer was decided, or one was undone already; nothing is undone
+        #   then
         def undo(ids, by:, now:)
           Decision.transaction do
             ids.sort.reverse_each { |id| undo_one(Decision.where(site_id: @site.id).fetch(id), by, now) }
@@ -61,14 +76,20 @@ module IronTrellis
         # @param kinds [Array<String>]
         # @param limit [Integer]
         # @return [Array<Decision>] the newest first, undone ones too
-        def recent(kinds: Decision::KINDS, limit: 200) = Decision.where(site_id: @site.id, kind: kinds).order(id: :desc).limit(limit)
+        def recent(kinds: Decision::KINDS, limit: 200) =
+          Decision.where(site_id: @site.id, kind: kinds).order(id: :desc).limit(limit)
 
         # @param url [String]
         # @param group [String]
-        # @return [Array<Decision>] what was ever decided about a URL, its group, or patterns that it matches, the newest first
+        # @return [Array<Decision>] what was ever decided about a URL, its group, or patterns that it matches, the
+        #   newest first
         def about(url, group)
           named = Decision.where(site_id: @site.id).where("subject = ? OR kind = 'group' AND subject = ?", url, group)
-          patterns = Decision.where(site_id: @site.id, kind: %w[intent canonical route]).where("subject <> ? AND (subject LIKE '%*%' OR subject LIKE '/%')", url).select { |one| matches?(one.subject, url) }
+          patterns =
+            Decision
+              .where(site_id: @site.id, kind: %w[intent canonical route])
+              .where("subject <> ? AND (subject LIKE '%*%' OR subject LIKE '/%')", url)
+              .select { |one| matches?(one.subject, url) }
           (named + patterns).uniq.sort_by { |one| -one.id }
         end
 
@@ -77,8 +98,14 @@ module IronTrellis
         def undo_one(decision, by, now)
           raise Core::Error::Conflict.new("That was undone already.") if decision.undone_at
 
-          newer = Decision.where(site_id: @site.id, kind: decision.kind, subject: decision.subject, undone_at: nil).where("id > ?", decision.id).exists?
-          raise Core::Error::Conflict.new("Something newer was decided about “#{decision.subject}”. Undo that first.") if newer
+          newer =
+            Decision
+              .where(site_id: @site.id, kind: decision.kind, subject: decision.subject, undone_at: nil)
+              .where("id > ?", decision.id)
+              .exists?
+          if newer
+            raise Core::Error::Conflict.new("Something newer was decided about “#{decision.subject}”. Undo that first.")
+          end
 
           decision.update!(undone_by: by, undone_at: now)
         end

@@ -6,11 +6,13 @@ module IronTrellis
       # What has to be written where, page by page or for a group as one, so that each page says what was decided of it.
       class DirectiveList
         PAGES = <<~SQL
-          SELECT l.url_id, l.url, l."group", l.kind, l.intent, l.wanted, l.robots_allowed AS allowed, l.robots_line, f.robots_rule, l.status = 200 AND l.redirect_to IS NULL AS direct, l.noindex, f.noindex_where,
+          SELECT l.url_id, l.url, l."group", l.kind, l.intent, l.wanted, l.robots_allowed AS allowed, l.robots_line,
+            f.robots_rule, l.status = 200 AND l.redirect_to IS NULL AS direct, l.noindex, f.noindex_where,
             l.nofollow, l.follow, l.canonical, l.chosen_canonical AS chosen, l.indexable AS climbs, l.importance
           FROM %<ledger>s l LEFT JOIN %<page_facts>s f USING (url_id)
           WHERE l.kind IS DISTINCT FROM 'image' AND l.kind IS DISTINCT FROM 'script' AND l.kind IS DISTINCT FROM 'style'
-            AND (l.intent = 'keep_out' OR l.follow IS NOT NULL OR l.chosen_canonical IS NOT NULL OR l.wanted AND (l.noindex OR l.robots_allowed IS FALSE)) ORDER BY l.url_id
+            AND (l.intent = 'keep_out' OR l.follow IS NOT NULL OR l.chosen_canonical IS NOT NULL OR l.wanted AND
+              (l.noindex OR l.robots_allowed IS FALSE)) ORDER BY l.url_id
         SQL
         # On so many of a group's pages one thing is done in their template, not page by page.
         TEMPLATE_SHARE = 0.5
@@ -19,21 +21,50 @@ module IronTrellis
 
         # @param run [Judging::VerdictRun]
         def initialize(run)
-          @names = Postgres::Partitions.of_crawl(run.crawl_id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id))
+          @names =
+            Postgres::Partitions.of_crawl(run.crawl_id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id))
         end
 
-        # @return [Hash] groups ([{step, group, where, action, text, reason, warning, urls, pages, template, samples}], in the order of steps, the most first) and the number of all items
+        # @return [Hash] groups ([{step, group, where, action, text, reason, warning, urls, pages, template, samples}],
+        #   in the order of steps, the most first) and the number of all items
         def by_group
-          sizes = Postgres::Sql.run(%(SELECT "group", count(*) FROM #{@names[:ledger]} WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 1)).values.to_h { |group, count| [group, count.to_i] }
-          gathered = items.group_by { |item| [item.step, item.group, item.where, item.action, general(item.text), item.reason.sub(/ than http\S+/, ""), item.warning] }
-          {groups: gathered.map { |key, found| told(key, found, sizes) }.sort_by.with_index { |one, place| [one[:step], -one[:urls], place] }, total: items.size}
+          sizes =
+            Postgres::Sql
+              .run(%(SELECT "group", count(*) FROM #{@names[:ledger]} WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 1))
+              .values
+              .to_h { |group, count| [group, count.to_i] }
+          gathered =
+            items.group_by do |item|
+              [
+                item.step,
+                item.group,
+                item.where,
+                item.action,
+                general(item.text),
+                item.reason.sub(/ than http\S+/, ""),
+                item.warning
+              ]
+            end
+          {
+            groups:
+              gathered
+                .map { |key, found| told(key, found, sizes) }
+                .sort_by
+                .with_index { |one, place| [one[:step], -one[:urls], place] },
+            total: items.size
+          }
         end
 
-        # @return [Array<Core::Directives::DirectiveList::Item>] in the order in which they are to be done, what matters most first
+        # @return [Array<Core::Directives::DirectiveList::Item>] in the order in which they are to be done, what matters
+        #   most first
         def items
           @items ||= begin
             rows = Postgres::Sql.rows(format(PAGES, @names)).sort_by { |row| [-(row["importance"] || 0), row["url"]] }
-            Core::Directives::DirectiveList.of(rows.map { |row| Core::Directives::DirectiveList::Page.new(**row.except("url_id", "importance").transform_keys(&:to_sym)) })
+            Core::Directives::DirectiveList.of(
+              rows.map do |row|
+                Core::Directives::DirectiveList::Page.new(**row.except("url_id", "importance").transform_keys(&:to_sym))
+              end
+            )
           end
         end
 
@@ -48,8 +79,19 @@ module IronTrellis
         def told(key, found, sizes)
           step, group, where, action, text, reason, warning = key
           pages = sizes.fetch(group, found.size)
-          {step: step, group: group, where: where, action: action, text: text, reason: reason, warning: warning, urls: found.size, pages: pages,
-           template: pages >= LEAST_PAGES && found.size > pages * TEMPLATE_SHARE, samples: found.first(3).map(&:url)}
+          {
+            step: step,
+            group: group,
+            where: where,
+            action: action,
+            text: text,
+            reason: reason,
+            warning: warning,
+            urls: found.size,
+            pages: pages,
+            template: pages >= LEAST_PAGES && found.size > pages * TEMPLATE_SHARE,
+            samples: found.first(3).map(&:url)
+          }
         end
       end
     end

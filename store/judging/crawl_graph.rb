@@ -5,8 +5,8 @@ require "numo/narray"
 module IronTrellis
   module Store
     module Judging
-      # The link graph of a crawl, kept small: URLs are numbered in the order of their ids, and the links out of each lie packed in one
-      # string, since as Ruby's numbers they would take ten times as much.
+      # The link graph of a crawl, kept small: URLs are numbered in the order of their ids, and the links out of each
+      # lie packed in one string, since as Ruby's numbers they would take ten times as much.
       class CrawlGraph
         TYPES = Pages::FactsRows::TYPES
         CLICKS = TYPES.values_at("anchor", "frame", "refresh").freeze
@@ -27,7 +27,8 @@ module IronTrellis
         LINKS = <<~SQL
           SELECT s.n, string_agg(int4send(t.n), ''::bytea) AS targets
           FROM %<links>s k JOIN %<nodes>s s ON s.url_id = k.source_id JOIN %<nodes>s t ON t.url_id = k.target_id
-          WHERE k.source_id <> k.target_id AND (k.type = ANY($1::smallint[]) AND k.followed OR k.type = ANY($2::smallint[])) GROUP BY s.n
+          WHERE k.source_id <> k.target_id AND (k.type = ANY($1::smallint[]) AND k.followed OR k.type =
+            ANY($2::smallint[])) GROUP BY s.n
         SQL
 
         # @param crawl [Crawling::Crawl]
@@ -39,24 +40,45 @@ module IronTrellis
         # @return [Hash{Integer => Integer}] fewest clicks by URL id, over followed links
         def depths(start_ids) = walk(start_ids.to_h { |id| [id, 0] }, references: [])
 
-        # What passes a redirect or a canonical goes to the page that stands at its end, and that page's links count as those of all of them.
+        # What passes a redirect or a canonical goes to the page that stands at its end, and that page's links count as
+        # those of all of them.
         #
         # @return [Hash{Integer => Float}] share of authority by URL id, of the pages that stand for themselves
         def authority = standing.each_with_index.to_h { |id, place| [id, shares[place].round(DIGITS)] }
 
         # @param groups [Hash{Integer => String}] by URL id
-        # @return [Array<Hash>] {from, to, links, share}: what authority flows from group to group, the broadest stream first
+        # @return [Array<Hash>] {from, to, links, share}: what authority flows from group to group, the broadest stream
+        #   first
         def flow(groups)
           names = standing.map { |id| groups[id] }
           numbers = names.uniq.each_with_index.to_h
-          streams = Core::Graph::Flow.between(Numo::Int32.cast(names.map { |name| numbers[name] }), numbers.size, *between, shares)
-          streams.first(MOST_STREAMS).map { |stream| {from: numbers.key(stream.from), to: numbers.key(stream.to), links: stream.links, share: stream.share.round(6)} }
+          streams =
+            Core::Graph::Flow.between(
+              Numo::Int32.cast(names.map { |name| numbers[name] }),
+              numbers.size,
+              *between,
+              shares
+            )
+          streams
+            .first(MOST_STREAMS)
+            .map do |stream|
+              {
+                from: numbers.key(stream.from),
+                to: numbers.key(stream.to),
+                links: stream.links,
+                share: stream.share.round(6)
+              }
+            end
         end
 
-        # @return [Hash{Integer => Integer}] by URL id, as the crawl counts to keep to its limit: references lead on as well, and what sitemaps list
-        #   stands one step from a start
+        # @return [Hash{Integer => Integer}] by URL id, as the crawl counts to keep to its limit: references lead on as
+        #   well, and what sitemaps list stands one step from a start
         def crawl_depths
-          listed = Postgres::Sql.run("SELECT DISTINCT url_id FROM #{table("sitemap_entries")}").column_values(0).to_h { |id| [id.to_i, Sitemaps::SitemapFiles::DEPTH] }
+          listed =
+            Postgres::Sql
+              .run("SELECT DISTINCT url_id FROM #{table("sitemap_entries")}")
+              .column_values(0)
+              .to_h { |id| [id.to_i, Sitemaps::SitemapFiles::DEPTH] }
           starts = @crawl.crawl_settings.first_urls.to_h { |url| [Core::Url::NormalForm.id(@crawl.site_id, url), 0] }
           walk(listed.merge(starts), references: REFERENCES)
         end
@@ -96,7 +118,8 @@ module IronTrellis
         # @return [Array<Integer>] by node, the page that stands for it, or NOBODY
         def standing_for
           @standing_for ||= begin
-            pages = numbers_of("SELECT url_id FROM #{table("page_facts")} WHERE kind = 'html' AND status BETWEEN 200 AND 299")
+            pages =
+              numbers_of("SELECT url_id FROM #{table("page_facts")} WHERE kind = 'html' AND status BETWEEN 200 AND 299")
             following = canonicals.merge(redirects)
             @numbers.each_value.map do |number|
               chain = Core::Redirects::Chain.follow(number, following.method(:[]))
@@ -107,13 +130,18 @@ module IronTrellis
         end
 
         def canonicals
-          Postgres::Sql.run("SELECT url_id, canonical FROM #{table("page_facts")} WHERE canonical_state = 'other'").values
-            .filter_map { |from, url| [@numbers[from.to_i], @numbers[Core::Url::NormalForm.id(@crawl.site_id, url)]] }.to_h.compact
+          Postgres::Sql
+            .run("SELECT url_id, canonical FROM #{table("page_facts")} WHERE canonical_state = 'other'")
+            .values
+            .filter_map { |from, url| [@numbers[from.to_i], @numbers[Core::Url::NormalForm.id(@crawl.site_id, url)]] }
+            .to_h
+            .compact
         end
 
         def numbers_of(sql) = Postgres::Sql.run(sql).column_values(0).to_h { |id| [@numbers[id.to_i], true] }
 
-        # Page by page, each forgotten when it is done: all links as Ruby's numbers would take half a gigabyte, and twice packed a hundred megabytes.
+        # Page by page, each forgotten when it is done: all links as Ruby's numbers would take half a gigabyte, and
+        # twice packed a hundred megabytes.
         #
         # @param ends [Array<Integer>] by node, the place of the page that stands for it, or NOBODY
         # @return [Array(Numo::Int32, Numo::Int32)] sources and targets of links between those pages, each once
@@ -121,7 +149,9 @@ module IronTrellis
           sources, targets = Array.new(2) { Numo::Int32.zeros(@links.each_value.sum(&:bytesize) / 4) }
           size = 0
           @links.keys.group_by { |node| ends[node] }.each do |source, nodes|
-            found = nodes.flat_map { |node| @links.delete(node).unpack(PACKED).map { |target| ends[target] } }.uniq - [source, NOBODY]
+            found =
+              nodes.flat_map { |node| @links.delete(node).unpack(PACKED).map { |target| ends[target] } }.uniq -
+              [source, NOBODY]
             next if source == NOBODY || found.empty?
 
             part = size...(size += found.size)
@@ -135,7 +165,12 @@ module IronTrellis
 
         def walk(starts, references:)
           read(references)
-          depths = Core::Graph::Depths.of(starts: starts.transform_keys { |id| @numbers[id] }.except(nil), links: ->(node) { @links[node]&.unpack(PACKED) }, redirects: redirects)
+          depths =
+            Core::Graph::Depths.of(
+              starts: starts.transform_keys { |id| @numbers[id] }.except(nil),
+              links: ->(node) { @links[node]&.unpack(PACKED) },
+              redirects: redirects
+            )
           ids = @numbers.keys
           depths.transform_keys { |node| ids[node] }
         end
@@ -147,18 +182,32 @@ module IronTrellis
           ActiveRecord::Base.transaction do
             Postgres::Sql.raw.exec(format(NUMBERED, nodes: nodes, frontier: table("frontier")))
             Postgres::Sql.raw.exec("ANALYZE #{nodes}")
-            @numbers = Postgres::Sql.run("SELECT url_id FROM #{nodes} ORDER BY n").column_values(0).each_with_index.to_h { |id, number| [id.to_i, number] }
+            @numbers =
+              Postgres::Sql
+                .run("SELECT url_id FROM #{nodes} ORDER BY n")
+                .column_values(0)
+                .each_with_index
+                .to_h { |id, number| [id.to_i, number] }
             @links = {}
-            Postgres::Sql.stream(format(LINKS, nodes: nodes, links: table("links")), [Postgres::Sql.array(CLICKS), Postgres::Sql.array(references)]) do |rows|
-              rows.each { |row| @links[row["n"]] = row["targets"] }
-            end
+            Postgres::Sql.stream(
+              format(LINKS, nodes: nodes, links: table("links")),
+              [Postgres::Sql.array(CLICKS), Postgres::Sql.array(references)]
+            ) { |rows| rows.each { |row| @links[row["n"]] = row["targets"] } }
             Postgres::Sql.raw.exec("DROP TABLE #{nodes}")
           end
         end
 
         def redirects
-          Postgres::Sql.run("SELECT url_id, coalesce(redirect_to_id, refresh_to_id) FROM #{table("page_facts")} WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL").values
-            .filter_map { |from, to| [@numbers[from.to_i], @numbers[to.to_i]] if @numbers.key?(from.to_i) && @numbers.key?(to.to_i) }.to_h
+          Postgres::Sql
+            .run(
+              "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) FROM #{table("page_facts")} WHERE " \
+              "redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
+            )
+            .values
+            .filter_map do |from, to|
+              [@numbers[from.to_i], @numbers[to.to_i]] if @numbers.key?(from.to_i) && @numbers.key?(to.to_i)
+            end
+            .to_h
         end
 
         def table(parent) = Postgres::Partitions.name(parent, @crawl.id)

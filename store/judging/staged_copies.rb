@@ -6,19 +6,24 @@ module IronTrellis
       # What is known of the copies among the pages of a run, until the run's ledger is made of it.
       class StagedCopies
         COLUMNS = %w[url_id copy_of likeness copies own_share reason].freeze
-        # What a staged row "s" comes to by what stands here of it, "c": a copy that passes all other rungs stops for being one, but
-        # for what is meant to be kept out (Core::Ladder::Evidence).
+        # What a staged row "s" comes to by what stands here of it, "c": a copy that passes all other rungs stops for
+        # being one, but for what is meant to be kept out (Core::Ladder::Evidence).
         STOPS = "c.reason IS NOT NULL AND s.intent <> 'keep_out' AND s.climb -> 6 ->> 'state' = 'pass'"
         STOP = "CASE WHEN s.stop IS NULL AND #{STOPS} THEN 'distinct' ELSE s.stop END"
         STOP_REASON = "CASE WHEN s.stop IS NULL AND #{STOPS} THEN c.reason ELSE s.stop_reason END"
-        CLIMB = "CASE WHEN #{STOPS} THEN jsonb_set(s.climb, '{6}', jsonb_build_object('rung', 'distinct', 'state', 'stop', 'reason', c.reason)) ELSE s.climb END"
+        CLIMB =
+          "CASE WHEN #{STOPS} THEN jsonb_set(s.climb, '{6}', jsonb_build_object('rung', 'distinct', 'state', 'stop', " \
+          "'reason', c.reason)) ELSE s.climb END"
 
         attr_reader :table
 
         # @param run [VerdictRun]
         def initialize(run)
           @table = "copies_stage_#{run.id}"
-          Postgres::Sql.raw.exec("CREATE UNLOGGED TABLE #{@table} (url_id bigint PRIMARY KEY, copy_of text, likeness double precision, copies integer, own_share double precision, reason text)")
+          Postgres::Sql.raw.exec(
+            "CREATE UNLOGGED TABLE #{@table} (url_id bigint PRIMARY KEY, copy_of text, likeness double precision, " \
+            "copies integer, own_share double precision, reason text)"
+          )
         end
 
         # @param rows [Array<Hash{String => Object}>] by column

@@ -27,7 +27,8 @@ module IronTrellis
           end
         end
 
-        # Runs the block unless another process runs one for the same crawl. The lock goes with the connection, so a dead process holds none.
+        # Runs the block unless another process runs one for the same crawl. The lock goes with the connection, so a
+        # dead process holds none.
         #
         # @param crawl [Crawling::Crawl]
         # @return [Object, nil] what the block gives; nil where it wasn't run
@@ -38,7 +39,9 @@ module IronTrellis
           begin
             yield
           ensure
-            Postgres::Sql.run("SELECT pg_advisory_unlock(hashtextextended($1, 0))", key) unless Postgres::Sql.raw.finished?
+            unless Postgres::Sql.raw.finished?
+              Postgres::Sql.run("SELECT pg_advisory_unlock(hashtextextended($1, 0))", key)
+            end
           end
         end
 
@@ -52,17 +55,24 @@ module IronTrellis
         #
         # @return [void]
         def self.sweep_all
-          Crawling::Crawl.unscoped.where(id: where(finished_at: nil).select(:crawl_id)).each { |crawl| alone(crawl) { sweep(crawl) } }
+          Crawling::Crawl
+            .unscoped
+            .where(id: where(finished_at: nil).select(:crawl_id))
+            .each { |crawl| alone(crawl) { sweep(crawl) } }
         end
 
-        # Drops the finished runs of a crawl but for the newest; those that were replaced a moment ago stay too, since somebody may be reading them.
+        # Drops the finished runs of a crawl but for the newest; those that were replaced a moment ago stay too, since
+        # somebody may be reading them.
         #
         # @param crawl [Crawling::Crawl]
         # @param now [Time]
         # @return [void]
         def self.drop_old(crawl, now)
           finished = crawl.verdict_runs.where.not(finished_at: nil).order(:finished_at, :id).to_a
-          finished.each_cons(2).first([finished.size - KEPT, 0].max).each { |run, after| run.drop if now - after.finished_at > READING_SECONDS }
+          finished
+            .each_cons(2)
+            .first([finished.size - KEPT, 0].max)
+            .each { |run, after| run.drop if now - after.finished_at > READING_SECONDS }
         end
 
         # @return [void]

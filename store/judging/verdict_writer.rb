@@ -3,20 +3,82 @@
 module IronTrellis
   module Store
     module Judging
-      # Stores a verdict run. Rows of the ledger go to a stage first, where rules look at them; when all faults are known the stage becomes the
-      # ledger, with the faults of each URL, and the run is swapped in.
+      # Stores a verdict run. Rows of the ledger go to a stage first, where rules look at them; when all faults are
+      # known the stage becomes the ledger, with the faults of each URL, and the run is swapped in.
       class VerdictWriter
-        STAGED = %w[url_id url kind status error content_type bytes first_byte_ms response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
-          final_url final_status noindex nofollow fetched_at canonical canonical_source canonical_state lang title title_chars description description_chars h1 h1_count words links_in
-          links_out_internal links_out_external images images_without_alt image_bytes scripts script_bytes styles style_bytes page_bytes in_sitemaps group intent intent_of intent_subject follow chosen_canonical fulfilled wanted indexable soft_missing stop stop_reason unfetched climb authority importance importance_parts].freeze
+        STAGED = %w[
+          url_id
+          url
+          kind
+          status
+          error
+          content_type
+          bytes
+          first_byte_ms
+          response_ms
+          depth
+          found_by
+          robots_allowed
+          robots_line
+          redirect_to
+          redirect_chain
+          final_url
+          final_status
+          noindex
+          nofollow
+          fetched_at
+          canonical
+          canonical_source
+          canonical_state
+          lang
+          title
+          title_chars
+          description
+          description_chars
+          h1
+          h1_count
+          words
+          links_in
+          links_out_internal
+          links_out_external
+          images
+          images_without_alt
+          image_bytes
+          scripts
+          script_bytes
+          styles
+          style_bytes
+          page_bytes
+          in_sitemaps
+          group
+          intent
+          intent_of
+          intent_subject
+          follow
+          chosen_canonical
+          fulfilled
+          wanted
+          indexable
+          soft_missing
+          stop
+          stop_reason
+          unfetched
+          climb
+          authority
+          importance
+          importance_parts
+        ].freeze
         FAULTS = %w[run_id identity code grade url_id url about detail].freeze
         # What the ledger is narrowed to most, within which it is mostly sorted by importance.
         NARROWING = %w[group stop].freeze
         LEDGER = <<~SQL
-          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, likeness, own_share, copies, faults, fault_count)
-          SELECT $1, %<columns>s, #{StagedCopies::STOP}, #{StagedCopies::STOP_REASON}, #{StagedCopies::CLIMB}, c.copy_of, c.likeness, c.own_share, c.copies,
+          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, likeness, own_share, copies,
+            faults, fault_count)
+          SELECT $1, %<columns>s, #{StagedCopies::STOP}, #{StagedCopies::STOP_REASON}, #{StagedCopies::CLIMB},
+            c.copy_of, c.likeness, c.own_share, c.copies,
             coalesce(f.codes, '{}'), coalesce(cardinality(f.codes), 0)
-          FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)
+          FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER
+            BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)
         SQL
 
         # What the copies have a say in.
@@ -34,7 +96,9 @@ module IronTrellis
           @ledger = Postgres::Partitions.name("ledger_rows", run.id)
           @faults = Postgres::Partitions.name("faults", run.id)
           @columns = (STAGED - MERGED).map { |column| %("#{column}") }.join(", ")
-          Postgres::Sql.raw.exec("CREATE UNLOGGED TABLE #{@stage} AS SELECT #{STAGED.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false")
+          Postgres::Sql.raw.exec(
+            "CREATE UNLOGGED TABLE #{@stage} AS SELECT #{STAGED.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false"
+          )
           @copies = StagedCopies.new(run)
           @staging = Postgres::BulkCopy.new(@stage, STAGED)
           @faulting = Postgres::BulkCopy.new("faults", FAULTS)
@@ -55,7 +119,12 @@ module IronTrellis
         # @param faults [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its identity
         # @return [void]
         def faults(faults)
-          @faulting.call(@faults, faults.map { |fault, url_id, identity| [@run.id, identity, fault.code, fault.grade, url_id, fault.url, fault.about, fault.detail] })
+          @faulting.call(
+            @faults,
+            faults.map do |fault, url_id, identity|
+              [@run.id, identity, fault.code, fault.grade, url_id, fault.url, fault.about, fault.detail]
+            end
+          )
         end
 
         # Makes the ledger of the stage, counts, indexes, and makes the run the one that is read.
@@ -64,13 +133,24 @@ module IronTrellis
         # @yieldreturn [Hash] what is summed up of the site when the ledger stands, by column of the run
         # @return [void]
         def finish(now)
-          Postgres::Sql.run(format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns), [@run.id])
+          Postgres::Sql.run(
+            format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns),
+            [@run.id]
+          )
           drop_stage
           roll_up
           Postgres::Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
-          Ledger::Fields::INDEXED.each { |column| Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ((#{Ledger::Order.new(column).key}), url_id)") }
+          Ledger::Fields::INDEXED.each do |column|
+            Postgres::Sql.raw.exec(
+              "CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ((#{Ledger::Order.new(column).key}), url_id)"
+            )
+          end
           Postgres::Sql.raw.exec("ANALYZE #{@ledger}")
-          NARROWING.each { |column| Postgres::Sql.raw.exec(%(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))) }
+          NARROWING.each do |column|
+            Postgres::Sql.raw.exec(
+              %(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))
+            )
+          end
           Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")
           Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_faults ON #{@ledger} USING gin (faults)")
           Postgres::Partitions.index(["faults"], @run.id)

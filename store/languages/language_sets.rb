@@ -3,7 +3,8 @@
 module IronTrellis
   module Store
     module Languages
-      # The sets of languages that a site shall have: those that were decided, and of the rest the clusters that it names itself, with their codes put right.
+      # The sets of languages that a site shall have: those that were decided, and of the rest the clusters that it
+      # names itself, with their codes put right.
       class LanguageSets
         # @param run [Judging::VerdictRun]
         # @param site [Sites::Site]
@@ -16,21 +17,26 @@ module IronTrellis
         def all
           decided = @site.decisions.values("languages").values.map { |value| value["pages"] }
           taken = decided.flat_map(&:values).to_h { |url| [url, true] }
-          (decided + clusters.reject { |pages| pages.each_value.any? { |url| taken.key?(url) } }).map { |pages| Core::Languages::CompleteSet.new(pages) }
+          (decided + clusters.reject { |pages| pages.each_value.any? { |url| taken.key?(url) } }).map do |pages|
+            Core::Languages::CompleteSet.new(pages)
+          end
         end
 
         # @return [Hash{String => Hash{String => String}}] by page the URL for each code
         def by_url = all.each_with_object({}) { |set, found| set.to_h.values.uniq.each { |url| found[url] = set.to_h } }
 
-        # @return [Array<Hash>] by host, how many pages need lines that they don't carry yet, and how many lines ({host, pages, lines}), most first
+        # @return [Array<Hash>] by host, how many pages need lines that they don't carry yet, and how many lines ({host,
+        #   pages, lines}), most first
         def still_to_add
           @missing, @host = true, nil
           found = pages { |url, lines| [host_of(url), lines.size] }.group_by(&:first)
-          found.map { |host, ones| {host: host, pages: ones.size, lines: ones.sum(&:last)} }.sort_by { |one| [-one[:pages], one[:host]] }
+          found
+            .map { |host, ones| {host: host, pages: ones.size, lines: ones.sum(&:last)} }
+            .sort_by { |one| [-one[:pages], one[:host]] }
         end
 
-        # @return [Array<String>] pages that carry annotations and belong to no set: nothing else speaks of the same in another language, or another page stands for them there; they
-        #   should carry none
+        # @return [Array<String>] pages that carry annotations and belong to no set: nothing else speaks of the same in
+        #   another language, or another page stands for them there; they should carry none
         def alone = (all_annotations.keys - by_url.keys).sort
 
         # @param form [String] "head", "header", "sitemap" or "csv"
@@ -41,29 +47,52 @@ module IronTrellis
         def write(form, missing: false, host: nil)
           @missing, @host = missing, host
           case form
-          when "head" then blocks { |lines| Core::Languages::CompleteSet.head_lines(lines).join("\n") }
-          when "header" then blocks { |lines| "Link: #{Core::Languages::CompleteSet.header(lines)}" }
-          when "sitemap" then Core::Sitemaps::Xml.head + pages { |url, _, set| set.sitemap_entry(url) }.join + Core::Sitemaps::Xml.tail
-          when "csv" then CSV.generate_line(%w[url hreflang target]) + pages { |url, lines| lines.map { |code, target| CSV.generate_line([url, code, target]) }.join }.join
-          else raise Core::Error::InvalidInput.new("“#{form}” is no form of a set; use head, header, sitemap or csv.")
+          when "head"
+            blocks { |lines| Core::Languages::CompleteSet.head_lines(lines).join("\n") }
+          when "header"
+            blocks { |lines| "Link: #{Core::Languages::CompleteSet.header(lines)}" }
+          when "sitemap"
+            Core::Sitemaps::Xml.head + pages { |url, _, set| set.sitemap_entry(url) }.join + Core::Sitemaps::Xml.tail
+          when "csv"
+            CSV.generate_line(%w[url hreflang target]) +
+              pages { |url, lines| lines.map { |code, target| CSV.generate_line([url, code, target]) }.join }.join
+          else
+            raise Core::Error::InvalidInput.new("“#{form}” is no form of a set; use head, header, sitemap or csv.")
           end
         end
 
         # @param cluster [Hash] of the summary
-        # @return [Hash] cluster, columns ({code => url}), rows ([{url, url_id, status, redirect_to, noindex, cells}]), set (lines in each form, by page), decision
+        # @return [Hash] cluster, columns ({code => url}), rows ([{url, url_id, status, redirect_to, noindex, cells}]),
+        #   set (lines in each form, by page), decision
         def detail(cluster)
           annotations = annotations_of(cluster["members"])
-          matrix = Core::Languages::Matrix.new(Core::Languages::Clusters.of(annotations).find { |one| one.members.include?(cluster["first"]) }, annotations)
+          matrix =
+            Core::Languages::Matrix.new(
+              Core::Languages::Clusters.of(annotations).find { |one| one.members.include?(cluster["first"]) },
+              annotations
+            )
           known = known(cluster["members"])
           decision = decision(cluster["members"])
-          {first: cluster["first"], notes: cluster["notes"], columns: matrix.columns, rows: matrix.rows.map { |row| row(row, known) }, pages: decision ? decision.value["pages"] : pages_of(matrix.columns), decision: decision&.view}
+          {
+            first: cluster["first"],
+            notes: cluster["notes"],
+            columns: matrix.columns,
+            rows: matrix.rows.map { |row| row(row, known) },
+            pages: decision ? decision.value["pages"] : pages_of(matrix.columns),
+            decision: decision&.view
+          }
         end
 
         # @param pages [Hash{String => String}] URL by code
         # @return [Hash] head, header, sitemap: what each page of the set must carry
         def lines(pages)
           set = Core::Languages::CompleteSet.new(pages)
-          {pages: set.to_h, head: set.head_lines.join("\n"), header: "Link: #{set.header}", sitemap: set.sitemap_entries}
+          {
+            pages: set.to_h,
+            head: set.head_lines.join("\n"),
+            header: "Link: #{set.header}",
+            sitemap: set.sitemap_entries
+          }
         end
 
         private
@@ -103,9 +132,11 @@ module IronTrellis
 
         def all_annotations = @all_annotations ||= Annotations.new(@run).call.group_by(&:url)
 
-        def annotations_of(urls) = Annotations.new(@run).call(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })
+        def annotations_of(urls) =
+          Annotations.new(@run).call(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })
 
-        # By the code that was probably meant; what can't be put right is left out, and so is what doesn't stand for itself.
+        # By the code that was probably meant; what can't be put right is left out, and so is what doesn't stand for
+        # itself.
         def pages_of(columns)
           columns.filter_map do |code, url|
             tag = Core::Languages::Tag.read(code)
@@ -125,21 +156,50 @@ module IronTrellis
         def look_up(urls)
           @standing ||= {}
           ids = urls.uniq.map { |url| Core::Url::NormalForm.id(@site.id, url) }
-          rows = Postgres::Sql.rows("SELECT url, indexable, redirect_to, final_url, final_status FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE url_id = ANY($1::bigint[])", [Postgres::Sql.array(ids)])
-          @standing.merge!(urls.to_h { |url| [url, nil] }, rows.to_h { |row| [row["url"], row["indexable"] ? row["url"] : (row["final_url"] if row["redirect_to"] && row["final_status"] == 200)] })
+          rows =
+            Postgres::Sql.rows(
+              "SELECT url, indexable, redirect_to, final_url, final_status " \
+              "FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE url_id = ANY($1::bigint[])",
+              [Postgres::Sql.array(ids)]
+            )
+          @standing.merge!(
+            urls.to_h { |url| [url, nil] },
+            rows.to_h do |row|
+              [
+                row["url"],
+                row["indexable"] ? row["url"] : (row["final_url"] if row["redirect_to"] && row["final_status"] == 200)
+              ]
+            end
+          )
         end
 
-        def decision(members) = @site.decisions.in_force("languages").each_value.find { |one| one.value["pages"].values.intersect?(members) }
+        def decision(members) =
+          @site.decisions.in_force("languages").each_value.find { |one| one.value["pages"].values.intersect?(members) }
 
         def known(urls)
           ledger = Postgres::Partitions.name("ledger_rows", @run.id)
-          Postgres::Sql.rows("SELECT url_id::text AS url_id, url, title, lang, status, redirect_to, noindex, robots_allowed, canonical_state FROM #{ledger} WHERE url_id = ANY($1::bigint[])", [Postgres::Sql.array(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })]).to_h { |row| [row["url"], row] }
+          Postgres::Sql
+            .rows(
+              "SELECT url_id::text AS url_id, url, title, lang, status, redirect_to, noindex, robots_allowed, " \
+              "canonical_state FROM #{ledger} WHERE url_id = ANY($1::bigint[])",
+              [Postgres::Sql.array(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })]
+            )
+            .to_h { |row| [row["url"], row] }
         end
 
         def row(row, known)
           page = known[row.url] || {}
-          {url: row.url, url_id: page["url_id"], lang: page["lang"], status: page["status"], redirect_to: page["redirect_to"], noindex: page["noindex"], allowed: page["robots_allowed"], diverted: page["canonical_state"] == "other",
-           cells: row.cells.map(&:to_h)}
+          {
+            url: row.url,
+            url_id: page["url_id"],
+            lang: page["lang"],
+            status: page["status"],
+            redirect_to: page["redirect_to"],
+            noindex: page["noindex"],
+            allowed: page["robots_allowed"],
+            diverted: page["canonical_state"] == "other",
+            cells: row.cells.map(&:to_h)
+          }
         end
       end
     end

@@ -14,7 +14,11 @@ module IronTrellis
         # @param conditions [Conditions]
         # @return [Array<String>]
         def of(run, conditions)
-          Postgres::Sql.run("SELECT url FROM #{Postgres::Partitions.name("ledger_rows", run.id)} WHERE #{conditions.sql} ORDER BY url LIMIT #{MOST}", conditions.params).column_values(0)
+          Postgres::Sql.run(
+            "SELECT url FROM #{Postgres::Partitions.name("ledger_rows", run.id)} WHERE #{conditions.sql} ORDER BY " \
+            "url LIMIT #{MOST}",
+            conditions.params
+          ).column_values(0)
         end
       end
     end

@@ -5,7 +5,8 @@ require "time"
 module IronTrellis
   module Store
     module Ledger
-      # One and/or tree of conditions on the columns of the ledger, or of another table that tells its columns likewise, the same for screens, API and export:
+      # One and/or tree of conditions on the columns of the ledger, or of another table that tells its columns likewise,
+      # the same for screens, API and export:
       #
       #   {"all" => [{"field" => "words", "op" => "below", "value" => 200}, {"any" => [...]}]}
       #
@@ -15,8 +16,12 @@ module IronTrellis
         class Malformed < Core::Error::InvalidInput; end
 
         OPS = {
-          text: %w[is is_not one_of contains lacks starts ends matches matches_not empty filled], date: %w[since before empty filled], number: %w[is is_not at_least below empty filled],
-          set: %w[is is_not one_of empty filled], flag: %w[is], list: %w[has has_not empty filled]
+          text: %w[is is_not one_of contains lacks starts ends matches matches_not empty filled],
+          date: %w[since before empty filled],
+          number: %w[is is_not at_least below empty filled],
+          set: %w[is is_not one_of empty filled],
+          flag: %w[is],
+          list: %w[has has_not empty filled]
         }.freeze
         MOST_DEPTH = 5
         MOST_CONDITIONS = 50
@@ -44,7 +49,9 @@ module IronTrellis
           return condition(node) if node.key?("field")
 
           word, parts = node.first
-          malformed("A group must be {\"all\": […]} or {\"any\": […]}.") unless node.size == 1 && %w[all any].include?(word) && parts.is_a?(Array)
+          unless node.size == 1 && %w[all any].include?(word) && parts.is_a?(Array)
+            malformed("A group must be {\"all\": […]} or {\"any\": […]}.")
+          end
           return "true" if parts.empty?
 
           "(#{parts.map { |part| group(part, depth + 1) }.join((word == "all") ? " AND " : " OR ")})"
@@ -54,7 +61,9 @@ module IronTrellis
           malformed("There are more than #{MOST_CONDITIONS} conditions.") if (@count += 1) > MOST_CONDITIONS
           field, op, value = node.values_at("field", "op", "value")
           kind = @fields.kind(field)
-          malformed("“#{field}” can't be asked with “#{op}”; use one of #{OPS[kind].join(", ")}.") unless OPS[kind].include?(op)
+          unless OPS[kind].include?(op)
+            malformed("“#{field}” can't be asked with “#{op}”; use one of #{OPS[kind].join(", ")}.")
+          end
 
           column, exact = (@fields.exactly(field, value) if op == "is")
           column ? "#{column} = #{param(exact)}" : write(@fields.sql(field), kind, op, value)
@@ -62,14 +71,22 @@ module IronTrellis
 
         def write(column, kind, op, value)
           case op
-          when "empty" then (kind == :list) ? "coalesce(cardinality(#{column}), 0) = 0" : "coalesce(#{column}::text, '') = ''"
-          when "filled" then (kind == :list) ? "coalesce(cardinality(#{column}), 0) > 0" : "coalesce(#{column}::text, '') <> ''"
-          when "has" then "#{column} @> ARRAY[#{param(text(value))}]"
-          when "has_not" then "NOT #{param(text(value))} = ANY(coalesce(#{column}, '{}'))"
-          when "matches", "matches_not" then "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} #{param(Core::Url::Pattern.new(text(value)).translated)}"
-          when "since", "before" then "#{column} #{(op == "since") ? ">=" : "<"} #{param(moment(value))}::timestamptz"
-          when "one_of" then "#{column} = ANY(#{param(Postgres::Sql.array(list(value)))}::text[])"
-          else compare(column, kind, op, value)
+          when "empty"
+            (kind == :list) ? "coalesce(cardinality(#{column}), 0) = 0" : "coalesce(#{column}::text, '') = ''"
+          when "filled"
+            (kind == :list) ? "coalesce(cardinality(#{column}), 0) > 0" : "coalesce(#{column}::text, '') <> ''"
+          when "has"
+            "#{column} @> ARRAY[#{param(text(value))}]"
+          when "has_not"
+            "NOT #{param(text(value))} = ANY(coalesce(#{column}, '{}'))"
+          when "matches", "matches_not"
+            "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} #{param(Core::Url::Pattern.new(text(value)).translated)}"
+          when "since", "before"
+            "#{column} #{(op == "since") ? ">=" : "<"} #{param(moment(value))}::timestamptz"
+          when "one_of"
+            "#{column} = ANY(#{param(Postgres::Sql.array(list(value)))}::text[])"
+          else
+            compare(column, kind, op, value)
           end
         end
 
@@ -93,11 +110,13 @@ module IronTrellis
           "$#{@params.size}"
         end
 
-        def text(value) = value.is_a?(String) ? value.delete("\0") : malformed("A text is needed here, not #{value.inspect}.")
+        def text(value) =
+          value.is_a?(String) ? value.delete("\0") : malformed("A text is needed here, not #{value.inspect}.")
 
         def number(value) = value.is_a?(Numeric) ? value : malformed("A number is needed here, not #{value.inspect}.")
 
-        def list(value) = (value.is_a?(Array) && value.all?(String)) ? value : malformed("A list of texts is needed here.")
+        def list(value) =
+          (value.is_a?(Array) && value.all?(String)) ? value : malformed("A list of texts is needed here.")
 
         def moment(value)
           Time.iso8601(text(value)).iso8601

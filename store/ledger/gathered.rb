@@ -3,7 +3,8 @@
 module IronTrellis
   module Store
     module Ledger
-      # The rows that meet the conditions, counted by the value of one column. A row with several values of a list counts under each.
+      # The rows that meet the conditions, counted by the value of one column. A row with several values of a list
+      # counts under each.
       class Gathered
         include Enumerable
 
@@ -23,13 +24,21 @@ module IronTrellis
           @conditions = conditions
         end
 
-        # @return [Hash] rows ([{value (nil where there is none), urls, wanted, indexable, with_faults, importance (of all of them together)}]) and values (the number of all)
+        # @return [Hash] rows ([{value (nil where there is none), urls, wanted, indexable, with_faults, importance (of
+        #   all of them together)}]) and values (the number of all)
         # @raise [Core::Error::TooMuch]
         def call
           rows = Postgres::Sql.bounded(MOST_SECONDS) { Postgres::Sql.rows(sql, @conditions.params) }
-          {rows: rows.map { |row| row.slice(*COLUMNS).merge("value" => written(row["value"])) }, values: rows.first&.fetch("values") || 0}
+          {
+            rows: rows.map { |row| row.slice(*COLUMNS).merge("value" => written(row["value"])) },
+            values: rows.first&.fetch("values") || 0
+          }
         rescue Postgres::Sql::Late
-          raise Core::Error::TooMuch.new("There are too many URLs to count them by this column within #{MOST_SECONDS} s. Narrow the ledger to fewer first.", column: @column)
+          raise Core::Error::TooMuch.new(
+            "There are too many URLs to count them by this column within #{MOST_SECONDS} s. Narrow the ledger to " \
+            "fewer first.",
+            column: @column
+          )
         end
 
         # @return [Array<String>] columns of the table
@@ -44,7 +53,8 @@ module IronTrellis
         def sql
           from = (@kind == :list) ? %(LEFT JOIN LATERAL unnest("#{@column}") AS one(value) ON true) : ""
           <<~SQL
-            SELECT #{value} AS value, count(*) AS urls, count(*) FILTER (WHERE wanted) AS wanted, count(*) FILTER (WHERE indexable) AS indexable, count(*) FILTER (WHERE fault_count > 0) AS with_faults,
+            SELECT #{value} AS value, count(*) AS urls, count(*) FILTER (WHERE wanted) AS wanted, count(*) FILTER (WHERE
+              indexable) AS indexable, count(*) FILTER (WHERE fault_count > 0) AS with_faults,
               coalesce(sum(importance), 0) AS importance, count(*) OVER () AS values
             FROM #{@table} #{from} WHERE #{@conditions.sql} GROUP BY 1 ORDER BY 2 DESC, 1 LIMIT #{MOST}
           SQL

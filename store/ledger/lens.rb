@@ -12,7 +12,8 @@ module IronTrellis
         MOST_NAME = 80
 
         # @param site [Sites::Site]
-        # @param view [Hash] "name", "where" (JSON of a tree of conditions), "columns", "sort"; the last three may be nil
+        # @param view [Hash] "name", "where" (JSON of a tree of conditions), "columns", "sort"; the last three may be
+        #   nil
         # @param by [String] who made it
         # @param now [Time]
         # @return [Lens] one of the same name is replaced
@@ -24,16 +25,34 @@ module IronTrellis
           Conditions.new(tree)
           view["columns"]&.each { |column| Fields.kind(column) }
           Order.new(view["sort"]) if view["sort"]
-          find_or_initialize_by(site_id: site.id, name: name).tap { |lens| lens.update!(conditions: tree || {}, columns: view["columns"], sort: view["sort"], made_by: by, made_at: now) }
+          find_or_initialize_by(site_id: site.id, name: name).tap do |lens|
+            lens.update!(
+              conditions: tree || {},
+              columns: view["columns"],
+              sort: view["sort"],
+              made_by: by,
+              made_at: now
+            )
+          end
         rescue JSON::ParserError
           problem("The conditions in “where” are not JSON.")
         end
 
-        def self.problem(message) = raise(Core::Error::InvalidInput.new(message, problems: [{field: "name", message: message}]))
+        def self.problem(message) =
+          raise(Core::Error::InvalidInput.new(message, problems: [{field: "name", message: message}]))
         private_class_method :problem
 
         # @return [Hash] for JSON
-        def view = {id: id, name: name, where: conditions.empty? ? nil : JSON.generate(conditions), columns: columns, sort: sort, made_by: made_by, made_at: made_at.iso8601}
+        def view =
+          {
+            id: id,
+            name: name,
+            where: conditions.empty? ? nil : JSON.generate(conditions),
+            columns: columns,
+            sort: sort,
+            made_by: made_by,
+            made_at: made_at.iso8601
+          }
       end
     end
   end

@@ -3,7 +3,8 @@
 module IronTrellis
   module Store
     module Ledger
-      # An order of the ledger: by any column, upwards or downwards, then by id. Empty values come last in both directions.
+      # An order of the ledger: by any column, upwards or downwards, then by id. Empty values come last in both
+      # directions.
       class Order
         # So long may a page of an order take that no index serves.
         MOST_SECONDS = 8
@@ -29,11 +30,19 @@ module IronTrellis
         # @return [String] an SQL expression, NULL where there is nothing to sort by
         def key
           case @kind
-          when :list then Fields::COUNTED.include?(@column) ? "nullif(cardinality(#{quoted}), 0)" : "nullif(array_to_string(#{quoted}, ' '), '')"
-          when :flag then "#{quoted}::integer"
-          # A row of an index holds some 2,700 bytes, an address may have 8,000.
-          when :text, :set then indexed? ? "left(#{quoted}, #{KEY_CHARS})" : "nullif(#{quoted}, '')"
-          else quoted
+          when :list
+            if Fields::COUNTED.include?(@column)
+              "nullif(cardinality(#{quoted}), 0)"
+            else
+              "nullif(array_to_string(#{quoted}, ' '), '')"
+            end
+          when :flag
+            "#{quoted}::integer"
+            # A row of an index holds some 2,700 bytes, an address may have 8,000.
+          when :text, :set
+            indexed? ? "left(#{quoted}, #{KEY_CHARS})" : "nullif(#{quoted}, '')"
+          else
+            quoted
           end
         end
 
@@ -59,7 +68,11 @@ module IronTrellis
 
           Postgres::Sql.bounded(MOST_SECONDS, &block)
         rescue Postgres::Sql::Late
-          raise Core::Error::TooMuch.new("There are too many URLs to sort them by this column within #{MOST_SECONDS} s. Narrow the ledger to fewer first, or sort by #{Fields::INDEXED.first(4).join(", ")} or another column that is kept in order.", column: @column)
+          raise Core::Error::TooMuch.new(
+            "There are too many URLs to sort them by this column within #{MOST_SECONDS} s. Narrow the ledger to " \
+            "fewer first, or sort by #{Fields::INDEXED.first(4).join(", ")} or another column that is kept in order.",
+            column: @column
+          )
         end
 
         private

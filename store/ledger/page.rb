@@ -6,8 +6,8 @@ require "json"
 module IronTrellis
   module Store
     module Ledger
-      # Rows of the ledger of one run that meet the conditions, sorted, a page at a time. Pages go on from the last row's
-      # key (value, id), so a deep page costs no more than the first; empty values come last in both directions.
+      # Rows of the ledger of one run that meet the conditions, sorted, a page at a time. Pages go on from the last
+      # row's key (value, id), so a deep page costs no more than the first; empty values come last in both directions.
       class Page
         MOST = 500
 
@@ -25,7 +25,8 @@ module IronTrellis
           @limit = limit.clamp(1, MOST)
         end
 
-        # Rows without a value come after all others. They are asked for by themselves, so that an index serves either part.
+        # Rows without a value come after all others. They are asked for by themselves, so that an index serves either
+        # part.
         #
         # @return [Hash] rows (by column, the id as a string) and next (a cursor, nil on the last page)
         # @raise [Core::Error::TooMuch] where sorting takes too long
@@ -34,7 +35,10 @@ module IronTrellis
           rows = @order.bounded { past_values? ? [] : valued(wanted) }
           rows += @order.bounded { unvalued(wanted - rows.size) } if rows.size < wanted
           page = rows.first(@limit)
-          {rows: page.map { |row| row.except("sort_key").merge("url_id" => row["url_id"].to_s) }, next: (rows.size > @limit) ? encode(page.last) : nil}
+          {
+            rows: page.map { |row| row.except("sort_key").merge("url_id" => row["url_id"].to_s) },
+            next: (rows.size > @limit) ? encode(page.last) : nil
+          }
         end
 
         private
@@ -62,14 +66,17 @@ module IronTrellis
         def select(what, more, order, wanted)
           taken = @conditions.params.size
           Postgres::Sql.rows(<<~SQL, @conditions.params + more)
-            SELECT url_id, #{columns}, (#{@order.key})::text AS sort_key FROM #{Postgres::Partitions.name("ledger_rows", @run.id)}
-            WHERE #{@conditions.sql} AND #{format(what, next: taken + 1, last: taken + 2)} ORDER BY #{order} LIMIT #{wanted}
+            SELECT url_id, #{columns}, (#{@order.key})::text AS sort_key FROM
+              #{Postgres::Partitions.name("ledger_rows", @run.id)}
+            WHERE #{@conditions.sql} AND #{format(what, next: taken + 1, last: taken + 2)} ORDER BY #{order} LIMIT
+              #{wanted}
           SQL
         end
 
         def columns = Fields::KINDS.keys.map { |name| %("#{name}") }.join(", ")
 
-        def encode(row) = Base64.urlsafe_encode64(JSON.generate([@run.id, row["sort_key"], row["url_id"].to_s]), padding: false)
+        def encode(row) =
+          Base64.urlsafe_encode64(JSON.generate([@run.id, row["sort_key"], row["url_id"].to_s]), padding: false)
 
         # A list goes on in the run in which it began, so that no page mixes two.
         def begin_behind(cursor)
@@ -77,16 +84,23 @@ module IronTrellis
           @run = @run.crawl.verdict_runs.where.not(finished_at: nil).find_by(id: run) unless run == @run.id
           return [value, id] if @run
 
-          raise Core::Error::Conflict.new("The verdicts were worked out anew meanwhile, and those that this list began with are gone. Load it again from its start.")
+          raise Core::Error::Conflict.new(
+                  "The verdicts were worked out anew meanwhile, and those that this list began with are gone. Load " \
+                  "it again from its start."
+                )
         end
 
         def decode(cursor)
           run, value, id = JSON.parse(Base64.urlsafe_decode64(cursor))
-          raise TypeError unless [String, NilClass].any? { |type| value.is_a?(type) } && Core::Id.valid?(run) && Core::Id.valid?(id)
+          unless [String, NilClass].any? { |type| value.is_a?(type) } && Core::Id.valid?(run) && Core::Id.valid?(id)
+            raise TypeError
+          end
 
           [Integer(run), value, Integer(id)]
         rescue ArgumentError, JSON::ParserError, TypeError
-          raise Core::Error::InvalidInput.new("The cursor “after” isn't one that this list gave. Start from the first page.")
+          raise Core::Error::InvalidInput.new(
+                  "The cursor “after” isn't one that this list gave. Start from the first page."
+                )
         end
       end
     end

@@ -3,7 +3,8 @@
 module IronTrellis
   module Store
     module Ledger
-      # All rows of the ledger of one run that meet the conditions, in the order and with the columns that are asked for.
+      # All rows of the ledger of one run that meet the conditions, in the order and with the columns that are asked
+      # for.
       class Rows
         include Enumerable
 
@@ -27,7 +28,8 @@ module IronTrellis
         def each
           key, direction = @order.key, @order.direction
           names = @columns.map { |name| %("#{name}") }.join(", ")
-          sql = %(SELECT #{names} FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction})
+          sql =
+            %(SELECT #{names} FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction})
           Postgres::Sql.stream(sql, @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@columns) } }
         end
       end

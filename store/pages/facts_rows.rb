@@ -6,10 +6,52 @@ module IronTrellis
       # Turns what was fetched into rows of the tables that hold the facts of a crawl.
       class FactsRows
         COLUMNS = {
-          "page_facts" => %w[crawl_id url_id fetched_at robots_allowed robots_line robots_rule status error error_detail kind content_type charset bytes
-            first_byte_ms response_ms redirect_to_id redirect_to refresh_to_id refresh_to refresh_source noindex nofollow noindex_where header_noindex_alone
-            directives canonical canonical_source canonical_state canonical_marks hreflang lang titles description h1 words images images_without_alt
-            viewport outline open_graph data data_problems password contacts],
+          "page_facts" => %w[
+            crawl_id
+            url_id
+            fetched_at
+            robots_allowed
+            robots_line
+            robots_rule
+            status
+            error
+            error_detail
+            kind
+            content_type
+            charset
+            bytes
+            first_byte_ms
+            response_ms
+            redirect_to_id
+            redirect_to
+            refresh_to_id
+            refresh_to
+            refresh_source
+            noindex
+            nofollow
+            noindex_where
+            header_noindex_alone
+            directives
+            canonical
+            canonical_source
+            canonical_state
+            canonical_marks
+            hreflang
+            lang
+            titles
+            description
+            h1
+            words
+            images
+            images_without_alt
+            viewport
+            outline
+            open_graph
+            data
+            data_problems
+            password
+            contacts
+          ],
           "raw_answers" => %w[crawl_id url_id header_lines body],
           "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
           "links" => %w[crawl_id position source_id target_id type place followed internal rel text px]
@@ -48,21 +90,62 @@ module IronTrellis
           answer, read, decision = outcome.answer, outcome.facts, outcome.decision
           resolved = read && Core::Directives::Resolved.new(read.directives, @agent)
           refresh = read.refresh if read&.refresh&.instant?
-          Core::Content::Cut.deep([
-            @crawl_id, outcome.item.id, answer && @now.call, decision&.allowed, decision&.line, decision&.rule,
-            answer&.status, answer&.error, answer&.error_detail, kind(outcome), read&.content_type, read&.charset, bytes(outcome), answer&.first_byte_ms, answer&.response_ms,
-            outcome.redirect_to && @ids.of(outcome.redirect_to), outcome.redirect_to, refresh && @ids.of(refresh.target), refresh&.target, refresh&.source,
-            resolved&.noindex?, resolved&.nofollow?, resolved&.noindex&.where, resolved&.header_alone?,
-            read&.directives&.map { |one| {source: one.source, agent: one.agent, tokens: one.tokens, place: one.place, line: one.line} },
-            read&.canonical&.url, read&.canonical&.source, read&.canonical&.state, read && marks(read.canonical),
-            read&.hreflang, read&.lang, read&.titles, read&.description, read&.h1, read&.words, read&.images, read&.images_without_alt,
-            read&.viewport, filled(read&.outline), filled(read&.open_graph), filled(read&.data&.map(&:to_h)), filled(read&.data_problems), read&.password, filled(read&.contacts)
-          ])
+          Core::Content::Cut.deep(
+            [
+              @crawl_id,
+              outcome.item.id,
+              answer && @now.call,
+              decision&.allowed,
+              decision&.line,
+              decision&.rule,
+              answer&.status,
+              answer&.error,
+              answer&.error_detail,
+              kind(outcome),
+              read&.content_type,
+              read&.charset,
+              bytes(outcome),
+              answer&.first_byte_ms,
+              answer&.response_ms,
+              outcome.redirect_to && @ids.of(outcome.redirect_to),
+              outcome.redirect_to,
+              refresh && @ids.of(refresh.target),
+              refresh&.target,
+              refresh&.source,
+              resolved&.noindex?,
+              resolved&.nofollow?,
+              resolved&.noindex&.where,
+              resolved&.header_alone?,
+              read&.directives&.map do |one|
+                {source: one.source, agent: one.agent, tokens: one.tokens, place: one.place, line: one.line}
+              end,
+              read&.canonical&.url,
+              read&.canonical&.source,
+              read&.canonical&.state,
+              read && marks(read.canonical),
+              read&.hreflang,
+              read&.lang,
+              read&.titles,
+              read&.description,
+              read&.h1,
+              read&.words,
+              read&.images,
+              read&.images_without_alt,
+              read&.viewport,
+              filled(read&.outline),
+              filled(read&.open_graph),
+              filled(read&.data&.map(&:to_h)),
+              filled(read&.data_problems),
+              read&.password,
+              filled(read&.contacts)
+            ]
+          )
         end
 
         def filled(values) = values&.any? ? values : nil
 
-        def marks(canonical) = {malformed: canonical.malformed, misplaced: canonical.misplaced, named: canonical.named.map(&:to_h)}
+        def marks(canonical) =
+          {malformed: canonical.malformed, misplaced: canonical.misplaced, named: canonical.named.map(&:to_h)}
 
         # What was asked about by HEAD says its size itself, if at all.
         def bytes(outcome)
@@ -91,11 +174,23 @@ module IronTrellis
           text = outcome.facts&.text
           return if text.nil? || text.empty?
 
-          anchors = (outcome.facts.anchors || []).select { |anchor| @ids.of(anchor.target) != outcome.item.id && @ids.internal?(anchor.target) }
-          [@crawl_id, outcome.item.id, text, filled(outcome.facts.frames), filled(outcome.facts.menus), filled(anchors.flat_map { |anchor| place(anchor) }), filled(anchors.map { |anchor| @ids.of(anchor.target) })]
+          anchors =
+            (outcome.facts.anchors || []).select do |anchor|
+              @ids.of(anchor.target) != outcome.item.id && @ids.internal?(anchor.target)
+            end
+          [
+            @crawl_id,
+            outcome.item.id,
+            text,
+            filled(outcome.facts.frames),
+            filled(outcome.facts.menus),
+            filled(anchors.flat_map { |anchor| place(anchor) }),
+            filled(anchors.map { |anchor| @ids.of(anchor.target) })
+          ]
         end
 
-        def place(anchor) = [anchor.from, anchor.to, (anchor.sole ? ANCHORS[:sole] : 0) | (anchor.heading ? ANCHORS[:heading] : 0)]
+        def place(anchor) =
+          [anchor.from, anchor.to, (anchor.sole ? ANCHORS[:sole] : 0) | (anchor.heading ? ANCHORS[:heading] : 0)]
 
         def links(outcome)
           links = outcome.facts&.links || []
@@ -104,7 +199,19 @@ module IronTrellis
           source = outcome.item.id
           links.each_with_index.map do |link, position|
             target = link.target
-            [@crawl_id, position, source, @ids.of(target), TYPES[link.type], PLACES[link.place], link.followed, @ids.internal?(target), Core::Content::Cut.deep(link.rel), Core::Content::Cut.deep(link.text), link.px]
+            [
+              @crawl_id,
+              position,
+              source,
+              @ids.of(target),
+              TYPES[link.type],
+              PLACES[link.place],
+              link.followed,
+              @ids.internal?(target),
+              Core::Content::Cut.deep(link.rel),
+              Core::Content::Cut.deep(link.text),
+              link.px
+            ]
           end
         end
       end

@@ -3,65 +3,88 @@
 module IronTrellis
   module Store
     module Pages
-      # Reads the facts of one crawl for judging, joined with what its links come to. It works beside a run of its own, whose tables it makes and
-      # drops.
+      # Reads the facts of one crawl for judging, joined with what its links come to. It works beside a run of its own,
+      # whose tables it makes and drops.
       class FactsTables
         TYPES = FactsRows::TYPES
-        FOUND_BY = {
-          "link" => %w[anchor frame image script style], "redirect" => %w[redirect refresh], "canonical" => %w[canonical], "hreflang" => %w[hreflang]
-        }.transform_values { |names| names.sum { |name| 1 << TYPES.fetch(name) } }.freeze
+        FOUND_BY =
+          {
+            "link" => %w[anchor frame image script style],
+            "redirect" => %w[redirect refresh],
+            "canonical" => %w[canonical],
+            "hreflang" => %w[hreflang]
+          }.transform_values { |names| names.sum { |name| 1 << TYPES.fetch(name) } }.freeze
         EMBEDS = %w[image script style].freeze
         EMBEDDED = EMBEDS.sum { |name| 1 << TYPES.fetch(name) }
 
-        # What links lead to each URL (the types as one number, a bit each), what leads out of it, the sitemaps that list it, and what it loads, each thing once (how large, as far as that
-        # was fetched).
+        # What links lead to each URL (the types as one number, a bit each), what leads out of it, the sitemaps that
+        # list it, and what it loads, each thing once (how large, as far as that was fetched).
         TABLES = {
           "in" => <<~SQL, "out" => <<~SQL, "listed" => <<~SQL, "loads" => <<~SQL
             SELECT target_id AS url_id, count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]}) AS links_in,
-              count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1 << type) AS types
+              count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1
+                << type) AS types
             FROM %<links>s WHERE source_id <> target_id GROUP BY target_id
           SQL
-            SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND internal) AS links_out_internal,
-              count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND NOT internal) AS links_out_external, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["frame"]}) AS frames_out
-            FROM %<links>s WHERE type IN (#{TYPES["anchor"]}, #{TYPES["frame"]}) AND source_id <> target_id GROUP BY source_id
+            SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND internal)
+              AS links_out_internal,
+              count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND NOT internal) AS links_out_external,
+                count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["frame"]}) AS frames_out
+            FROM %<links>s WHERE type IN (#{TYPES["anchor"]}, #{TYPES["frame"]}) AND source_id <> target_id GROUP BY
+              source_id
           SQL
-            SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER (WHERE e.alternates IS NOT NULL) AS alternates
+            SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER
+              (WHERE e.alternates IS NOT NULL) AS alternates
             FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
           SQL
-            SELECT k.url_id, #{%w[script style].map { |name| "count(*) FILTER (WHERE k.type = #{TYPES[name]}) AS #{name}s" }.join(", ")},
+            SELECT k.url_id,
+              #{%w[script style].map { |name| "count(*) FILTER (WHERE k.type = #{TYPES[name]}) AS #{name}s" }.join(", ")},
               #{EMBEDS.map { |name| "(sum(p.bytes) FILTER (WHERE k.type = #{TYPES[name]}))::bigint AS #{name}_bytes" }.join(", ")}
-            FROM (SELECT DISTINCT source_id AS url_id, target_id, type FROM %<links>s WHERE type IN (#{EMBEDS.map { |name| TYPES[name] }.join(", ")})) k
+            FROM (SELECT DISTINCT source_id AS url_id, target_id, type FROM %<links>s WHERE type IN
+              (#{EMBEDS.map { |name| TYPES[name] }.join(", ")})) k
             LEFT JOIN %<page_facts>s p ON p.url_id = k.target_id AND p.status BETWEEN 200 AND 299 GROUP BY k.url_id
           SQL
         }.freeze
 
-        # How each page stands among all pages, from 0 to 1: of those that have less authority, and those that lie deeper, as a share. What is blocked, missing, moved or
-        # failing has no authority of its own; it stands where the links that lead to it would place it (PageRank's step from its sources, Core::Graph::Authority).
+        # How each page stands among all pages, from 0 to 1: of those that have less authority, and those that lie
+        # deeper, as a share. What is blocked, missing, moved or failing has no authority of its own; it stands where
+        # the links that lead to it would place it (PageRank's step from its sources, Core::Graph::Authority).
         RANKS = <<~SQL
           WITH pages AS MATERIALIZED (SELECT url_id, authority, depth FROM %<graph>s WHERE authority IS NOT NULL),
             size AS (SELECT count(*) AS pages FROM pages),
-            others AS MATERIALIZED (SELECT f.url_id, g.depth FROM %<frontier>s f LEFT JOIN %<graph>s g USING (url_id) WHERE f.purpose = #{Crawling::Frontier::PURPOSES[:page]} AND g.authority IS NULL),
+            others AS MATERIALIZED (SELECT f.url_id, g.depth FROM %<frontier>s f LEFT JOIN %<graph>s g USING (url_id)
+              WHERE f.purpose = #{Crawling::Frontier::PURPOSES[:page]} AND g.authority IS NULL),
             inflow AS MATERIALIZED (
               SELECT k.target_id AS url_id, sum(p.authority / greatest(o.links_out_internal, 1)) AS authority FROM
-                (SELECT DISTINCT source_id, target_id FROM %<links>s WHERE followed AND type = ANY('#{Postgres::Sql.array(Judging::CrawlGraph::CLICKS)}'::smallint[]) AND target_id IN (SELECT url_id FROM others)) k
+                (SELECT DISTINCT source_id, target_id FROM %<links>s WHERE followed AND type =
+                  ANY('#{Postgres::Sql.array(Judging::CrawlGraph::CLICKS)}'::smallint[]) AND target_id IN (SELECT url_id
+                    FROM others)) k
               JOIN pages p ON p.url_id = k.source_id LEFT JOIN %<out>s o ON o.url_id = k.source_id GROUP BY 1
             ),
             placed AS (
               SELECT url_id, authority, 1 AS page FROM pages
-              UNION ALL SELECT url_id, #{1 - Core::Graph::Authority::DAMPING} / pages + #{Core::Graph::Authority::DAMPING} * coalesce(authority, 0), 0 FROM others LEFT JOIN inflow USING (url_id) CROSS JOIN size WHERE pages > 0
+              UNION ALL SELECT url_id, #{1 - Core::Graph::Authority::DAMPING} / pages +
+                #{Core::Graph::Authority::DAMPING} * coalesce(authority, 0), 0 FROM others LEFT JOIN inflow USING
+                  (url_id) CROSS JOIN size WHERE pages > 0
             ),
-            below AS (SELECT url_id, page, sum(page) OVER (ORDER BY authority, page ROWS UNBOUNDED PRECEDING) AS pages_below FROM placed),
+            below AS (SELECT url_id, page, sum(page) OVER (ORDER BY authority, page ROWS UNBOUNDED PRECEDING) AS
+              pages_below FROM placed),
             depths AS (SELECT depth, count(*) AS pages FROM pages GROUP BY depth)
-          SELECT url_id, percent_rank() OVER (ORDER BY authority) AS authority_rank, percent_rank() OVER (ORDER BY depth DESC NULLS FIRST) AS nearness_rank FROM pages
+          SELECT url_id, percent_rank() OVER (ORDER BY authority) AS authority_rank, percent_rank() OVER (ORDER BY depth
+            DESC NULLS FIRST) AS nearness_rank FROM pages
           UNION ALL
-          SELECT b.url_id, least(b.pages_below / greatest(size.pages - 1, 1)::double precision, 1), CASE WHEN o.depth IS NULL THEN 0 ELSE
-            least((SELECT coalesce(sum(d.pages), 0) FROM depths d WHERE d.depth IS NULL OR d.depth > o.depth) / greatest(size.pages - 1, 1)::double precision, 1) END
+          SELECT b.url_id, least(b.pages_below / greatest(size.pages - 1, 1)::double precision, 1), CASE WHEN o.depth IS
+            NULL THEN 0 ELSE
+            least((SELECT coalesce(sum(d.pages), 0) FROM depths d WHERE d.depth IS NULL OR d.depth > o.depth) /
+              greatest(size.pages - 1, 1)::double precision, 1) END
           FROM below b JOIN others o USING (url_id) CROSS JOIN size WHERE b.page = 0
         SQL
         GRAPH = %w[graph ranks].freeze
 
         URLS = <<~SQL
-          SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank, i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, o.frames_out, l.in_sitemaps, l.alternates,
+          SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank,
+            i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, o.frames_out, l.in_sitemaps,
+              l.alternates,
             a.scripts, a.styles, a.image_bytes, a.script_bytes, a.style_bytes
           FROM %<frontier>s f
           LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
@@ -72,20 +95,28 @@ module IronTrellis
           LEFT JOIN %<listed>s l ON l.url_id = f.url_id
           LEFT JOIN %<loads>s a ON a.url_id = f.url_id
         SQL
-        HOPS = "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
-        CANONICALS = "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.canonical_state = 'other'"
+        HOPS =
+          "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS " \
+          "next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
+        CANONICALS =
+          "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE " \
+          "p.canonical_state = 'other'"
         TEXTS = <<~SQL
-          SELECT p.url_id, f.url, b.texts AS text, b.frames, b.menus, p.outline, p.titles[1] AS title, h.authority FROM %<page_facts>s p JOIN %<frontier>s f ON f.url_id = p.url_id
+          SELECT p.url_id, f.url, b.texts AS text, b.frames, b.menus, p.outline, p.titles[1] AS title, h.authority FROM
+            %<page_facts>s p JOIN %<frontier>s f ON f.url_id = p.url_id
           JOIN crawl_hosts h ON h.id = f.host_id LEFT JOIN %<page_blocks>s b ON b.url_id = p.url_id
-          WHERE h.authority = ANY($1::text[]) AND p.status = 200 AND p.kind = 'html' AND p.redirect_to_id IS NULL AND f.purpose = #{Crawling::Frontier::PURPOSES[:page]}
+          WHERE h.authority = ANY($1::text[]) AND p.status = 200 AND p.kind = 'html' AND p.redirect_to_id IS NULL AND
+            f.purpose = #{Crawling::Frontier::PURPOSES[:page]}
         SQL
         # The page that a host shows first.
         HOMES = <<~SQL
-          SELECT DISTINCT ON (h.authority) h.authority, b.texts FROM %<frontier>s f JOIN crawl_hosts h ON h.id = f.host_id JOIN %<page_blocks>s b ON b.url_id = f.url_id JOIN %<page_facts>s p ON p.url_id = f.url_id
+          SELECT DISTINCT ON (h.authority) h.authority, b.texts FROM %<frontier>s f JOIN crawl_hosts h ON h.id =
+            f.host_id JOIN %<page_blocks>s b ON b.url_id = f.url_id JOIN %<page_facts>s p ON p.url_id = f.url_id
           WHERE h.authority = ANY($1::text[]) AND p.status = 200 ORDER BY h.authority, f.depth, length(f.url), f.url_id
         SQL
 
-        # @return [Array<Hash>] what authority flows between page groups, {from, to, links, share}; none of a crawl of a list
+        # @return [Array<Hash>] what authority flows between page groups, {from, to, links, share}; none of a crawl of a
+        #   list
         attr_reader :flow
 
         # @param crawl [Crawling::Crawl]
@@ -117,7 +148,8 @@ module IronTrellis
         def urls(&block) = Postgres::Sql.stream(format(URLS, @names), portion: 1000, &block)
 
         # @return [Hash{Integer => Array(Integer, String)}] by id, the id and the address of the next hop
-        def hops = Postgres::Sql.rows(format(HOPS, @names)).to_h { |row| [row["url_id"], [row["next_id"], row["next_url"]]] }
+        def hops =
+          Postgres::Sql.rows(format(HOPS, @names)).to_h { |row| [row["url_id"], [row["next_id"], row["next_url"]]] }
 
         # @return [Hash{String => String}] by address, the other page that it names as its canonical
         def canonicals = Postgres::Sql.run(format(CANONICALS, @names)).values.to_h
@@ -127,32 +159,51 @@ module IronTrellis
 
         # @param crawl_id [Integer]
         # @return [Boolean]
-        def self.sitemaps?(crawl_id) = Postgres::Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND entries > 0 LIMIT 1", [crawl_id]).ntuples.positive?
+        def self.sitemaps?(crawl_id) =
+          Postgres::Sql
+            .run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND entries > 0 LIMIT 1", [crawl_id])
+            .ntuples
+            .positive?
 
         # @param ids [Array<Integer>]
         # @return [Hash{Integer => Integer}] statuses
         def statuses(ids)
-          Postgres::Sql.rows("SELECT url_id, status FROM #{@names[:page_facts]} WHERE url_id = ANY($1::bigint[])", [Postgres::Sql.array(ids)]).to_h { |row| [row["url_id"], row["status"]] }
+          Postgres::Sql
+            .rows(
+              "SELECT url_id, status FROM #{@names[:page_facts]} WHERE url_id = ANY($1::bigint[])",
+              [Postgres::Sql.array(ids)]
+            )
+            .to_h { |row| [row["url_id"], row["status"]] }
         end
 
         # @return [Hash{String => Boolean}] by origin, whether its robots.txt could be read
         def robots_reachable
-          Robots::RobotsFiles.all(@crawl.id).to_h { |row| [row["origin"], row["error"].nil? && row["status"].to_i < 500] }
+          Robots::RobotsFiles
+            .all(@crawl.id)
+            .to_h { |row| [row["origin"], row["error"].nil? && row["status"].to_i < 500] }
         end
 
         # @param authorities [Array<String>]
         # @return [Hash{String => String}] by authority, the text of its home page
-        def homes(authorities) = Postgres::Sql.run(format(HOMES, @names), [Postgres::Sql.array(authorities)]).values.to_h
+        def homes(authorities) =
+          Postgres::Sql.run(format(HOMES, @names), [Postgres::Sql.array(authorities)]).values.to_h
 
         # @return [Array<Integer>] how long the pages took that were asked again, in milliseconds
-        def asked_again = Postgres::Sql.run("SELECT again_ms FROM #{@names[:page_facts]} WHERE again_ms IS NOT NULL").column_values(0).map(&:to_i)
+        def asked_again =
+          Postgres::Sql
+            .run("SELECT again_ms FROM #{@names[:page_facts]} WHERE again_ms IS NOT NULL")
+            .column_values(0)
+            .map(&:to_i)
 
-        # @return [Hash{String => Hash}] by authority: what it answers for a page that isn't there, where it says it were: url, title, text, outline, frames, menus
+        # @return [Hash{String => Hash}] by authority: what it answers for a page that isn't there, where it says it
+        #   were: url, title, text, outline, frames, menus
         def missing_pages = Crawling::Probes.new(@crawl).answering
 
         # @param authorities [Array<String>]
-        # @yieldparam rows [Array<Hash>] url_id, url, text, frames, menus, outline, title, authority of pages that answer 200
-        def texts(authorities, &block) = Postgres::Sql.stream(format(TEXTS, @names), [Postgres::Sql.array(authorities)], portion: 200, &block)
+        # @yieldparam rows [Array<Hash>] url_id, url, text, frames, menus, outline, title, authority of pages that
+        #   answer 200
+        def texts(authorities, &block) =
+          Postgres::Sql.stream(format(TEXTS, @names), [Postgres::Sql.array(authorities)], portion: 200, &block)
 
         private
 
@@ -162,21 +213,33 @@ module IronTrellis
 
         # A crawl of a list knows nothing of the graph.
         def make_graph
-          make("graph", "SELECT NULL::bigint AS url_id, NULL::integer AS depth, NULL::double precision AS authority WHERE false")
+          make(
+            "graph",
+            "SELECT NULL::bigint AS url_id, NULL::integer AS depth, NULL::double precision AS authority WHERE false"
+          )
           if @crawl.whole?
             graph = Judging::CrawlGraph.new(@crawl)
             depths, authority = graph.depths(start_ids), graph.authority
             @flow = graph.flow(groups(authority.keys))
-            Postgres::BulkCopy.new(@names[:graph], %w[url_id depth authority]).call(@names[:graph], (depths.keys | authority.keys).map { |id| [id, depths[id], authority[id]] })
+            Postgres::BulkCopy.new(@names[:graph], %w[url_id depth authority]).call(
+              @names[:graph],
+              (depths.keys | authority.keys).map { |id| [id, depths[id], authority[id]] }
+            )
           end
           make("ranks", format(RANKS, @names))
         end
 
         def groups(ids)
-          Postgres::Sql.rows("SELECT url_id, url FROM #{@names[:frontier]} WHERE url_id = ANY($1::bigint[])", [Postgres::Sql.array(ids)]).to_h { |row| [row["url_id"], @wishes.group(row["url"])] }
+          Postgres::Sql
+            .rows(
+              "SELECT url_id, url FROM #{@names[:frontier]} WHERE url_id = ANY($1::bigint[])",
+              [Postgres::Sql.array(ids)]
+            )
+            .to_h { |row| [row["url_id"], @wishes.group(row["url"])] }
         end
 
-        def drop = (TABLES.keys + GRAPH).each { |name| Postgres::Sql.raw.exec("DROP TABLE IF EXISTS #{@names[name.to_sym]}") }
+        def drop =
+          (TABLES.keys + GRAPH).each { |name| Postgres::Sql.raw.exec("DROP TABLE IF EXISTS #{@names[name.to_sym]}") }
       end
     end
   end

@@ -3,8 +3,9 @@
 module IronTrellis
   module Store
     module Pages
-      # Stores what a slot of a crawl has fetched: first the new URLs it brings, then facts, raw answers, texts and links by COPY and the closing
-      # of the leases in one transaction. What a dead worker held is fetched again; nothing is half done.
+      # Stores what a slot of a crawl has fetched: first the new URLs it brings, then facts, raw answers, texts and
+      # links by COPY and the closing of the leases in one transaction. What a dead worker held is fetched again;
+      # nothing is half done.
       class FactsWriter
         # @param crawl [Crawling::Crawl]
         # @param slot [Integer]
@@ -29,7 +30,8 @@ module IronTrellis
         # @raise [Crawling::Frontier::LeaseLost]
         def write(outcomes, token)
           rows = @rows.call(outcomes)
-          found = outcomes.flat_map { |outcome| @discovery.call(outcome) }.group_by(&:url).map { |_, finds| best(finds) }
+          found =
+            outcomes.flat_map { |outcome| @discovery.call(outcome) }.group_by(&:url).map { |_, finds| best(finds) }
           found.each { |find| @ids.of(find.url) }
           add(@ids.take_new, entries(found))
           keep(outcomes, rows, token)
@@ -69,7 +71,9 @@ module IronTrellis
         def keep(outcomes, rows, token)
           transaction do
             @crawl.frontier.close(outcomes.map { |outcome| outcome.item.id }, token)
-            rows.each { |parent, values| @copies.fetch(parent).call(Postgres::Partitions.name(parent, @crawl.id), values) if values.any? }
+            rows.each do |parent, values|
+              @copies.fetch(parent).call(Postgres::Partitions.name(parent, @crawl.id), values) if values.any?
+            end
             count(outcomes)
           end
         rescue PG::CharacterNotInRepertoire
@@ -106,8 +110,16 @@ module IronTrellis
         def entries(found)
           found.map do |find|
             space_id, full = (find.purpose == :page && find.reason.nil?) ? @spaces.of(find.url) : nil
-            Crawling::Frontier::Entry.new(id: @ids.of(find.url), url: find.url, purpose: find.purpose, depth: find.depth, hops: find.hops, reason: full ? :space : find.reason,
-              host_id: @hosts.id(authority(find.url)), space_id: space_id)
+            Crawling::Frontier::Entry.new(
+              id: @ids.of(find.url),
+              url: find.url,
+              purpose: find.purpose,
+              depth: find.depth,
+              hops: find.hops,
+              reason: full ? :space : find.reason,
+              host_id: @hosts.id(authority(find.url)),
+              space_id: space_id
+            )
           end
         end
 

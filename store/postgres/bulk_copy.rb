@@ -16,14 +16,22 @@ module IronTrellis
 
         binary = PG::BinaryEncoder
         ENCODERS = {
-          "smallint" => binary::Int2.new, "integer" => binary::Int4.new, "bigint" => binary::Int8.new, "boolean" => binary::Boolean.new,
-          "double precision" => binary::Float8.new, "text" => binary::String.new, "bytea" => binary::Bytea.new, "jsonb" => Jsonb.new(format: 1),
+          "smallint" => binary::Int2.new,
+          "integer" => binary::Int4.new,
+          "bigint" => binary::Int8.new,
+          "boolean" => binary::Boolean.new,
+          "double precision" => binary::Float8.new,
+          "text" => binary::String.new,
+          "bytea" => binary::Bytea.new,
+          "jsonb" => Jsonb.new(format: 1),
           "timestamp with time zone" => binary::TimestampUtc.new,
           "text[]" => binary::Array.new(elements_type: binary::String.new(oid: 25), dimensions: 1),
           "integer[]" => binary::Array.new(elements_type: binary::Int4.new(oid: 23), dimensions: 1),
           "bigint[]" => binary::Array.new(elements_type: binary::Int8.new(oid: 20), dimensions: 1)
         }.freeze
-        TYPES = "SELECT attname, format_type(atttypid, NULL) AS type FROM pg_attribute WHERE attrelid = $1::regclass AND attnum > 0"
+        TYPES =
+          "SELECT attname, format_type(atttypid, NULL) AS type FROM pg_attribute WHERE attrelid = $1::regclass AND " \
+          "attnum > 0"
         # Sent in big pieces: a call a row would cost as much as the rows themselves.
         PIECE = 500
         HEADER = "PGCOPY\n\xFF\r\n\0".b + ("\0" * 8)
@@ -34,7 +42,10 @@ module IronTrellis
         def initialize(parent, columns)
           types = Sql.rows(TYPES, [parent]).to_h { |row| row.values_at("attname", "type") }
           @columns = columns.map { |column| %("#{column}") }.join(", ")
-          @row = PG::BinaryEncoder::CopyRow.new(type_map: PG::TypeMapByColumn.new(columns.map { |column| ENCODERS.fetch(types.fetch(column)) }))
+          @row =
+            PG::BinaryEncoder::CopyRow.new(
+              type_map: PG::TypeMapByColumn.new(columns.map { |column| ENCODERS.fetch(types.fetch(column)) })
+            )
         end
 
         # @param table [String] the parent or one of its partitions

@@ -73,10 +73,13 @@ module IronTrellis
         # @return [void]
         def drop
           ActiveRecord::Base.remove_connection
-          maintenance { |connection| connection.exec("DROP DATABASE IF EXISTS #{connection.quote_ident(database_of_url)} WITH (FORCE)") }
+          maintenance do |connection|
+            connection.exec("DROP DATABASE IF EXISTS #{connection.quote_ident(database_of_url)} WITH (FORCE)")
+          end
         end
 
-        def exists?(connection) = connection.exec_params("SELECT 1 FROM pg_database WHERE datname = $1", [database_of_url]).any?
+        def exists?(connection) =
+          connection.exec_params("SELECT 1 FROM pg_database WHERE datname = $1", [database_of_url]).any?
 
         def create(connection) = connection.exec("CREATE DATABASE #{connection.quote_ident(database_of_url)}")
 
@@ -103,7 +106,10 @@ module IronTrellis
         end
 
         def unavailable(what, error)
-          Unavailable.new("PostgreSQL can't be #{what}: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or check DATABASE_URL.")
+          Unavailable.new(
+            "PostgreSQL can't be #{what}: #{error.message.lines.first&.strip}. Start it with bin/postgres start, or " \
+            "check DATABASE_URL."
+          )
         end
 
         def own_cluster_url

@@ -13,19 +13,29 @@ module IronTrellis
         AT_ONCE = {
           "frontier" => [
             "ALTER TABLE %<table>s ADD PRIMARY KEY (url_id)",
-            "CREATE INDEX %<table>s_waiting ON %<table>s (host_id, depth, url_id) WHERE state = #{Crawling::Frontier::STATES[:waiting]}",
-            "CREATE INDEX %<table>s_later ON %<table>s (not_before) WHERE state = #{Crawling::Frontier::STATES[:later]}",
+            "CREATE INDEX %<table>s_waiting ON %<table>s (host_id, depth, url_id) WHERE " \
+            "state = #{Crawling::Frontier::STATES[:waiting]}",
+            "CREATE INDEX %<table>s_later ON %<table>s (not_before) WHERE " \
+            "state = #{Crawling::Frontier::STATES[:later]}",
             "CREATE INDEX %<table>s_apart ON %<table>s (host_id) WHERE state = #{Crawling::Frontier::STATES[:apart]}"
           ]
         }.freeze
-        # Links are indexed by one column each: equal keys share their place in such an index, which takes a third of the room.
+        # Links are indexed by one column each: equal keys share their place in such an index, which takes a third of
+        # the room.
         AFTER_LOADING = {
           "page_facts" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
           "raw_answers" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
           "page_blocks" => ["UNIQUE INDEX %<table>s_by_url ON %<table>s (url_id)"],
-          "links" => ["INDEX %<table>s_by_source ON %<table>s (source_id)", "INDEX %<table>s_by_target ON %<table>s (target_id)"],
+          "links" => [
+            "INDEX %<table>s_by_source ON %<table>s (source_id)",
+            "INDEX %<table>s_by_target ON %<table>s (target_id)"
+          ],
           "sitemap_entries" => ["INDEX %<table>s_by_url ON %<table>s (url_id)"],
-          "faults" => ["INDEX %<table>s_by_url ON %<table>s (url_id)", "INDEX %<table>s_by_code ON %<table>s (code)", "INDEX %<table>s_by_identity ON %<table>s (identity)"]
+          "faults" => [
+            "INDEX %<table>s_by_url ON %<table>s (url_id)",
+            "INDEX %<table>s_by_code ON %<table>s (code)",
+            "INDEX %<table>s_by_identity ON %<table>s (identity)"
+          ]
         }.freeze
 
         module_function

@@ -21,7 +21,8 @@ module IronTrellis
         # @return [Record]
         # @raise [Core::Error::NotFound]
         def self.fetch(id)
-          (Core::Id.valid?(id) && find_by(id: id)) || raise(Core::Error::NotFound.new("There is no #{model_name.human.downcase} #{id}.", id: id))
+          (Core::Id.valid?(id) && find_by(id: id)) ||
+            raise(Core::Error::NotFound.new("There is no #{model_name.human.downcase} #{id}.", id: id))
         end
       end
     end

@@ -3,10 +3,12 @@
 module IronTrellis
   module Store
     module Redirects
-      # The redirect map of a site as it was decided: checked as a whole, against the pages that live, and by what servers answered.
+      # The redirect map of a site as it was decided: checked as a whole, against the pages that live, and by what
+      # servers answered.
       class RouteMap
         PAGES = "SELECT url, status, redirect_to FROM %<ledger>s WHERE url = ANY($1::text[])"
-        KNOWN = "SELECT url FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY importance DESC NULLS LAST, url_id"
+        KNOWN =
+          "SELECT url FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY importance DESC NULLS LAST, url_id"
         MOST_MATCHES = 100
         # So many addresses are tried of a pattern.
         MOST_SAMPLES = 3
@@ -19,39 +21,72 @@ module IronTrellis
           @names = run && {ledger: Postgres::Partitions.name("ledger_rows", run.id)}
         end
 
-        # @return [Array<Core::Redirects::Route>] in the order that was given them, else in which they were decided, without those that were refused
+        # @return [Array<Core::Redirects::Route>] in the order that was given them, else in which they were decided,
+        #   without those that were refused
         def routes
-          @routes ||= accepted.sort_by.with_index { |(_, value), place| [value["order"] || 0, place] }.map { |from, value| route(from, value) }
+          @routes ||=
+            accepted
+              .sort_by
+              .with_index { |(_, value), place| [value["order"] || 0, place] }
+              .map { |from, value| route(from, value) }
         end
 
-        # @return [Hash] routes ([{from, to, status, kind, query, why, decision, flaws, test, matches}]), and flaws in all
+        # @return [Hash] routes ([{from, to, status, kind, query, why, decision, flaws, test, matches}]), and flaws in
+        #   all
         def call
           decisions = @site.decisions.in_force("route")
           tests = RouteTest.where(site_id: @site.id).to_h { |test| [test.source, test.view] }
           flaws = flaws().group_by(&:from)
           rows = routes.map do |route|
-            route.to_h.slice(:from, :to, :status, :kind, :query).merge(why: decisions[route.from].value["why"], decision: decisions[route.from].view, test: tests[route.from],
-              flaws: flaws.fetch(route.from, []).map { |flaw| {code: flaw.code, about: flaw.about} })
+            route
+              .to_h
+              .slice(:from, :to, :status, :kind, :query)
+              .merge(
+                why: decisions[route.from].value["why"],
+                decision: decisions[route.from].view,
+                test: tests[route.from],
+                flaws: flaws.fetch(route.from, []).map { |flaw| {code: flaw.code, about: flaw.about} }
+              )
           end
-          {routes: rows, refused: decisions.count { |_, one| one.value["refused"] }, flaws: flaws.values.flatten.map(&:code).tally}
+          {
+            routes: rows,
+            refused: decisions.count { |_, one| one.value["refused"] },
+            flaws: flaws.values.flatten.map(&:code).tally
+          }
         end
 
-        # @return [Array<Core::Redirects::Route>] as servers should have them: chains shortened, loops and second rules for one address left out
+        # @return [Array<Core::Redirects::Route>] as servers should have them: chains shortened, loops and second rules
+        #   for one address left out
         def flattened
           exact, patterns = routes.partition { |route| !route.pattern? }
           kept = Core::Redirects::MapCheck.new(exact).flattened.to_h { |route| [route.from, route] }
-          exact.filter_map { |route| kept[route.from]&.then { |last| Core::Redirects::Route.new(**route.to_h, to: last.to, status: last.status) } } + patterns
+          exact.filter_map do |route|
+            kept[route.from]&.then { |last| Core::Redirects::Route.new(**route.to_h, to: last.to, status: last.status) }
+          end + patterns
         end
 
         # @param route [Core::Redirects::Route] not decided yet
-        # @return [Hash] total, and the first of the known URLs that it would take ({url, target, status, target_status})
+        # @return [Hash] total, and the first of the known URLs that it would take ({url, target, status,
+        #   target_status})
         def trial(route)
           table = Core::Redirects::Table.new([route])
           matched = known.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }
           shown = matched.first(MOST_MATCHES)
           pages = pages(shown.flatten.compact)
-          rows = shown.map { |url, target| {url: url, target: target, status: pages.dig(url, "status"), target_status: target && pages.dig(target, "status")} }
-          {total: matched.size, living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| lives?(page) }, rows: rows}
+          rows =
+            shown.map do |url, target|
+              {
+                url: url,
+                target: target,
+                status: pages.dig(url, "status"),
+                target_status: target && pages.dig(target, "status")
+              }
+            end
+          {
+            total: matched.size,
+            living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| lives?(page) },
+            rows: rows
+          }
         end
 
         # @param route [Core::Redirects::Route] a pattern
@@ -64,7 +99,14 @@ module IronTrellis
         # @param from [String]
         # @param value [Hash]
         # @return [Core::Redirects::Route]
-        def route(from, value) = Core::Redirects::Route.new(from: from, to: value["to"], status: value["status"], kind: value["kind"], query: value["query"])
+        def route(from, value) =
+          Core::Redirects::Route.new(
+            from: from,
+            to: value["to"],
+            status: value["status"],
+            kind: value["kind"],
+            query: value["query"]
+          )
 
         private
 
@@ -80,7 +122,9 @@ module IronTrellis
         # A route must not take a page that lives, and should lead to one.
         def against_pages(exact)
           pages = pages(exact.flat_map { |route| [route.from, route.to] }.compact)
-          exact.flat_map { |route| [living(route, pages[route.from]), target(route, route.to && pages[route.to])].compact }
+          exact.flat_map do |route|
+            [living(route, pages[route.from]), target(route, route.to && pages[route.to])].compact
+          end
         end
 
         # Of a pattern its samples tell where it leads.

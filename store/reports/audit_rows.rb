@@ -5,14 +5,60 @@ module IronTrellis
     module Reports
       # Reads one judged crawl in the form of the audit's files (formats: urls.jsonl, links.jsonl, faults.jsonl).
       class AuditRows
-        URL_FIELDS = %w[url kind status error content_type bytes response_ms depth found_by robots_allowed robots_line redirect_to redirect_chain
-          final_url final_status noindex nofollow directives canonical canonical_source canonical_state hreflang lang title title_chars
-          description description_chars h1 words links_in links_out_internal links_out_external images images_without_alt in_sitemaps group
-          intent importance authority indexable stop stop_reason faults].freeze
-        SUMS = {"by_status" => "coalesce(status::text, coalesce(error, 'not fetched'))", "by_stop" => "coalesce(stop, 'none')", "by_group" => '"group"'}.freeze
+        URL_FIELDS = %w[
+          url
+          kind
+          status
+          error
+          content_type
+          bytes
+          response_ms
+          depth
+          found_by
+          robots_allowed
+          robots_line
+          redirect_to
+          redirect_chain
+          final_url
+          final_status
+          noindex
+          nofollow
+          directives
+          canonical
+          canonical_source
+          canonical_state
+          hreflang
+          lang
+          title
+          title_chars
+          description
+          description_chars
+          h1
+          words
+          links_in
+          links_out_internal
+          links_out_external
+          images
+          images_without_alt
+          in_sitemaps
+          group
+          intent
+          importance
+          authority
+          indexable
+          stop
+          stop_reason
+          faults
+        ].freeze
+        SUMS = {
+          "by_status" => "coalesce(status::text, coalesce(error, 'not fetched'))",
+          "by_stop" => "coalesce(stop, 'none')",
+          "by_group" => '"group"'
+        }.freeze
 
         # Only what is the site's is on its ladder and in its groups.
-        OURS = %w[by_stop by_group].to_h { |name| [name, "kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"] }.freeze
+        OURS =
+          %w[by_stop by_group].to_h { |name| [name, "kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"] }.freeze
 
         # @param crawl [Crawling::Crawl]
         # @param run [Judging::VerdictRun]
@@ -29,7 +75,8 @@ module IronTrellis
             SELECT l.*, p.directives, p.hreflang, s.alternates
             FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} l
             LEFT JOIN #{Postgres::Partitions.name("page_facts", @crawl.id)} p USING (url_id)
-            LEFT JOIN (SELECT url_id, jsonb_agg(alternates) AS alternates FROM #{Postgres::Partitions.name("sitemap_entries", @crawl.id)}
+            LEFT JOIN (SELECT url_id, jsonb_agg(alternates) AS alternates FROM
+              #{Postgres::Partitions.name("sitemap_entries", @crawl.id)}
               WHERE alternates IS NOT NULL GROUP BY url_id) s USING (url_id)
             ORDER BY l.url COLLATE "C"
           SQL
@@ -39,23 +86,40 @@ module IronTrellis
         def links
           Postgres::Sql.stream(<<~SQL) { |rows| rows.each { |row| yield link(row) } }
             SELECT s.url AS source, t.url AS target, k.type, k.text, k.rel, k.place, k.followed
-            FROM #{Postgres::Partitions.name("links", @crawl.id)} k JOIN urls s ON s.id = k.source_id JOIN urls t ON t.id = k.target_id
+            FROM #{Postgres::Partitions.name("links", @crawl.id)} k JOIN urls s ON s.id = k.source_id JOIN urls t ON
+              t.id = k.target_id
             ORDER BY s.url COLLATE "C", k.position
           SQL
         end
 
         # @yieldparam row [Hash{String => Object}]
         def faults
-          Postgres::Sql.stream(%(SELECT code, grade, url, about, detail FROM #{Postgres::Partitions.name("faults", @run.id)} ORDER BY code, url COLLATE "C", about COLLATE "C")) do |rows|
-            rows.each { |row| yield row }
-          end
+          Postgres::Sql.stream(
+            %(SELECT code, grade, url, about, detail FROM #{Postgres::Partitions.name("faults", @run.id)} ORDER BY code, url COLLATE "C", about COLLATE "C")
+          ) { |rows| rows.each { |row| yield row } }
         end
 
         # @return [Hash{String => Object}] how many URLs there are, by status, stop and group, and with each fault
         def sums
           table = Postgres::Partitions.name("ledger_rows", @run.id)
-          counted = SUMS.to_h { |name, value| [name, count("SELECT #{value} AS key, count(*) FROM #{table} WHERE #{OURS.fetch(name, "true")} GROUP BY 1 ORDER BY 1")] }
-          counted.merge("urls" => count("SELECT 'all' AS key, count(*) FROM #{table}")["all"], "faults" => count("SELECT code AS key, count(DISTINCT url_id) FROM #{Postgres::Partitions.name("faults", @run.id)} GROUP BY 1 ORDER BY 1"))
+          counted =
+            SUMS.to_h do |name, value|
+              [
+                name,
+                count(
+                  "SELECT #{value} AS key, count(*) FROM #{table} WHERE #{OURS.fetch(name, "true")} GROUP BY 1 ORDER " \
+                  "BY 1"
+                )
+              ]
+            end
+          counted.merge(
+            "urls" => count("SELECT 'all' AS key, count(*) FROM #{table}")["all"],
+            "faults" =>
+              count(
+                "SELECT code AS key, count(DISTINCT url_id) " \
+                "FROM #{Postgres::Partitions.name("faults", @run.id)} GROUP BY 1 ORDER BY 1"
+              )
+          )
         end
 
         private
@@ -64,12 +128,18 @@ module IronTrellis
 
         def url(row)
           row["directives"] = (row["directives"] || []).map { |one| one.slice("source", "agent", "tokens") }
-          row["hreflang"] = ((row["hreflang"] || []) + (row["alternates"] || []).flatten).map { |one| one.slice("code", "url", "source") }.uniq
+          row["hreflang"] = ((row["hreflang"] || []) + (row["alternates"] || []).flatten)
+            .map { |one| one.slice("code", "url", "source") }
+            .uniq
           URL_FIELDS.to_h { |field| [field, row[field]] }
         end
 
         def link(row)
-          row.merge("type" => @types[row["type"]], "rel" => row["rel"].to_s.split, "place" => row["place"] && @places[row["place"]])
+          row.merge(
+            "type" => @types[row["type"]],
+            "rel" => row["rel"].to_s.split,
+            "place" => row["place"] && @places[row["place"]]
+          )
         end
       end
     end

@@ -3,37 +3,49 @@
 module IronTrellis
   module Store
     module Reports
-      # Two crawls of one site, the newer against the earlier: which URLs rose or fell on the ladder, came or went, and what became of each fault. Only
-      # verdicts of equal rules can be compared.
+      # Two crawls of one site, the newer against the earlier: which URLs rose or fell on the ladder, came or went, and
+      # what became of each fault. Only verdicts of equal rules can be compared.
       class Comparison
-        # Rose and fell are of what is wanted in both; what changed as it was decided is told apart, and what isn't wanted changes as it likes. Where nothing is wanted yet
-        # all that isn't to be kept out counts.
+        # Rose and fell are of what is wanted in both; what changed as it was decided is told apart, and what isn't
+        # wanted changes as it likes. Where nothing is wanted yet all that isn't to be kept out counts.
         MOVES = %w[rose fell as_decided came went others].freeze
         MOST_ROWS = 200
         # A higher number is further up; one that passes all rungs stands above them.
-        HEIGHT = "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), #{Core::Ladder::Climb::NAMES.size + 1})"
+        HEIGHT =
+          "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), #{Core::Ladder::Climb::NAMES.size + 1})"
         BOTH = <<~SQL
-          SELECT coalesce(n.url_id, o.url_id) AS url_id, coalesce(n.url, o.url) AS url, o.stop AS stop_before, n.stop AS stop_after, n.stop_reason, coalesce(n.importance, o.importance) AS importance,
-            CASE WHEN o.url_id IS NULL THEN 'came' WHEN n.url_id IS NULL THEN 'went' WHEN #{format(HEIGHT, table: "n")} = #{format(HEIGHT, table: "o")} THEN 'stayed'
-              WHEN n.fulfilled IS NOT NULL AND n.fulfilled IS DISTINCT FROM o.fulfilled THEN 'as_decided' WHEN NOT %<counts>s THEN 'others'
+          SELECT coalesce(n.url_id, o.url_id) AS url_id, coalesce(n.url, o.url) AS url, o.stop AS stop_before, n.stop AS
+            stop_after, n.stop_reason, coalesce(n.importance, o.importance) AS importance,
+            CASE WHEN o.url_id IS NULL THEN 'came' WHEN n.url_id IS NULL THEN 'went' WHEN #{format(HEIGHT, table: "n")}
+              = #{format(HEIGHT, table: "o")} THEN 'stayed'
+              WHEN n.fulfilled IS NOT NULL AND n.fulfilled IS DISTINCT FROM o.fulfilled THEN 'as_decided' WHEN NOT
+                %<counts>s THEN 'others'
               WHEN #{format(HEIGHT, table: "n")} > #{format(HEIGHT, table: "o")} THEN 'rose' ELSE 'fell' END AS move
-          FROM (SELECT * FROM %<new>s WHERE #{Ledger::Fields::DOCUMENTS}) n FULL JOIN (SELECT * FROM %<old>s WHERE #{Ledger::Fields::DOCUMENTS}) o ON o.url_id = n.url_id
+          FROM (SELECT * FROM %<new>s WHERE #{Ledger::Fields::DOCUMENTS}) n FULL JOIN (SELECT * FROM %<old>s WHERE
+            #{Ledger::Fields::DOCUMENTS}) o ON o.url_id = n.url_id
         SQL
         COUNTS = "SELECT move, stop_before, stop_after, count(*) AS urls FROM (#{BOTH}) b GROUP BY 1, 2, 3"
         ROWS = <<~SQL
-          SELECT url_id::text AS url_id, url, stop_before, stop_after, stop_reason, importance, count(*) OVER () AS total FROM (#{BOTH}) b WHERE move = $1
+          SELECT url_id::text AS url_id, url, stop_before, stop_after, stop_reason, importance, count(*) OVER () AS
+            total FROM (#{BOTH}) b WHERE move = $1
           ORDER BY importance DESC NULLS LAST, url COLLATE "C" LIMIT #{MOST_ROWS}
         SQL
-        # A fault is cleared only where what it was told of was looked at again; what was there before the earlier crawl and not in it has returned.
+        # A fault is cleared only where what it was told of was looked at again; what was there before the earlier crawl
+        # and not in it has returned.
         FAULTS = <<~SQL
-          SELECT code, grade, count(*) FILTER (WHERE state = 'new') AS new, count(*) FILTER (WHERE state = 'returned') AS returned, count(*) FILTER (WHERE state = 'still') AS still,
-            count(*) FILTER (WHERE state = 'cleared') AS cleared, count(*) FILTER (WHERE state = 'unchecked') AS unchecked
+          SELECT code, grade, count(*) FILTER (WHERE state = 'new') AS new, count(*) FILTER (WHERE state = 'returned')
+            AS returned, count(*) FILTER (WHERE state = 'still') AS still,
+            count(*) FILTER (WHERE state = 'cleared') AS cleared, count(*) FILTER (WHERE state = 'unchecked') AS
+              unchecked
           FROM (
             SELECT coalesce(n.code, o.code) AS code, coalesce(n.grade, o.grade) AS grade, CASE
               WHEN n.identity IS NOT NULL AND o.identity IS NOT NULL THEN 'still'
-              WHEN n.identity IS NULL AND (l.status IS NOT NULL OR p.url_id IS NULL) THEN 'cleared' WHEN n.identity IS NULL THEN 'unchecked'
-              WHEN EXISTS (SELECT 1 FROM faults e WHERE e.run_id = ANY($1::bigint[]) AND e.identity = n.identity) THEN 'returned' ELSE 'new' END AS state
-            FROM (SELECT DISTINCT ON (identity) * FROM %<new_faults>s) n FULL JOIN (SELECT DISTINCT ON (identity) * FROM %<old_faults>s) o ON o.identity = n.identity
+              WHEN n.identity IS NULL AND (l.status IS NOT NULL OR p.url_id IS NULL) THEN 'cleared' WHEN n.identity IS
+                NULL THEN 'unchecked'
+              WHEN EXISTS (SELECT 1 FROM faults e WHERE e.run_id = ANY($1::bigint[]) AND e.identity = n.identity) THEN
+                'returned' ELSE 'new' END AS state
+            FROM (SELECT DISTINCT ON (identity) * FROM %<new_faults>s) n FULL JOIN (SELECT DISTINCT ON (identity) * FROM
+              %<old_faults>s) o ON o.identity = n.identity
             LEFT JOIN %<new>s l ON l.url_id = o.url_id LEFT JOIN %<old>s p ON p.url_id = o.url_id
           ) f GROUP BY 1, 2 ORDER BY 1
         SQL
@@ -42,18 +54,47 @@ module IronTrellis
         # @param earlier [Crawling::Crawl]
         # @raise [Core::Error::Conflict] where the two can't be compared
         def initialize(crawl, earlier)
-          @runs = [crawl, earlier].map { |one| one.verdict_run || raise(Core::Error::Conflict.new("Crawl #{one.number} isn't judged yet, so it can't be compared.")) }
+          @runs =
+            [crawl, earlier].map do |one|
+              one.verdict_run ||
+                raise(Core::Error::Conflict.new("Crawl #{one.number} isn't judged yet, so it can't be compared."))
+            end
           check(crawl, earlier)
-          @before = crawl.site.crawls.where(number: ...earlier.number, scope: Crawling::Crawl::WHOLE).filter_map { |one| one.verdict_run&.id }
-          @names = {new: table("ledger_rows", 0), old: table("ledger_rows", 1), new_faults: table("faults", 0), old_faults: table("faults", 1)}
-          @names[:counts] = anything_wanted? ? "(n.wanted AND o.wanted)" : "(n.intent <> 'keep_out' AND o.intent <> 'keep_out')"
+          @before =
+            crawl
+              .site
+              .crawls
+              .where(number: ...earlier.number, scope: Crawling::Crawl::WHOLE)
+              .filter_map { |one| one.verdict_run&.id }
+          @names = {
+            new: table("ledger_rows", 0),
+            old: table("ledger_rows", 1),
+            new_faults: table("faults", 0),
+            old_faults: table("faults", 1)
+          }
+          @names[:counts] = (
+            if anything_wanted?
+              "(n.wanted AND o.wanted)"
+            else
+              "(n.intent <> 'keep_out' AND o.intent <> 'keep_out')"
+            end
+          )
         end
 
-        # @return [Hash] moves (how many URLs rose, fell, changed as decided, came, went, and how many others changed), steps ([{move, stop_before, stop_after, urls}], most first) and faults
-        #   ([{code, grade, new, returned, still, cleared, unchecked}])
+        # @return [Hash] moves (how many URLs rose, fell, changed as decided, came, went, and how many others changed),
+        #   steps ([{move, stop_before, stop_after, urls}], most first) and faults ([{code, grade, new, returned, still,
+        #   cleared, unchecked}])
         def call
-          steps = Postgres::Sql.rows(format(COUNTS, @names)).reject { |row| row["move"] == "stayed" }.sort_by { |row| [-row["urls"], row["move"], row["stop_before"].to_s, row["stop_after"].to_s] }
-          {moves: MOVES.to_h { |move| [move, steps.sum { |row| (row["move"] == move) ? row["urls"] : 0 }] }, steps: steps, faults: Postgres::Sql.rows(format(FAULTS, @names), [Postgres::Sql.array(@before)])}
+          steps =
+            Postgres::Sql
+              .rows(format(COUNTS, @names))
+              .reject { |row| row["move"] == "stayed" }
+              .sort_by { |row| [-row["urls"], row["move"], row["stop_before"].to_s, row["stop_after"].to_s] }
+          {
+            moves: MOVES.to_h { |move| [move, steps.sum { |row| (row["move"] == move) ? row["urls"] : 0 }] },
+            steps: steps,
+            faults: Postgres::Sql.rows(format(FAULTS, @names), [Postgres::Sql.array(@before)])
+          }
         end
 
         # @param move [String] one of MOVES
@@ -65,16 +106,26 @@ module IronTrellis
 
         private
 
-        def anything_wanted? = @names.values_at(:new, :old).any? { |ledger| Postgres::Sql.run("SELECT 1 FROM #{ledger} WHERE wanted LIMIT 1").ntuples.positive? }
+        def anything_wanted? =
+          @names
+            .values_at(:new, :old)
+            .any? { |ledger| Postgres::Sql.run("SELECT 1 FROM #{ledger} WHERE wanted LIMIT 1").ntuples.positive? }
 
         def table(parent, which) = Postgres::Partitions.name(parent, @runs[which].id)
 
         def check(crawl, earlier)
-          raise Core::Error::Conflict.new("Only crawls of one site can be compared.") if crawl.site_id != earlier.site_id
-          raise Core::Error::Conflict.new("A crawl can only be compared with an earlier one.") if earlier.number >= crawl.number
+          if crawl.site_id != earlier.site_id
+            raise Core::Error::Conflict.new("Only crawls of one site can be compared.")
+          end
+          if earlier.number >= crawl.number
+            raise Core::Error::Conflict.new("A crawl can only be compared with an earlier one.")
+          end
           return if @runs.map(&:rules_digest).uniq.size == 1
 
-          raise Core::Error::Conflict.new("Crawl #{earlier.number} was judged by other rules or limits than crawl #{crawl.number}. Have it judged again, then compare.")
+          raise Core::Error::Conflict.new(
+                  "Crawl #{earlier.number} was judged by other rules or limits than crawl #{crawl.number}. Have it " \
+                  "judged again, then compare."
+                )
         end
       end
     end

@@ -8,12 +8,17 @@ module IronTrellis
         module_function
 
         # @param crawl [Crawling::Crawl]
-        # @return [Hash] urls and seconds of the crawl, wanted pages and those of them that stop, groups nobody decided about
+        # @return [Hash] urls and seconds of the crawl, wanted pages and those of them that stop, groups nobody decided
+        #   about
         def of(crawl)
           run = crawl.verdict_run
           seconds = crawl.started_at && crawl.fetching_ended_at && (crawl.fetching_ended_at - crawl.started_at).round(1)
           base = {fetched: Crawling::Progress.of(crawl).fetched, seconds: seconds}
-          run ? base.merge(wanted(run)) : base.merge(wanted: nil, wanted_stopping: nil, stopping: nil, undecided_groups: nil)
+          if run
+            base.merge(wanted(run))
+          else
+            base.merge(wanted: nil, wanted_stopping: nil, stopping: nil, undecided_groups: nil)
+          end
         end
 
         def wanted(run)

@@ -15,25 +15,42 @@ module IronTrellis
         def initialize(run, reading)
           @run = run
           @condition = READINGS.fetch(reading) do
-            raise Core::Error::InvalidInput.new("“#{reading}” is no reading of the trellis; use one of #{READINGS.keys.join(", ")}.")
+            raise Core::Error::InvalidInput.new(
+                    "“#{reading}” is no reading of the trellis; use one of #{READINGS.keys.join(", ")}."
+                  )
           end
         end
 
-        # @return [Hash] rungs ([{name, judged}]), groups ([{name, pages, stops: {rung => n}, through}]) with most pages first,
-        #   and for the heading: pages, stopping, wanted (of the whole run)
+        # @return [Hash] rungs ([{name, judged}]), groups ([{name, pages, stops: {rung => n}, through}]) with most pages
+        #   first, and for the heading: pages, stopping, wanted (of the whole run)
         def call
-          groups = rows.group_by { |row| row["group"] }.map { |name, stops| group(name, stops) }.sort_by { |one| [-one[:pages], one[:name]] }
+          groups =
+            rows
+              .group_by { |row| row["group"] }
+              .map { |name, stops| group(name, stops) }
+              .sort_by { |one| [-one[:pages], one[:name]] }
           {
-            rungs: RUNGS.map { |name| {name: name, judged: JUDGED.include?(name)} }, groups: groups,
-            pages: groups.sum { |one| one[:pages] }, stopping: groups.sum { |one| one[:pages] - one[:through] },
-            wanted: Postgres::Sql.rows("SELECT coalesce(sum(pages), 0)::bigint AS wanted FROM rollups WHERE run_id = $1 AND wanted", [@run.id]).first["wanted"]
+            rungs: RUNGS.map { |name| {name: name, judged: JUDGED.include?(name)} },
+            groups: groups,
+            pages: groups.sum { |one| one[:pages] },
+            stopping: groups.sum { |one| one[:pages] - one[:through] },
+            wanted:
+              Postgres::Sql.rows(
+                "SELECT coalesce(sum(pages), 0)::bigint AS wanted FROM rollups WHERE run_id = $1 AND wanted",
+                [@run.id]
+              ).first[
+                "wanted"
+              ]
           }
         end
 
         private
 
         def rows
-          Postgres::Sql.rows(%(SELECT "group", stop, sum(pages)::bigint AS pages FROM rollups WHERE run_id = $1 AND #{@condition} GROUP BY 1, 2), [@run.id])
+          Postgres::Sql.rows(
+            %(SELECT "group", stop, sum(pages)::bigint AS pages FROM rollups WHERE run_id = $1 AND #{@condition} GROUP BY 1, 2),
+            [@run.id]
+          )
         end
 
         def group(name, rows)

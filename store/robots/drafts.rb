@@ -3,12 +3,15 @@
 module IronTrellis
   module Store
     module Robots
-      # The robots.txt files of a site as the crawl found them, the drafts beside them, and what a draft would change for all URLs known.
+      # The robots.txt files of a site as the crawl found them, the drafts beside them, and what a draft would change
+      # for all URLs known.
       class Drafts
         FILES = "SELECT origin, status, body FROM robots_files WHERE crawl_id = $1 ORDER BY origin"
         URLS = <<~SQL
-          SELECT url_id::text AS url_id, url, importance, wanted, noindex, intent = 'keep_out' AND status = 200 AS to_keep_out FROM %<ledger>s
-          WHERE starts_with(url, $1 || '/') AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' ORDER BY importance DESC NULLS LAST, url_id
+          SELECT url_id::text AS url_id, url, importance, wanted, noindex, intent = 'keep_out' AND status = 200 AS
+            to_keep_out FROM %<ledger>s
+          WHERE starts_with(url, $1 || '/') AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' ORDER BY
+            importance DESC NULLS LAST, url_id
         SQL
         MOST_ROWS = 100
 
@@ -28,50 +31,75 @@ module IronTrellis
 
         # @param origin [String]
         # @param text [String, nil] the draft; nil for the one that was kept, or the file itself
-        # @return [Hash] live (text, nil where there is none), text, lines ([{number, text, meaning, flaw}]), difference ([{change, text}]), agent, freed and shut
-        #   ({total, wanted, rows}): URLs that would become allowed, and that would be blocked; and hidden ({noindex, to_keep_out, rows}): of what the draft blocks, how many say noindex
+        # @return [Hash] live (text, nil where there is none), text, lines ([{number, text, meaning, flaw}]), difference
+        #   ([{change, text}]), agent, freed and shut ({total, wanted, rows}): URLs that would become allowed, and that
+        #   would be blocked; and hidden ({noindex, to_keep_out, rows}): of what the draft blocks, how many say noindex
         #   and how many shall say it, which nobody would see then
         # @raise [Core::Error::NotFound]
         def trial(origin, text = nil)
           file = file(origin)
           live = readable(file)
           text ||= @site.decisions.values("robots").dig(origin, "text") || live.to_s
-          {origin: origin, status: file["status"], live: live, text: text, agent: @agent, lines: Core::Robots::Meaning.of(text).map(&:to_h), difference: Core::Robots::Difference.of(live.to_s, text).map(&:to_h)}
-            .merge(changed(file, origin, Core::Robots::Policy.from_answer(status: 200, text: text, agent: @agent)))
+          {
+            origin: origin,
+            status: file["status"],
+            live: live,
+            text: text,
+            agent: @agent,
+            lines: Core::Robots::Meaning.of(text).map(&:to_h),
+            difference: Core::Robots::Difference.of(live.to_s, text).map(&:to_h)
+          }.merge(changed(file, origin, Core::Robots::Policy.from_answer(status: 200, text: text, agent: @agent)))
         end
 
         # @param origin [String]
         # @param policy [Core::Robots::Policy, nil] of the file as it is now; nil where its host has no address
         # @param text [String, nil] its text
-        # @return [Hash] same (whether it says what it said when it was crawled), difference, freed and shut, as of trial
+        # @return [Hash] same (whether it says what it said when it was crawled), difference, freed and shut, as of
+        #   trial
         # @raise [Core::Error::NotFound]
         def since(origin, policy, text)
           file = file(origin)
           before = readable(file)
-          {same: before == text, difference: Core::Robots::Difference.of(before.to_s, text.to_s).map(&:to_h)}.merge(policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: told([]), shut: told([])})
+          {same: before == text, difference: Core::Robots::Difference.of(before.to_s, text.to_s).map(&:to_h)}.merge(
+            policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: told([]), shut: told([])}
+          )
         end
 
         private
 
-        def file(origin) = files.find { |one| one["origin"] == origin } || raise(Core::Error::NotFound.new("The crawl met no robots.txt at #{origin}."))
+        def file(origin) =
+          files.find { |one| one["origin"] == origin } ||
+            raise(Core::Error::NotFound.new("The crawl met no robots.txt at #{origin}."))
 
         def files
           @files ||= begin
             settings = @run.crawl.crawl_settings
-            ours = Postgres::Sql.rows(FILES, [@run.crawl_id]).select { |file| settings.scope.host?("#{file["origin"]}/") }
-            ours.sort_by.with_index { |file, place| [file["origin"].end_with?("://#{settings.main_host}") ? 0 : 1, place] }
+            ours =
+              Postgres::Sql.rows(FILES, [@run.crawl_id]).select { |file| settings.scope.host?("#{file["origin"]}/") }
+            ours.sort_by.with_index do |file, place|
+              [file["origin"].end_with?("://#{settings.main_host}") ? 0 : 1, place]
+            end
           end
         end
 
-        def readable(file) = ((200..299).cover?(file["status"]) ? file["body"].to_s.dup.force_encoding(Encoding::UTF_8).scrub : nil)
+        def readable(file) =
+          ((200..299).cover?(file["status"]) ? file["body"].to_s.dup.force_encoding(Encoding::UTF_8).scrub : nil)
 
         def changed(file, origin, then_)
           now = Core::Robots::Policy.from_answer(status: file["status"], text: readable(file), agent: @agent)
-          rows = Postgres::Sql.rows(format(URLS, ledger: Postgres::Partitions.name("ledger_rows", @run.id)), [origin]).map { |row| row.merge(decided(row["url"], now, then_)) }
-          {freed: told(rows.select { |row| !row["before"] && row["after"] }), shut: told(rows.select { |row| row["before"] && !row["after"] }), hidden: hidden(rows.reject { |row| row["after"] })}
+          rows =
+            Postgres::Sql
+              .rows(format(URLS, ledger: Postgres::Partitions.name("ledger_rows", @run.id)), [origin])
+              .map { |row| row.merge(decided(row["url"], now, then_)) }
+          {
+            freed: told(rows.select { |row| !row["before"] && row["after"] }),
+            shut: told(rows.select { |row| row["before"] && !row["after"] }),
+            hidden: hidden(rows.reject { |row| row["after"] })
+          }
         end
 
-        # A noindex that stands behind a block already is hidden by the draft as well; one that shall be set only where the draft shuts the page anew.
+        # A noindex that stands behind a block already is hidden by the draft as well; one that shall be set only where
+        # the draft shuts the page anew.
         def hidden(shut)
           said, to_come = shut.partition { |row| row["noindex"] }
           to_come = to_come.select { |row| row["to_keep_out"] && row["before"] }
@@ -82,10 +110,20 @@ module IronTrellis
           parts = Core::Url::NormalForm.split(url)
           after = then_.decide(parts)
           before = now.decide(parts)
-          {"before" => before.allowed?, "after" => after.allowed?, "line" => after.line || before.line, "rule" => after.rule || before.rule}
+          {
+            "before" => before.allowed?,
+            "after" => after.allowed?,
+            "line" => after.line || before.line,
+            "rule" => after.rule || before.rule
+          }
         end
 
-        def told(rows) = {total: rows.size, wanted: rows.count { |row| row["wanted"] }, rows: rows.first(MOST_ROWS).map { |row| row.slice("url_id", "url", "importance", "wanted", "line", "rule") }}
+        def told(rows) =
+          {
+            total: rows.size,
+            wanted: rows.count { |row| row["wanted"] },
+            rows: rows.first(MOST_ROWS).map { |row| row.slice("url_id", "url", "importance", "wanted", "line", "rule") }
+          }
       end
     end
   end

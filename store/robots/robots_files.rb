@@ -9,7 +9,8 @@ module IronTrellis
 
         # @param crawl_id [Integer]
         # @return [Array<Hash>] origin, status, error, body
-        def all(crawl_id) = Postgres::Sql.rows("SELECT origin, status, error, body FROM robots_files WHERE crawl_id = $1", [crawl_id])
+        def all(crawl_id) =
+          Postgres::Sql.rows("SELECT origin, status, error, body FROM robots_files WHERE crawl_id = $1", [crawl_id])
 
         # @param crawl_id [Integer]
         # @return [Boolean] whether no host gave any answer to the question for its robots.txt

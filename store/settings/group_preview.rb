@@ -21,14 +21,28 @@ module IronTrellis
         end
 
         # @param groups [Array<Hash>] {"name", "pattern"} in order
-        # @return [Hash] groups ([{name, pages, wanted_stopping, samples}] in order, and after them those of first folders), pages, and whether it is told from a sample
+        # @return [Hash] groups ([{name, pages, wanted_stopping, samples}] in order, and after them those of first
+        #   folders), pages, and whether it is told from a sample
         # @raise [Core::Error::InvalidInput]
         def call(groups)
-          grouping = Core::Groups::Grouping.new(main_host: @main_host, groups: groups.map { |one| Core::Groups::Grouping::Group.new(name: one["name"], pattern: Core::Url::Pattern.new(one["pattern"])) })
+          grouping =
+            Core::Groups::Grouping.new(
+              main_host: @main_host,
+              groups:
+                groups.map do |one|
+                  Core::Groups::Grouping::Group.new(name: one["name"], pattern: Core::Url::Pattern.new(one["pattern"]))
+                end
+            )
           found = rows.group_by { |row| grouping.name(row["url"]) }
           named = groups.map { |one| one["name"] }
           rest = (found.keys - named).sort_by { |name| [-found[name].size, name] }
-          {groups: named.map { |name| told(name, found.fetch(name, []), true) } + rest.map { |name| told(name, found[name], false) }, pages: pages, sampled: pages > SAMPLE}
+          {
+            groups:
+              named.map { |name| told(name, found.fetch(name, []), true) } +
+                rest.map { |name| told(name, found[name], false) },
+            pages: pages,
+            sampled: pages > SAMPLE
+          }
         end
 
         # @return [Array<Core::Groups::Proposals::Proposal>]
@@ -37,18 +51,34 @@ module IronTrellis
         private
 
         def blocks
-          Postgres::Sql.rows("SELECT l.url, b.texts FROM #{@table} l JOIN #{@blocks} b USING (url_id) WHERE l.kind = 'html' AND l.status = 200 ORDER BY url_id LIMIT #{TEMPLATE_SAMPLE}")
+          Postgres::Sql
+            .rows(
+              "SELECT l.url, b.texts FROM #{@table} l JOIN #{@blocks} b USING (url_id) WHERE l.kind = 'html' AND " \
+              "l.status = 200 ORDER BY url_id LIMIT #{TEMPLATE_SAMPLE}"
+            )
             .to_h { |row| [row["url"], row["texts"].split("\n")] }
         end
 
-        def pages = @pages ||= Postgres::Sql.run("SELECT count(*) FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS}").getvalue(0, 0).to_i
+        def pages =
+          @pages ||=
+            Postgres::Sql.run("SELECT count(*) FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS}").getvalue(0, 0).to_i
 
         def rows
-          @rows ||= Postgres::Sql.rows("SELECT url, wanted AND stop IS NOT NULL AS stopping FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY url_id LIMIT #{SAMPLE}")
+          @rows ||=
+            Postgres::Sql.rows(
+              "SELECT url, wanted AND stop IS NOT NULL AS stopping " \
+              "FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY url_id LIMIT #{SAMPLE}"
+            )
         end
 
         def told(name, rows, given)
-          {name: name, given: given, pages: scaled(rows.size), wanted_stopping: scaled(rows.count { |row| row["stopping"] }), samples: rows.first(SAMPLES_EACH).map { |row| row["url"] }}
+          {
+            name: name,
+            given: given,
+            pages: scaled(rows.size),
+            wanted_stopping: scaled(rows.count { |row| row["stopping"] }),
+            samples: rows.first(SAMPLES_EACH).map { |row| row["url"] }
+          }
         end
 
         def scaled(count) = (pages > SAMPLE) ? (count.fdiv(SAMPLE) * pages).round : count

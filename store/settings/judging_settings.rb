@@ -3,17 +3,31 @@
 module IronTrellis
   module Store
     module Settings
-      # What a site's pages are judged by: page groups, limits, and the weights of importance. Kept as a whole or not at all.
+      # What a site's pages are judged by: page groups, limits, and the weights of importance. Kept as a whole or not at
+      # all.
       class JudgingSettings
         # @param site [Sites::Site]
         def initialize(site)
           @site = site
         end
 
-        # @return [Hash] groups ([{name, pattern, intent, thresholds}] in order), thresholds and weights that differ from the defaults
+        # @return [Hash] groups ([{name, pattern, intent, thresholds}] in order), thresholds and weights that differ
+        #   from the defaults
         def to_h
           intents = @site.decisions.values("group")
-          {groups: @site.page_groups.reload.map { |group| {name: group.name, pattern: group.pattern, intent: intents.dig(group.name, "intent"), thresholds: group.thresholds} }, thresholds: @site.thresholds, weights: @site.weights}
+          {
+            groups:
+              @site.page_groups.reload.map do |group|
+                {
+                  name: group.name,
+                  pattern: group.pattern,
+                  intent: intents.dig(group.name, "intent"),
+                  thresholds: group.thresholds
+                }
+              end,
+            thresholds: @site.thresholds,
+            weights: @site.weights
+          }
         end
 
         # @param groups [Array<Hash>] {"name", "pattern", "thresholds"} in order, checked
@@ -29,7 +43,13 @@ module IronTrellis
         private
 
         def add(one, position)
-          PageGroup.create!(site_id: @site.id, position: position, name: one["name"].strip, pattern: one["pattern"].strip, thresholds: one["thresholds"] || {})
+          PageGroup.create!(
+            site_id: @site.id,
+            position: position,
+            name: one["name"].strip,
+            pattern: one["pattern"].strip,
+            thresholds: one["thresholds"] || {}
+          )
         end
       end
     end

@@ -15,7 +15,11 @@ module IronTrellis
 
         # The key by which they were encrypted isn't there any more.
         class Unreadable < Core::Error::Conflict
-          def initialize = super("The secrets of this site can't be read: they were encrypted with another key. Bring that key back (var/secret_key, or TRELLIS_SECRET_KEY), or type them again in the settings.")
+          def initialize =
+            super(
+              "The secrets of this site can't be read: they were encrypted with another key. Bring that key back " \
+              "(var/secret_key, or TRELLIS_SECRET_KEY), or type them again in the settings."
+            )
         end
 
         encrypts :content
@@ -38,7 +42,10 @@ module IronTrellis
           def shown(site_id)
             of(site_id).redacted
           rescue Unreadable
-            Core::Settings::Secrets.new({}).redacted.merge(%w[user password cookies].to_h { |name| [name, CANNOT_BE_READ] })
+            Core::Settings::Secrets
+              .new({})
+              .redacted
+              .merge(%w[user password cookies].to_h { |name| [name, CANNOT_BE_READ] })
           end
 
           # @param secrets [Core::Settings::Secrets]
@@ -50,8 +57,8 @@ module IronTrellis
           end
         end
 
-        # The keys by which they are encrypted: TRELLIS_SECRET_KEY, else one of this installation, kept beside its data. Without it they can't be
-        # read again.
+        # The keys by which they are encrypted: TRELLIS_SECRET_KEY, else one of this installation, kept beside its data.
+        # Without it they can't be read again.
         module Keys
           FILE = ROOT.join("var/secret_key")
 
@@ -62,7 +69,11 @@ module IronTrellis
             return if @ready
 
             key = ENV["TRELLIS_SECRET_KEY"] || own
-            ActiveRecord::Encryption.configure(primary_key: key, deterministic_key: key, key_derivation_salt: "iron trellis #{key[0, 8]}")
+            ActiveRecord::Encryption.configure(
+              primary_key: key,
+              deterministic_key: key,
+              key_derivation_salt: "iron trellis #{key[0, 8]}"
+            )
             @ready = true
           end
 
@@ -74,7 +85,8 @@ module IronTrellis
             FILE.read
           end
 
-          # Written beside it and then linked, so that of several who begin at once one is first and nobody reads half of it.
+          # Written beside it and then linked, so that of several who begin at once one is first and nobody reads half
+          # of it.
           def make
             beside = "#{FILE}.#{Process.pid}.#{SecureRandom.hex(4)}"
             File.write(beside, SecureRandom.hex(32), perm: 0o600)

@@ -3,10 +3,12 @@
 module IronTrellis
   module Store
     module Sitemaps
-      # When pages last changed, as far as crawls of the site have seen it: the time of the first crawl that found another main text than the one before it. What
-      # was never seen to change has no date, since any would be made up.
+      # When pages last changed, as far as crawls of the site have seen it: the time of the first crawl that found
+      # another main text than the one before it. What was never seen to change has no date, since any would be made up.
       class ChangeDates
-        TEXTS = "SELECT b.url_id, b.texts, b.frames, f.fetched_at FROM %<page_blocks>s b JOIN %<page_facts>s f USING (url_id) WHERE f.status = 200"
+        TEXTS =
+          "SELECT b.url_id, b.texts, b.frames, f.fetched_at FROM %<page_blocks>s b JOIN %<page_facts>s f USING " \
+          "(url_id) WHERE f.status = 200"
         MOST_CRAWLS = 12
 
         # @param run [Judging::VerdictRun] of the newest crawl that counts
@@ -24,11 +26,18 @@ module IronTrellis
 
         private
 
-        def crawls = @crawl.site.crawls.where(state: Crawling::Crawl::FINISHED, number: ..@crawl.number).limit(MOST_CRAWLS).reverse
+        def crawls =
+          @crawl.site.crawls.where(state: Crawling::Crawl::FINISHED, number: ..@crawl.number).limit(MOST_CRAWLS).reverse
 
         def read(crawl)
           Postgres::Sql.stream(format(TEXTS, Postgres::Partitions.of_crawl(crawl.id)), portion: 500) do |rows|
-            rows.each { |row| yield row["url_id"], Core::Copies::MainText.blocks(row["texts"], row["frames"]).hash, Time.parse(row["fetched_at"].to_s) }
+            rows.each do |row|
+              yield(
+                row["url_id"],
+                Core::Copies::MainText.blocks(row["texts"], row["frames"]).hash,
+                Time.parse(row["fetched_at"].to_s)
+              )
+            end
           end
         end
 

@@ -9,12 +9,17 @@ module IronTrellis
         Row = Struct.new(:origin, :group, :listing, keyword_init: true)
 
         PAGES = <<~SQL
-          SELECT l.url_id, l.url, l."group", l.lang, f.data, i.images FROM %<ledger>s l LEFT JOIN %<page_facts>s f USING (url_id)
+          SELECT l.url_id, l.url, l."group", l.lang, f.data, i.images FROM %<ledger>s l LEFT JOIN %<page_facts>s f USING
+            (url_id)
           LEFT JOIN LATERAL (
-            SELECT array_agg(DISTINCT t.url ORDER BY t.url) AS images FROM %<links>s k JOIN %<ledger>s t ON t.url_id = k.target_id
-            WHERE k.source_id = l.url_id AND k.type = #{Pages::FactsRows::TYPES.fetch("image")} AND t.status = 200 AND k.place IS DISTINCT FROM %<nav>d AND k.place IS DISTINCT FROM %<header>d AND k.place IS DISTINCT FROM %<footer>d AND %<with_images>s
+            SELECT array_agg(DISTINCT t.url ORDER BY t.url) AS images FROM %<links>s k JOIN %<ledger>s t ON t.url_id =
+              k.target_id
+            WHERE k.source_id = l.url_id AND k.type = #{Pages::FactsRows::TYPES.fetch("image")} AND t.status = 200 AND
+              k.place IS DISTINCT FROM %<nav>d AND k.place IS DISTINCT FROM %<header>d AND k.place IS DISTINCT FROM
+                %<footer>d AND %<with_images>s
           ) i ON true
-          WHERE %<right>s ORDER BY regexp_replace(l.url, '^(https?://[^/]+)/.*$', '\\1') COLLATE "C", l."group" COLLATE "C", l.url COLLATE "C"
+          WHERE %<right>s ORDER BY regexp_replace(l.url, '^(https?://[^/]+)/.*$', '\\1') COLLATE "C", l."group" COLLATE
+            "C", l.url COLLATE "C"
         SQL
 
         # @param run [Judging::VerdictRun]
@@ -23,8 +28,13 @@ module IronTrellis
         # @param now [Time]
         def initialize(run, site, plan, now)
           places = Core::Page::Link.places
-          @names = Postgres::Partitions.of_crawl(run.crawl_id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id), with_images: plan["images"].to_s, right: Ledger::Scopes.belongs_in_sitemaps(pdfs: plan["pdfs"], of: "l."),
-            **%w[nav header footer].to_h { |name| [name.to_sym, places.index(name)] })
+          @names =
+            Postgres::Partitions.of_crawl(run.crawl_id).merge(
+              ledger: Postgres::Partitions.name("ledger_rows", run.id),
+              with_images: plan["images"].to_s,
+              right: Ledger::Scopes.belongs_in_sitemaps(pdfs: plan["pdfs"], of: "l."),
+              **%w[nav header footer].to_h { |name| [name.to_sym, places.index(name)] }
+            )
           @dates = ChangeDates.new(run).call
           @sets = plan["languages"] ? Languages::LanguageSets.new(run, site).by_url : {}
           @plan = plan
@@ -41,11 +51,21 @@ module IronTrellis
 
         def told(row)
           items = (row["data"] || []).map { |one| Core::StructuredData::Item.from(one) }
-          Row.new(origin: row["url"][%r{\Ahttps?://[^/]+}], group: row["group"], listing: Core::Sitemaps::Listing.new(
-            url: row["url"], lastmod: @dates[row["url_id"]], images: row["images"], alternates: @sets[row["url"]]&.map { |code, url| {code: code, url: url} },
-            priority: @plan["priority"][row["group"]], changefreq: @plan["changefreq"][row["group"]],
-            video: Core::Sitemaps::FromData.video(items), news: Core::Sitemaps::FromData.news(items, row["lang"], @now)
-          ))
+          Row.new(
+            origin: row["url"][%r{\Ahttps?://[^/]+}],
+            group: row["group"],
+            listing:
+              Core::Sitemaps::Listing.new(
+                url: row["url"],
+                lastmod: @dates[row["url_id"]],
+                images: row["images"],
+                alternates: @sets[row["url"]]&.map { |code, url| {code: code, url: url} },
+                priority: @plan["priority"][row["group"]],
+                changefreq: @plan["changefreq"][row["group"]],
+                video: Core::Sitemaps::FromData.video(items),
+                news: Core::Sitemaps::FromData.news(items, row["lang"], @now)
+              )
+          )
         end
       end
     end

@@ -12,16 +12,32 @@ module IronTrellis
         FAILED = "failed"
         KEPT = 3
 
-        has_many :files, -> { order(:host, :name) }, class_name: "IronTrellis::Store::Sitemaps::BuiltSitemap", dependent: :delete_all
+        has_many :files,
+          -> { order(:host, :name) },
+          class_name: "IronTrellis::Store::Sitemaps::BuiltSitemap",
+          dependent: :delete_all
         belongs_to :site, class_name: "IronTrellis::Store::Sites::Site"
 
         # @return [Hash] for JSON
         def view
-          {id: id, state: state, message: message, asked_at: asked_at.iso8601, built_at: built_at&.iso8601, urls: urls, files: files.select(:id, :host, :name, :urls, :bytes, :lastmod).map(&:view), robots_lines: robots_lines}
+          {
+            id: id,
+            state: state,
+            message: message,
+            asked_at: asked_at.iso8601,
+            built_at: built_at&.iso8601,
+            urls: urls,
+            files: files.select(:id, :host, :name, :urls, :bytes, :lastmod).map(&:view),
+            robots_lines: robots_lines
+          }
         end
 
         # @return [Array<String>] what the robots.txt of each host must say
-        def robots_lines = files.where(name: Core::Sitemaps::Writer::INDEX).pluck(:host).map { |origin| "Sitemap: #{origin}/#{Core::Sitemaps::Writer::INDEX}" }
+        def robots_lines =
+          files
+            .where(name: Core::Sitemaps::Writer::INDEX)
+            .pluck(:host)
+            .map { |origin| "Sitemap: #{origin}/#{Core::Sitemaps::Writer::INDEX}" }
       end
     end
   end

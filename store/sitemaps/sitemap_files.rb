@@ -41,22 +41,35 @@ module IronTrellis
 
         # @param slot [Integer]
         # @param host_ids [Array<Integer>]
-        # @return [Array<Hash>] id, url, host_id, usual (whether it is only at a usual address) of those that this slot is to fetch now
+        # @return [Array<Hash>] id, url, host_id, usual (whether it is only at a usual address) of those that this slot
+        #   is to fetch now
         def take(slot, host_ids)
-          Postgres::Sql.rows("UPDATE sitemap_files SET state = 'leased', slot = $2 WHERE crawl_id = $1 AND state = 'waiting' AND host_id = ANY($3::bigint[]) RETURNING id, url, host_id, found = '#{FOUND[:usual]}' AS usual",
-            [@crawl.id, slot, Postgres::Sql.array(host_ids)])
+          Postgres::Sql.rows(
+            "UPDATE sitemap_files SET state = 'leased', slot = $2 WHERE crawl_id = $1 AND state = 'waiting' AND " \
+            "host_id = ANY($3::bigint[]) RETURNING id, url, host_id, found = '#{FOUND[:usual]}' AS usual",
+            [@crawl.id, slot, Postgres::Sql.array(host_ids)]
+          )
         end
 
         # @param slot [Integer]
         # @return [void]
-        def release(slot) = Postgres::Sql.run("UPDATE sitemap_files SET state = 'waiting' WHERE crawl_id = $1 AND state = 'leased' AND slot = $2", [@crawl.id, slot])
+        def release(slot) =
+          Postgres::Sql.run(
+            "UPDATE sitemap_files SET state = 'waiting' WHERE crawl_id = $1 AND state = 'leased' AND slot = $2",
+            [@crawl.id, slot]
+          )
 
         # @param file [#id] to be fetched later
         # @return [void]
-        def put_back(file) = Postgres::Sql.run("UPDATE sitemap_files SET state = 'waiting' WHERE id = $1 AND state = 'leased'", [file.id])
+        def put_back(file) =
+          Postgres::Sql.run("UPDATE sitemap_files SET state = 'waiting' WHERE id = $1 AND state = 'leased'", [file.id])
 
         # @return [Boolean] whether any isn't read yet
-        def open? = Postgres::Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND #{OPEN} LIMIT 1", [@crawl.id]).ntuples.positive?
+        def open? =
+          Postgres::Sql
+            .run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND #{OPEN} LIMIT 1", [@crawl.id])
+            .ntuples
+            .positive?
 
         # Stores what a file lists and offers it to the frontier.
         #
@@ -78,32 +91,61 @@ module IronTrellis
             next unless close(file, result, entries.size)
 
             add(reading.sitemaps, found: :file, parent: file.url, hosts: hosts) if reading
-            Postgres::BulkCopy.new("sitemap_entries", ENTRIES).call(Postgres::Partitions.name("sitemap_entries", @crawl.id), entries.each_with_index.map { |entry, position| row(file, entry, position, ids) })
+            Postgres::BulkCopy.new("sitemap_entries", ENTRIES).call(
+              Postgres::Partitions.name("sitemap_entries", @crawl.id),
+              entries.each_with_index.map { |entry, position| row(file, entry, position, ids) }
+            )
           end
         end
 
         private
 
-        # What a usual address answers that is no sitemap, or that another address is known to have, says nothing of the site.
+        # What a usual address answers that is no sitemap, or that another address is known to have, says nothing of the
+        # site.
         #
         # @return [Boolean]
         def absent(file, result)
           return false if result.sitemap? && !(result.url != file.url && known?(result.url))
 
-          Postgres::Sql.run("UPDATE sitemap_files SET state = '#{ABSENT}' WHERE id = $1 AND found = '#{FOUND[:usual]}' AND #{OPEN}", [file.id]).cmd_tuples == 1
+          Postgres::Sql.run(
+            "UPDATE sitemap_files SET state = '#{ABSENT}' WHERE id = $1 AND found = '#{FOUND[:usual]}' AND #{OPEN}",
+            [file.id]
+          ).cmd_tuples == 1
         end
 
-        def known?(url) = Postgres::Sql.run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND url = $2", [@crawl.id, url]).ntuples.positive?
+        def known?(url) =
+          Postgres::Sql
+            .run("SELECT 1 FROM sitemap_files WHERE crawl_id = $1 AND url = $2", [@crawl.id, url])
+            .ntuples
+            .positive?
 
         # @return [Boolean] false where it was read already, by a worker that was thought dead
         def close(file, result, entries)
           flaws = result.reading&.flaws&.map(&:to_h)
-          Postgres::Sql.run("UPDATE sitemap_files SET state = 'read', kind = $2, status = $3, error = $4, bytes = $5, entries = $6, faults = $7 WHERE id = $1 AND #{OPEN}",
-            [file.id, result.reading&.kind, result.status, result.error, result.bytes, entries, flaws && JSON.generate(flaws)]).cmd_tuples == 1
+          Postgres::Sql.run(
+            "UPDATE sitemap_files SET state = 'read', kind = $2, status = $3, error = $4, bytes = $5, entries = $6, " \
+            "faults = $7 WHERE id = $1 AND #{OPEN}",
+            [
+              file.id,
+              result.reading&.kind,
+              result.status,
+              result.error,
+              result.bytes,
+              entries,
+              flaws && JSON.generate(flaws)
+            ]
+          ).cmd_tuples == 1
         end
 
         def row(file, entry, position, ids)
-          [@crawl.id, file.id, ids.fetch(entry.url), position, entry.lastmod, entry.alternates.empty? ? nil : entry.alternates]
+          [
+            @crawl.id,
+            file.id,
+            ids.fetch(entry.url),
+            position,
+            entry.lastmod,
+            entry.alternates.empty? ? nil : entry.alternates
+          ]
         end
 
         def host_id(url, hosts) = hosts.id(Core::Url::NormalForm.split(url).authority)

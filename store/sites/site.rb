@@ -23,7 +23,12 @@ module IronTrellis
         # @return [Site] itself, saved
         # @raise [Core::Error::InvalidInput, Core::Error::Conflict]
         def rename(name)
-          raise Core::Error::InvalidInput.new("Give the site a name.", problems: [{field: "name", message: "Give the site a name."}]) if name.to_s.strip.empty?
+          if name.to_s.strip.empty?
+            raise Core::Error::InvalidInput.new(
+              "Give the site a name.",
+              problems: [{field: "name", message: "Give the site a name."}]
+            )
+          end
 
           self.name = name.strip
           transaction(requires_new: true) { save! }
@@ -47,7 +52,12 @@ module IronTrellis
 
         # @return [Core::Groups::Intents] groups, intents and key pages as they are now
         def wishes
-          Core::Groups::Intents.new(grouping: grouping, key_pages: key_pages.reload.map(&:url), rules: decisions.values("intent"), groups: decisions.values("group"))
+          Core::Groups::Intents.new(
+            grouping: grouping,
+            key_pages: key_pages.reload.map(&:url),
+            rules: decisions.values("intent"),
+            groups: decisions.values("group")
+          )
         end
 
         # @return [Core::Canonicals::Choices]
@@ -56,14 +66,25 @@ module IronTrellis
         # @return [Core::Redirects::Table] the redirects that were decided
         def decided_routes
           routes = decisions.values("route").reject { |_, value| value["refused"] }
-          Core::Redirects::Table.new(routes.map { |from, value| Core::Redirects::Route.new(from: from, to: value["to"], status: value["status"], kind: value["kind"], query: value["query"]) })
+          Core::Redirects::Table.new(
+            routes.map do |from, value|
+              Core::Redirects::Route.new(
+                from: from,
+                to: value["to"],
+                status: value["status"],
+                kind: value["kind"],
+                query: value["query"]
+              )
+            end
+          )
         end
 
         # @return [Hash] how its sitemaps shall be built: see Core::Decisions::Values::PLAN
         def sitemap_plan = Core::Decisions::Values::PLAN.merge(decisions.values("sitemaps").values.first || {})
 
         # @return [Core::Settings::Limits] what its pages are judged by
-        def limits = Core::Settings::Limits.new(thresholds, page_groups.reload.to_h { |group| [group.name, group.thresholds] })
+        def limits =
+          Core::Settings::Limits.new(thresholds, page_groups.reload.to_h { |group| [group.name, group.thresholds] })
 
         # @return [Hash{String => Float}] how much each part of the importance counts
         def importance_weights = Core::Importance::Weights.of(weights)
@@ -76,21 +97,33 @@ module IronTrellis
           Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
         end
 
-        # @return [Crawling::Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one, and one that was answered
+        # @return [Crawling::Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one,
+        #   and one that was answered
         def newest_crawl
           finished = crawls.where(state: Crawling::Crawl::FINISHED)
-          finished.find_by(scope: Crawling::Crawl::WHOLE, unanswered: false) || finished.find_by(scope: Crawling::Crawl::WHOLE) || finished.first
+          finished.find_by(scope: Crawling::Crawl::WHOLE, unanswered: false) ||
+            finished.find_by(scope: Crawling::Crawl::WHOLE) || finished.first
         end
 
         # @param crawl [Crawling::Crawl]
         # @return [Crawling::Crawl, nil] the whole crawl before it whose verdicts are there
-        def crawl_before(crawl) = crawls.where(state: Crawling::Crawl::FINISHED, scope: Crawling::Crawl::WHOLE, unanswered: false, number: ...crawl.number).first
+        def crawl_before(crawl) =
+          crawls.where(
+            state: Crawling::Crawl::FINISHED,
+            scope: Crawling::Crawl::WHOLE,
+            unanswered: false,
+            number: ...crawl.number
+          ).first
 
         # @param count [Integer] at most
         # @return [Array<String>] some pages that its newest crawl knows, spread over the site
         def known_urls(count)
           run = newest_crawl&.verdict_run or return []
-          Postgres::Sql.run("SELECT url FROM (SELECT url FROM #{Postgres::Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) picked ORDER BY url", [count]).column_values(0)
+          Postgres::Sql.run(
+            "SELECT url FROM (SELECT url FROM #{Postgres::Partitions.name("ledger_rows", run.id)} WHERE kind IS NULL " \
+            "OR kind IN ('html', 'pdf') ORDER BY url_id LIMIT $1) picked ORDER BY url",
+            [count]
+          ).column_values(0)
         end
 
         # Drops the site with all its crawls and decisions.

@@ -28,8 +28,12 @@ class ContractTest < Minitest::Test
     call(:delete, "/session")
     assert_equal "not-signed-in", call(:get, "/sites", status: 401)["code"]
     call(:get, "/session")
-    assert_match(/don't belong together/, call(:post, "/session", {email: PERSON[:email], password: "wrong"}, status: 401)["detail"])
-    assert_equal PERSON[:name], call(:post, "/session", {email: PERSON[:email].upcase, password: PERSON[:password]})["user"]["name"]
+    assert_match(
+      /don't belong together/,
+      call(:post, "/session", {email: PERSON[:email], password: "wrong"}, status: 401)["detail"]
+    )
+    assert_equal PERSON[:name],
+      call(:post, "/session", {email: PERSON[:email].upcase, password: PERSON[:password]})["user"]["name"]
     call(:get, "/sites")
   end
 
@@ -69,10 +73,12 @@ class ContractTest < Minitest::Test
 
   def test_a_site_is_made_changed_and_listed
     sign_up
-    input = site_input(key_pages: ["http://www.skerrylamps.example/lamps/"], intents: [{pattern: "/x/*", intent: "index"}])
+    input =
+      site_input(key_pages: ["http://www.skerrylamps.example/lamps/"], intents: [{pattern: "/x/*", intent: "index"}])
     site = call(:post, "/sites", input, status: 201)
 
-    assert_equal [input[:key_pages], [{"pattern" => "/x/*", "intent" => "index"}], nil], site.values_at("key_pages", "intents", "newest_crawl")
+    assert_equal [input[:key_pages], [{"pattern" => "/x/*", "intent" => "index"}], nil],
+      site.values_at("key_pages", "intents", "newest_crawl")
     assert_equal "conflict", call(:post, "/sites", input, status: 409)["code"]
     changed = call(:put, "/sites/#{site["id"]}", site_input(name: "#{site["name"]} changed", intents: []))
     assert_equal [], changed["intents"]
@@ -82,7 +88,13 @@ class ContractTest < Minitest::Test
 
   def test_bad_settings_are_told_field_by_field_and_nothing_is_kept
     sign_up
-    problem = call(:post, "/sites", site_input(name: "never kept", settings: {start_urls: ["a"], exclude: ["/(/"]}), status: 422)
+    problem =
+      call(
+        :post,
+        "/sites",
+        site_input(name: "never kept", settings: {start_urls: ["a"], exclude: ["/(/"]}),
+        status: 422
+      )
 
     assert_equal %w[start_urls exclude], problem["problems"].map { |one| one["field"] }
     assert_nil Store::Sites::Site.find_by(name: "never kept")
@@ -108,7 +120,17 @@ class ContractTest < Minitest::Test
 
     assert_equal ["waiting", 1, 0, 1], [crawl["state"], crawl["number"], crawl["progress"]["fetched"], crawl["progress"]["waiting"]]
     assert_equal "conflict", call(:get, "/crawls/#{crawl["id"]}/urls", status: 409)["code"]
-    assert_equal({"fetched" => 0, "seconds" => nil, "wanted" => nil, "wanted_stopping" => nil, "stopping" => nil, "undecided_groups" => nil}, call(:get, "/crawls/#{crawl["id"]}/rail"))
+    assert_equal(
+      {
+        "fetched" => 0,
+        "seconds" => nil,
+        "wanted" => nil,
+        "wanted_stopping" => nil,
+        "stopping" => nil,
+        "undecided_groups" => nil
+      },
+      call(:get, "/crawls/#{crawl["id"]}/rail")
+    )
     assert_equal "judging", call(:post, "/crawls/#{crawl["id"]}/stop")["state"]
     assert_equal "conflict", call(:post, "/crawls/#{crawl["id"]}/stop", status: 409)["code"]
     assert_equal [crawl["id"]], call(:get, "/sites/#{site["id"]}/crawls")["crawls"].map { |one| one["id"] }
@@ -123,7 +145,10 @@ class ContractTest < Minitest::Test
     Store::Crawling::Crawl.find(crawl["id"]).update!(state: "finished")
     assert call(:patch, "/crawls/#{crawl["id"]}", {kept: true})["kept"]
     assert_equal ["Crawl 1", "An Auditor"], call(:delete, "/crawls/#{crawl["id"]}").values_at("name", "removed_by")
-    assert_equal [[], ["Crawl 1"]], call(:get, "/sites/#{site["id"]}/crawls").then { |list| [list["crawls"], list["removed"].map { |one| one["name"] }] }
+    assert_equal [[], ["Crawl 1"]],
+      call(:get, "/sites/#{site["id"]}/crawls").then { |list|
+        [list["crawls"], list["removed"].map { |one| one["name"] }]
+      }
     call(:get, "/crawls/#{crawl["id"]}", status: 404)
     call(:post, "/crawls/#{crawl["id"]}/back")
 
@@ -154,7 +179,11 @@ class ContractTest < Minitest::Test
 
     one = call(:post, path, {urls: ["http://www.skerrylamps.example/about"]}, status: 201)
     some = call(:post, path, {from: {crawl: whole["id"], where: where}}, status: 201)
-    assert_equal [["partial", 1], ["partial", call(:get, "/crawls/#{whole["id"]}/totals?where=#{CGI.escape(where)}")["urls"]]], [one, some].map { |crawl| crawl.values_at("scope", "asked") }
+    assert_equal [
+      ["partial", 1],
+      ["partial", call(:get, "/crawls/#{whole["id"]}/totals?where=#{CGI.escape(where)}")["urls"]]
+    ],
+      [one, some].map { |crawl| crawl.values_at("scope", "asked") }
     assert_match(/web address/, call(:post, path, {urls: ["about"]}, status: 422)["detail"])
     assert_match(/at least one/, call(:post, path, {urls: []}, status: 422)["detail"])
     [one, some].each { |crawl| call(:post, "/crawls/#{crawl["id"]}/stop") }
@@ -162,23 +191,59 @@ class ContractTest < Minitest::Test
 
   def test_settings_robots_and_timetables_are_tried_without_being_kept
     sign_up
-    trial = call(:post, "/trials/scope", {settings: {start_urls: ["http://a.test/"], exclude: ["/x/*"]}, urls: ["http://a.test/x/y", "http://a.test/z"]})
+    trial =
+      call(
+        :post,
+        "/trials/scope",
+        {settings: {start_urls: ["http://a.test/"], exclude: ["/x/*"]}, urls: %w[http://a.test/x/y http://a.test/z]}
+      )
     assert_equal [false, true], trial["rows"].map { |row| row["taken"] }
-    assert_equal ["exclude"], call(:post, "/trials/scope", {settings: {start_urls: ["http://a.test/"], exclude: ["/(/"]}, urls: []})["problems"].map { |one| one["field"] }
-    assert_equal [false, 2], call(:post, "/trials/robots", {text: "User-agent: *\nDisallow: /x", agent: "Bot", urls: ["/x"]})["rows"].first.values_at("allowed", "line")
-    refused = call(:post, "/trials/robots", {url: "http://127.0.0.1:#{SiteServer.skerry.port}/", agent: "Bot", urls: ["/"]})
+    assert_equal ["exclude"],
+      call(
+        :post,
+        "/trials/scope",
+        {settings: {start_urls: ["http://a.test/"], exclude: ["/(/"]}, urls: []}
+      )[
+        "problems"
+      ].map { |one| one["field"] }
+    assert_equal [false, 2],
+      call(:post, "/trials/robots", {text: "User-agent: *\nDisallow: /x", agent: "Bot", urls: ["/x"]})[
+        "rows"
+      ].first.values_at("allowed", "line")
+    refused =
+      call(:post, "/trials/robots", {url: "http://127.0.0.1:#{SiteServer.skerry.port}/", agent: "Bot", urls: ["/"]})
     assert_equal ["connect", false], [refused["file"]["error"], refused["rows"].first["allowed"]]
     assert_equal 3, call(:post, "/trials/timetable", {cron: "30 4 * * mon", time_zone: "UTC"})["next"].size
-    assert_match(/no timetable/, call(:post, "/trials/timetable", {cron: "at dawn", time_zone: "UTC"}, status: 422)["detail"])
+    assert_match(
+      /no timetable/,
+      call(:post, "/trials/timetable", {cron: "at dawn", time_zone: "UTC"}, status: 422)["detail"]
+    )
   end
 
   def test_secrets_and_a_timetable_are_kept_with_the_site_and_shown_without_what_is_secret
     sign_up
-    site = call(:post, "/sites", site_input(secrets: {user: "ines", password: "wick"}, timetable: {cron: "30 4 * * mon", time_zone: "UTC"}), status: 201)
+    site =
+      call(
+        :post,
+        "/sites",
+        site_input(secrets: {user: "ines", password: "wick"}, timetable: {cron: "30 4 * * mon", time_zone: "UTC"}),
+        status: 201
+      )
     hidden = IronTrellis::Core::Settings::Secrets::HIDDEN
 
-    assert_equal ["ines", hidden, "30 4 * * mon"], [site["secrets"]["user"], site["secrets"]["password"], site["timetable"]["cron"]]
-    changed = call(:put, "/sites/#{site["id"]}", {name: site["name"], settings: site["settings"], secrets: site["secrets"].merge("cookies" => "a=1"), timetable: nil})
+    assert_equal ["ines", hidden, "30 4 * * " \
+      "mon"], [site["secrets"]["user"], site["secrets"]["password"], site["timetable"]["cron"]]
+    changed =
+      call(
+        :put,
+        "/sites/#{site["id"]}",
+        {
+          name: site["name"],
+          settings: site["settings"],
+          secrets: site["secrets"].merge("cookies" => "a=1"),
+          timetable: nil
+        }
+      )
     assert_equal [hidden, hidden, nil], [*changed["secrets"].values_at("password", "cookies"), changed["timetable"]]
     assert_equal "wick", Store::Settings::Secrets.of(site["id"]).password
   end
@@ -189,12 +254,14 @@ class ContractTest < Minitest::Test
     lamps = trellis["groups"].find { |group| group["name"] == "/lamps/" }
     where = {all: [{field: "group", op: "is", value: "/lamps/"}, {field: "stop", op: "is", value: "open"}]}
 
-    assert_equal lamps["stops"]["open"], call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"]
+    assert_equal lamps["stops"]["open"],
+      call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"]
     assert_equal lamps["pages"], lamps["through"] + lamps["stops"].values.sum
     assert_equal [true] * 7 + [false], trellis["rungs"].map { |rung| rung["judged"] }
     wanted = call(:get, "/crawls/#{judged}/trellis?reading=wanted")
     assert_equal wanted["stopping"], call(:get, "/crawls/#{judged}/rail")["wanted_stopping"]
-    assert_equal ["/account/"], call(:get, "/crawls/#{judged}/trellis?reading=strays")["groups"].map { |group| group["name"] }
+    assert_equal ["/account/"],
+      call(:get, "/crawls/#{judged}/trellis?reading=strays")["groups"].map { |group| group["name"] }
     call(:get, "/crawls/#{judged}/trellis?reading=sideways", status: 400)
   end
 
@@ -202,10 +269,15 @@ class ContractTest < Minitest::Test
     sign_up
     rules = call(:get, "/crawls/#{judged}/faults")["rules"]
 
-    assert_equal rules.sort_by { |rule| [%w[stops diverts weakens].index(rule["grade"]), -rule["weight"], rule["code"]] }, rules
+    assert_equal rules.sort_by { |rule|
+                   [%w[stops diverts weakens].index(rule["grade"]), -rule["weight"], rule["code"]]
+                 },
+      rules
     rules.each do |rule|
       where = {field: "faults", op: "has", value: rule["code"]}
-      assert_equal rule["urls"], call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"], rule["code"]
+      assert_equal rule["urls"],
+        call(:get, "/crawls/#{judged}/totals?where=#{CGI.escape(JSON.generate(where))}")["urls"],
+        rule["code"]
       assert_equal rule["urls"], rule["groups"].sum { |group| group["urls"] }
     end
     links = call(:get, "/crawls/#{judged}/faults/link-to-redirect")
@@ -223,11 +295,14 @@ class ContractTest < Minitest::Test
     heading, *rows = CSV.parse(last_response.body.force_encoding("UTF-8").delete_prefix("\uFEFF"))
 
     assert_equal %w[url words wanted faults], heading
-    assert_equal expected.map { |url, words, wanted, faults| [url, words&.to_s, wanted.to_s, faults.join("; ")] }, rows.map { |row| [*row[0..2], row[3].to_s] }
+    assert_equal expected.map { |url, words, wanted, faults| [url, words&.to_s, wanted.to_s, faults.join("; ")] },
+      rows.map { |row| [*row[0..2], row[3].to_s] }
     assert_match(/attachment; filename="contract-.*-crawl-\d+\.csv"/, last_response.headers["content-disposition"])
     get("/api/crawls/#{judged}/urls.jsonl?where=#{where}&sort=-words&cols=url,words,wanted,faults")
     assert_equal expected, last_response.body.lines.map { |line| JSON.parse(line).values }
-    [["csv?cols=url,nonsense", 422], ["csv?sort=wind", 422], ["pdf?", 422]].each { |query, status| call(:get, "/crawls/#{judged}/urls.#{query}", status: status) }
+    [["csv?cols=url,nonsense", 422], ["csv?sort=wind", 422], ["pdf?", 422]].each do |query, status|
+      call(:get, "/crawls/#{judged}/urls.#{query}", status: status)
+    end
   end
 
   def test_the_ledger_is_paged_and_a_dossier_opened
@@ -237,14 +312,33 @@ class ContractTest < Minitest::Test
 
     assert_empty first["rows"].map { |row| row["url_id"] } & second["rows"].map { |row| row["url_id"] }
     call(:get, "/crawls/#{judged}/urls?where=nonsense", status: 422)
-    chain = call(:get, "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate({field: "url", op: "ends", value: "/lamps/ms-40"}))}")["rows"].first
+    chain =
+      call(
+        :get,
+        "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate({field: "url", op: "ends", value: "/lamps/ms-40"}))}"
+      )[
+        "rows"
+      ].first
     dossier = call(:get, "/crawls/#{judged}/urls/#{chain["url_id"]}")
     assert_equal [301, 301, 200], dossier["hops"].map { |hop| hop["status"] }
     assert_equal %w[redirect-chain], dossier["faults"].map { |fault| fault["code"] }
-    assert_equal ["http://www.skerrylamps.example/", "http://www.skerrylamps.example/guides/", "http://www.skerrylamps.example/guides/oil-or-electric", chain["url"]],
+    assert_equal [
+      "http://www.skerrylamps.example/",
+      "http://www.skerrylamps.example/guides/",
+      "http://www.skerrylamps.example/guides/oil-or-electric",
+      chain["url"]
+    ],
       dossier["clicks"].map { |step| step["url"] }
-    links = ->(field) { call(:get, "/crawls/#{judged}/links?where=#{CGI.escape(JSON.generate({all: [{field: field, op: "is", value: chain["url"]}]}))}")["rows"] }
-    assert_equal [["it", nil], ["the MS-40", "main"]], links.call("target").map { |link| link.values_at("text", "place") }.sort
+    links = ->(field) do
+      call(
+        :get,
+        "/crawls/#{judged}/links?where=#{CGI.escape(JSON.generate({all: [{field: field, op: "is", value: chain["url"]}]}))}"
+      )[
+        "rows"
+      ]
+    end
+    assert_equal [["it", nil], ["the MS-40", "main"]],
+      links.call("target").map { |link| link.values_at("text", "place") }.sort
     assert_equal "redirect", links.call("source").first["type"]
     call(:get, "/crawls/#{judged}/urls/1", status: 404)
   end

@@ -4,13 +4,26 @@ require_relative "../test_helper"
 require_relative "../support/api_here"
 require "yaml"
 
-# Requests that nobody of good will sends: each is answered in words, none by an error of ours, none before it is known who asks.
+# Requests that nobody of good will sends: each is answered in words, none by an error of ours, none before it is known
+# who asks.
 class HostileRequestsTest < Minitest::Test
   include ApiHere
 
   CONTRACT = YAML.load_file(IronTrellis::Api::App::CONTRACT)
   IDS = ["99999999999999999999999", "-1", "0", "abc", "1%00", "%ff%fe", "1;drop", "1.5"].freeze
-  TEXTS = ["\u0000", "a\u0000b", "%ff", "💥" * 40, "x" * 5_000, "'; DROP TABLE users; --", "../../etc/passwd", "-", "{}", "[", "null"].freeze
+  TEXTS = [
+    "\u0000",
+    "a\u0000b",
+    "%ff",
+    "💥" * 40,
+    "x" * 5_000,
+    "'; DROP TABLE users; --",
+    "../../etc/passwd",
+    "-",
+    "{}",
+    "[",
+    "null"
+  ].freeze
 
   def setup
     super
@@ -18,7 +31,9 @@ class HostileRequestsTest < Minitest::Test
   end
 
   def raw(verb, path, body = nil, headers = {})
-    env = {"REQUEST_METHOD" => verb, "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token.to_s}.merge(headers)
+    env = {"REQUEST_METHOD" => verb, "CONTENT_TYPE" => "application/json", "HTTP_X_CSRF_TOKEN" => @token.to_s}.merge(
+      headers
+    )
     custom_request(verb, "/api#{path}", body, env)
     last_response
   end
@@ -29,7 +44,16 @@ class HostileRequestsTest < Minitest::Test
       verbs.slice("get", "delete").flat_map do |verb, operation|
         ids = IDS.map { |id| [verb.upcase, path.gsub(/\{\w+\}/, id)] }
         names = (operation["parameters"] || []).select { |one| one["in"] == "query" }.map { |one| one["name"] }
-        ids + names.product(TEXTS).map { |name, text| [verb.upcase, path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1") + "?#{name}=#{Rack::Utils.escape(text)}"] }
+        ids +
+          names
+            .product(TEXTS)
+            .map do |name, text|
+              [
+                verb.upcase,
+                path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1") +
+                  "?#{name}=#{Rack::Utils.escape(text)}"
+              ]
+            end
       end
     end.reject { |verb, path| verb == "DELETE" && path.match?(%r{\A/(session|crawls/\d+|sites/\d+)\z}) }
   end
@@ -45,8 +69,22 @@ class HostileRequestsTest < Minitest::Test
   end
 
   def test_no_hostile_body_is_an_error_of_ours
-    bodies = ["", "{", "[]", "null", "7", "\"x\"", "{\"name\": \"a\\u0000b\"}", (+"\xFF\xFE").force_encoding("BINARY"), "{\"a\":" * 200, JSON.generate({"where" => {"all" => [{}]}})]
-    writing = CONTRACT["paths"].flat_map { |path, verbs| verbs.slice("post", "put", "patch").keys.map { |verb| [verb.upcase, path] } }
+    bodies = [
+      "",
+      "{",
+      "[]",
+      "null",
+      "7",
+      "\"x\"",
+      "{\"name\": \"a\\u0000b\"}",
+      (+"\xFF\xFE").force_encoding("BINARY"),
+      "{\"a\":" * 200,
+      JSON.generate({"where" => {"all" => [{}]}})
+    ]
+    writing =
+      CONTRACT["paths"].flat_map do |path, verbs|
+        verbs.slice("post", "put", "patch").keys.map { |verb| [verb.upcase, path] }
+      end
     bad = writing.product(bodies).filter_map do |(verb, path), body|
       path = path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1")
       next if path == "/session"
@@ -80,13 +118,23 @@ class HostileRequestsTest < Minitest::Test
     large = "x" * 1_100_000
     assert_equal 413, raw("POST", "/trials/timetable", large).status
     refute_equal 413, raw("POST", "/sites/#{site_id}/routes/import", large).status
-    assert_match(/16 MB at most/, JSON.parse(raw("POST", "/sites/#{site_id}/routes/import", "x" * 16_100_000).body)["detail"])
+    assert_match(
+      /16 MB at most/,
+      JSON.parse(raw("POST", "/sites/#{site_id}/routes/import", "x" * 16_100_000).body)["detail"]
+    )
   end
 
   def test_only_our_names_and_our_pages_may_ask
     assert_equal 403, raw("GET", "/session", nil, "HTTP_HOST" => "evil.example").status
     assert_equal 403, raw("GET", "/session", nil, "HTTP_ORIGIN" => "http://evil.example").status
-    assert_equal 200, raw("GET", "/session", nil, "HTTP_HOST" => "localhost:7410", "HTTP_ORIGIN" => "http://localhost:7410").status
+    assert_equal 200,
+      raw(
+        "GET",
+        "/session",
+        nil,
+        "HTTP_HOST" => "localhost:7410",
+        "HTTP_ORIGIN" => "http://localhost:7410"
+      ).status
   end
 
   def test_signing_out_ends_the_session_on_the_server_and_so_does_time
@@ -106,7 +154,15 @@ class HostileRequestsTest < Minitest::Test
     call(:delete, "/session")
     call(:get, "/session")
     wrong = JSON.generate(email: "auditor@example.test", password: "wrong")
-    from = ->(number) { raw("POST", "/session", wrong, "HTTP_X_FORWARDED_FOR" => "10.0.0.#{number}", "REMOTE_ADDR" => "192.0.2.#{number}").status }
+    from = ->(number) do
+      raw(
+        "POST",
+        "/session",
+        wrong,
+        "HTTP_X_FORWARDED_FOR" => "10.0.0.#{number}",
+        "REMOTE_ADDR" => "192.0.2.#{number}"
+      ).status
+    end
     assert_equal [401, 429], [from.call(1), 12.times.map { |number| from.call(number) }.last]
   end
 
@@ -130,7 +186,10 @@ class HostileRequestsTest < Minitest::Test
     IronTrellis::Work::Judging::Judgement.alone(crawl, clock: -> { Time.now })
     refute_equal first["rows"], call(:get, "/crawls/#{judged}/urls?limit=5&after=#{first["next"]}")["rows"]
     crawl.verdict_runs.order(:id)[0...-1].each(&:drop)
-    assert_match(/worked out anew/, call(:get, "/crawls/#{judged}/urls?limit=5&after=#{first["next"]}", status: 409)["detail"])
+    assert_match(
+      /worked out anew/,
+      call(:get, "/crawls/#{judged}/urls?limit=5&after=#{first["next"]}", status: 409)["detail"]
+    )
   end
 end
 
@@ -146,7 +205,13 @@ class KeepingSitesTest < Minitest::Test
   def test_the_network_of_this_machine_is_for_who_runs_it_to_permit
     before, ENV["TRELLIS_OWN_NETWORK"] = ENV["TRELLIS_OWN_NETWORK"], nil
     {allow_private: true, resolve: {"a.test:80" => "127.0.0.1:1"}}.each do |name, value|
-      answer = call(:post, "/sites", {name: "own #{SecureRandom.hex(4)}", settings: {:start_urls => ["http://a.test/"], name => value}}, status: 422)
+      answer =
+        call(
+          :post,
+          "/sites",
+          {name: "own #{SecureRandom.hex(4)}", settings: {:start_urls => ["http://a.test/"], name => value}},
+          status: 422
+        )
       assert_equal name.to_s, answer.dig("problems", 0, "field")
     end
     call(:post, "/sites", {name: "own #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}}, status: 201)
@@ -155,27 +220,90 @@ class KeepingSitesTest < Minitest::Test
   end
 
   def test_secrets_are_typed_again_when_requests_go_elsewhere
-    input = {name: "moved #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}, secrets: {password: "wick", user: "ines"}}
+    input = {
+      name: "moved #{SecureRandom.hex(4)}",
+      settings: {
+        start_urls: ["http://a.test/"]
+      },
+      secrets: {
+        password: "wick",
+        user: "ines"
+      }
+    }
     site = call(:post, "/sites", input, status: 201)
     moved = input.merge(settings: {start_urls: ["http://a.test/"], resolve: {"a.test:80" => "203.0.113.7"}})
-    assert_equal "password", call(:put, "/sites/#{site["id"]}", moved.merge(secrets: site["secrets"]), status: 422).dig("problems", 0, "field")
+    assert_equal "password",
+      call(:put, "/sites/#{site["id"]}", moved.merge(secrets: site["secrets"]), status: 422).dig(
+        "problems",
+        0,
+        "field"
+      )
     call(:put, "/sites/#{site["id"]}", input.merge(secrets: site["secrets"]))
     call(:put, "/sites/#{site["id"]}", moved)
   end
 
   def test_secrets_whose_key_is_lost_are_said_to_be_unreadable
-    site = call(:post, "/sites", {name: "lost #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}, secrets: {password: "wick"}}, status: 201)
-    Store::Postgres::Sql.run("UPDATE secrets SET content = $2 WHERE site_id = $1", [site["id"], JSON.generate(p: Base64.strict_encode64("x" * 20), h: {iv: Base64.strict_encode64("x" * 12), at: Base64.strict_encode64("x" * 16)})])
+    site =
+      call(
+        :post,
+        "/sites",
+        {
+          name: "lost #{SecureRandom.hex(4)}",
+          settings: {
+            start_urls: ["http://a.test/"]
+          },
+          secrets: {
+            password: "wick"
+          }
+        },
+        status: 201
+      )
+    Store::Postgres::Sql.run(
+      "UPDATE secrets SET content = $2 WHERE site_id = $1",
+      [
+        site["id"],
+        JSON.generate(
+          p: Base64.strict_encode64("x" * 20),
+          h: {
+            iv: Base64.strict_encode64("x" * 12),
+            at: Base64.strict_encode64("x" * 16)
+          }
+        )
+      ]
+    )
     assert_match(/can't be read/, call(:get, "/sites/#{site["id"]}").dig("secrets", "password"))
     assert_match(/another key/, call(:post, "/sites/#{site["id"]}/crawls", status: 409)["detail"])
     shown = call(:get, "/sites").fetch("sites").find { |one| one["id"] == site["id"] }
-    call(:put, "/sites/#{site["id"]}", {name: site["name"], settings: site["settings"], secrets: {user: "", password: "new", cookies: "", headers: [], proxy: ""}})
+    call(
+      :put,
+      "/sites/#{site["id"]}",
+      {
+        name: site["name"],
+        settings: site["settings"],
+        secrets: {
+          user: "",
+          password: "new",
+          cookies: "",
+          headers: [],
+          proxy: ""
+        }
+      }
+    )
     assert_match(/can't be read/, shown.dig("secrets", "password"))
     assert_equal "new", Store::Settings::Secrets.of(site["id"]).password
   end
 
   def test_urls_of_another_site_are_not_fetched_for_this_one
-    other = call(:post, "/sites", {name: "other #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}}, status: 201)
-    assert_match(/no crawl/, call(:post, "/sites/#{other["id"]}/crawls", {from: {crawl: judged, where: "{}"}}, status: 404)["detail"])
+    other =
+      call(
+        :post,
+        "/sites",
+        {name: "other #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}},
+        status: 201
+      )
+    assert_match(
+      /no crawl/,
+      call(:post, "/sites/#{other["id"]}/crawls", {from: {crawl: judged, where: "{}"}}, status: 404)["detail"]
+    )
   end
 end

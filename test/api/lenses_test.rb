@@ -8,13 +8,22 @@ class LensesTest < Minitest::Test
 
   def site = Store::Crawling::Crawl.find(judged).site_id
 
-  def found(*parts) = call(:get, "/crawls/#{judged}/urls?limit=500&where=#{CGI.escape(JSON.generate(all: parts))}")["rows"].map { |row| row["url"].delete_prefix("http://www.skerrylamps.example") }
+  def found(*parts) =
+    call(:get, "/crawls/#{judged}/urls?limit=500&where=#{CGI.escape(JSON.generate(all: parts))}")["rows"].map do |row|
+      row["url"].delete_prefix("http://www.skerrylamps.example")
+    end
 
   def test_a_lens_is_kept_replaced_and_dropped
     sign_up
-    view = {name: " Thin guides ", where: JSON.generate(all: [{field: "words", op: "below", value: 200}]), columns: %w[url words], sort: "-words"}
+    view = {
+      name: " Thin guides ",
+      where: JSON.generate(all: [{field: "words", op: "below", value: 200}]),
+      columns: %w[url words],
+      sort: "-words"
+    }
     kept = call(:post, "/sites/#{site}/lenses", view)["lenses"]
-    assert_equal [["Thin guides", view[:where], %w[url words], "-words", PERSON[:name]]], kept.map { |one| one.values_at("name", "where", "columns", "sort", "made_by") }
+    assert_equal [["Thin guides", view[:where], %w[url words], "-words", PERSON[:name]]],
+      kept.map { |one| one.values_at("name", "where", "columns", "sort", "made_by") }
     again = call(:post, "/sites/#{site}/lenses", {name: "Thin guides"})["lenses"]
     assert_equal [[kept.first["id"], nil, nil]], again.map { |one| one.values_at("id", "where", "columns") }
     assert_empty call(:delete, "/sites/#{site}/lenses/#{kept.first["id"]}")["lenses"]
@@ -23,9 +32,14 @@ class LensesTest < Minitest::Test
   def test_a_lens_that_could_not_be_looked_through_is_refused
     sign_up
     bad = {"{" => /not JSON/, JSON.generate(all: [{field: "wind", op: "is", value: 1}]) => /no column/}
-    bad.each { |where, message| assert_match message, call(:post, "/sites/#{site}/lenses", {name: "x", where: where}, status: 422)["detail"] }
+    bad.each do |where, message|
+      assert_match message, call(:post, "/sites/#{site}/lenses", {name: "x", where: where}, status: 422)["detail"]
+    end
     assert_match(/name/, call(:post, "/sites/#{site}/lenses", {name: " "}, status: 422)["detail"])
-    assert_match(/no column/, call(:post, "/sites/#{site}/lenses", {name: "x", columns: ["wind"]}, status: 422)["detail"])
+    assert_match(
+      /no column/,
+      call(:post, "/sites/#{site}/lenses", {name: "x", columns: ["wind"]}, status: 422)["detail"]
+    )
     assert_match(/no column/, call(:post, "/sites/#{site}/lenses", {name: "x", sort: "wind"}, status: 422)["detail"])
   end
 
@@ -35,11 +49,33 @@ class LensesTest < Minitest::Test
     assert_equal masthead, found({field: "url", op: "matches", value: "/masthead\\/[a-z0-9-]*$/"})
     assert_includes masthead, "/lamps/masthead/ms-70-bronze"
     assert_empty found({field: "url", op: "matches_not", value: "/lamps/masthead/*"}) & masthead
-    assert_equal %w[/about /contact], found({any: [{field: "url", op: "ends", value: "/about"}, {field: "url", op: "ends", value: "/contact"}]}).sort
-    assert_equal %w[/about], found({field: "url", op: "one_of", value: ["http://www.skerrylamps.example/about", "http://www.skerrylamps.example/x"]})
+    assert_equal %w[/about /contact],
+      found(
+        {
+          any: [
+            {field: "url", op: "ends", value: "/about"},
+            {field: "url", op: "ends", value: "/contact"}
+          ]
+        }
+      ).sort
+    assert_equal %w[/about],
+      found(
+        {
+          field: "url",
+          op: "one_of",
+          value: %w[http://www.skerrylamps.example/about http://www.skerrylamps.example/x]
+        }
+      )
     today = Time.now.utc.strftime("%Y-%m-%d")
     assert_includes found({field: "fetched_at", op: "since", value: today}), "/about"
     assert_empty found({field: "fetched_at", op: "before", value: "2020-01-01T00:00:00Z"})
-    assert_equal 422, call(:get, "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate(field: "fetched_at", op: "since", value: "May"))}", status: 422)["status"]
+    assert_equal 422,
+      call(
+        :get,
+        "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate(field: "fetched_at", op: "since", value: "May"))}",
+        status: 422
+      )[
+        "status"
+      ]
   end
 end

@@ -3,7 +3,8 @@
 require "csv"
 require_relative "../test_helper"
 
-# What tables of a judged crawl tell besides the ledger's rows: occurrences of faults, links, images, rows counted by a column. Each also as a file.
+# What tables of a judged crawl tell besides the ledger's rows: occurrences of faults, links, images, rows counted by a
+# column. Each also as a file.
 class LookingCloserTest < Minitest::Test
   include ApiHere
 
@@ -14,7 +15,8 @@ class LookingCloserTest < Minitest::Test
     sign_up
   end
 
-  def where(*conditions) = CGI.escape(JSON.generate(all: conditions.map { |field, op, value| {field: field, op: op, value: value} }))
+  def where(*conditions) =
+    CGI.escape(JSON.generate(all: conditions.map { |field, op, value| {field: field, op: op, value: value} }))
 
   def file(path)
     custom_request("GET", "/api#{path}", nil, {})
@@ -35,12 +37,14 @@ class LookingCloserTest < Minitest::Test
     dead = gathered["rows"].first["same"]
     assert_equal gathered["rows"].first["times"], call(:get, "#{path}?same=#{CGI.escape(dead)}")["total"]
     assert_equal found["total"], CSV.parse(file("#{path}/places.csv"), headers: true).size
-    assert_equal found["rows"].first["details"].find { |detail| detail["name"] == "Link leads to" }["value"], JSON.parse(file("#{path}/places.jsonl").lines.first)["Link leads to"]
+    assert_equal found["rows"].first["details"].find { |detail| detail["name"] == "Link leads to" }["value"],
+      JSON.parse(file("#{path}/places.jsonl").lines.first)["Link leads to"]
     call(:get, "/crawls/#{judged}/faults/thin/gathered", status: 422)
   end
 
   def test_every_rule_has_its_title
-    assert_includes call(:get, "/rules")["rules"], {"code" => "title-long", "title" => "Title too long", "grade" => "weakens"}
+    assert_includes call(:get, "/rules")["rules"],
+      {"code" => "title-long", "title" => "Title too long", "grade" => "weakens"}
   end
 
   def test_links_to_what_is_missing
@@ -51,7 +55,13 @@ class LookingCloserTest < Minitest::Test
     assert_equal [404], rows.map { |row| row["target_status"] }.uniq
     assert_equal rows.size, totals["links"]
     assert_equal totals["targets"], call(:get, "/crawls/#{judged}/links/gathered?by=target&where=#{narrow}")["values"]
-    assert_equal rows.map { |row| row["text"].to_s }, CSV.parse(file("/crawls/#{judged}/links.csv?where=#{narrow}&sort=target&cols=source,text"), headers: true).map { |row| row["text"].to_s }
+    assert_equal rows.map { |row| row["text"].to_s },
+      CSV
+        .parse(
+          file("/crawls/#{judged}/links.csv?where=#{narrow}&sort=target&cols=source,text"),
+          headers: true
+        )
+        .map { |row| row["text"].to_s }
     call(:get, "/crawls/#{judged}/links?where=#{where(%w[wind is x])}", status: 422)
   end
 
@@ -76,7 +86,12 @@ class LookingCloserTest < Minitest::Test
 
   def test_rows_counted_by_a_column
     by_status = call(:get, "/crawls/#{judged}/gathered?by=status&where=#{where(%w[kind is html])}")
-    assert_equal call(:get, "/crawls/#{judged}/totals?where=#{where(%w[kind is html])}")["urls"], by_status["rows"].sum { |row| row["urls"] }
-    assert_equal by_status["values"], CSV.parse(file("/crawls/#{judged}/gathered.csv?by=status&where=#{where(%w[kind is html])}"), headers: true).size
+    assert_equal call(:get, "/crawls/#{judged}/totals?where=#{where(%w[kind is html])}")["urls"],
+      by_status["rows"].sum { |row| row["urls"] }
+    assert_equal by_status["values"],
+      CSV.parse(
+        file("/crawls/#{judged}/gathered.csv?by=status&where=#{where(%w[kind is html])}"),
+        headers: true
+      ).size
   end
 end

@@ -3,14 +3,37 @@
 require_relative "../test_helper"
 require_relative "../support/keepers"
 
-# The whole round over HTTP: crawl, decide what is proposed, have the keepers of the site do it, crawl again, and what was wrong is gone.
+# The whole round over HTTP: crawl, decide what is proposed, have the keepers of the site do it, crawl again, and what
+# was wrong is gone.
 class RoundTest < Minitest::Test
   include ApiHere
 
   WWW = "http://www.skerrylamps.example"
   HOSTS = %w[www.skerrylamps.example www.skerrylamper.example skerrylamps.example].freeze
-  CLEARED = %w[redirect-chain redirect-loop redirect-temporary redirect-to-missing redirect-to-home not-found hreflang-no-return hreflang-code hreflang-sets-differ hreflang-no-self hreflang-sources-clash
-    hreflang-no-default hreflang-code-twice sitemap-omits sitemap-lists-missing sitemap-lists-redirect sitemap-lists-noindex sitemap-lists-unwanted sitemap-lists-diverted stray noindex-wanted blocked-wanted].freeze
+  CLEARED = %w[
+    redirect-chain
+    redirect-loop
+    redirect-temporary
+    redirect-to-missing
+    redirect-to-home
+    not-found
+    hreflang-no-return
+    hreflang-code
+    hreflang-sets-differ
+    hreflang-no-self
+    hreflang-sources-clash
+    hreflang-no-default
+    hreflang-code-twice
+    sitemap-omits
+    sitemap-lists-missing
+    sitemap-lists-redirect
+    sitemap-lists-noindex
+    sitemap-lists-unwanted
+    sitemap-lists-diverted
+    stray
+    noindex-wanted
+    blocked-wanted
+  ].freeze
 
   OF_SITEMAPS = CLEARED.grep(/\Asitemap-/).freeze
 
@@ -22,7 +45,9 @@ class RoundTest < Minitest::Test
 
   def work_until
     deadline = Time.now + 240
-    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { (Time.now > deadline) ? flunk("what was waited for never came") : yield }
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) do
+      (Time.now > deadline) ? flunk("what was waited for never came") : yield
+    end
   end
 
   def crawl
@@ -32,7 +57,11 @@ class RoundTest < Minitest::Test
   end
 
   def decide(kind, values, note: nil)
-    call(:post, "/sites/#{@site}/decisions", {kind: kind, note: note, values: values.map { |subject, value| {subject: subject, value: value} }})
+    call(
+      :post,
+      "/sites/#{@site}/decisions",
+      {kind: kind, note: note, values: values.map { |subject, value| {subject: subject, value: value} }}
+    )
     work_until { !Store::Crawling::Crawl.find(@crawl).judged_again? }
   end
 
@@ -42,7 +71,15 @@ class RoundTest < Minitest::Test
     super
     sign_up
     hosts = HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{keepers.server.port}"] }
-    @site = call(:post, "/sites", site_input(settings: {start_urls: ["#{WWW}/"], hosts: HOSTS.drop(1), rate: 0, resolve: hosts}), status: 201)["id"]
+    @site =
+      call(
+        :post,
+        "/sites",
+        site_input(settings: {start_urls: ["#{WWW}/"], hosts: HOSTS.drop(1), rate: 0, resolve: hosts}),
+        status: 201
+      )[
+        "id"
+      ]
     crawl
   end
 
@@ -66,8 +103,18 @@ class RoundTest < Minitest::Test
   def decide_what_is_proposed
     proposals = call(:get, "/crawls/#{@crawl}/intent")["proposals"]
     groups, singles = proposals.partition { |one| one["urls"].nil? }
-    decide("group", groups.to_h { |one| [one["group"], {intent: one["intent"]}] }, note: groups.first["reasons"].join(" "))
-    decide("intent", singles.flat_map { |one| one["urls"].map { |url| [url, {intent: one["intent"]}] } }.to_h.merge(groups.flat_map { |one| one["except"] }.to_h { |url| [url, {intent: "undecided"}] }))
+    decide(
+      "group",
+      groups.to_h { |one| [one["group"], {intent: one["intent"]}] },
+      note: groups.first["reasons"].join(" ")
+    )
+    decide(
+      "intent",
+      singles
+        .flat_map { |one| one["urls"].map { |url| [url, {intent: one["intent"]}] } }
+        .to_h
+        .merge(groups.flat_map { |one| one["except"] }.to_h { |url| [url, {intent: "undecided"}] })
+    )
     decide_routes
     decide("languages", sets.to_h { |pages| [pages.values.first, {pages: pages}] })
     decide("sitemaps", {"all" => {packed: false, languages: false, by_group: true}})
@@ -77,9 +124,24 @@ class RoundTest < Minitest::Test
   def decide_routes
     assert call(:post, "/crawls/#{@crawl}/suggestions", status: 202)["asked"]
     work_until { Store::Crawling::Crawl.find(@crawl).verdict_run.suggested_at }
-    lost = call(:get, "/crawls/#{@crawl}/broken")["rows"].to_h { |row| [row["url"], row["suggestions"].first.slice("target", "status").then { |one| {to: one["target"], status: one["status"], why: row["suggestions"].first["reasons"].first} }] }
-    detours = call(:get, "/crawls/#{@crawl}/redirects")["rows"].select { |row| row["final_status"] == 200 && row["final_url"] != "#{WWW}/" }.to_h { |row| [row["url"], {to: row["final_url"], status: 301}] }
-    home = call(:get, "/crawls/#{@crawl}/redirects?kind=to_home")["rows"].to_h { |row| [row["url"], {to: nil, status: 410}] }
+    lost =
+      call(:get, "/crawls/#{@crawl}/broken")["rows"].to_h do |row|
+        [
+          row["url"],
+          row["suggestions"]
+            .first
+            .slice("target", "status")
+            .then { |one| {to: one["target"], status: one["status"], why: row["suggestions"].first["reasons"].first} }
+        ]
+      end
+    detours =
+      call(:get, "/crawls/#{@crawl}/redirects")["rows"]
+        .select { |row| row["final_status"] == 200 && row["final_url"] != "#{WWW}/" }
+        .to_h { |row| [row["url"], {to: row["final_url"], status: 301}] }
+    home =
+      call(:get, "/crawls/#{@crawl}/redirects?kind=to_home")["rows"].to_h do |row|
+        [row["url"], {to: nil, status: 410}]
+      end
     decide("route", detours.merge(lost).merge(home))
     map = call(:get, "/sites/#{@site}/routes")
     assert_empty map["flaws"].keys - %w[route-chain route-to-redirect]
@@ -90,7 +152,10 @@ class RoundTest < Minitest::Test
     found = call(:get, "/crawls/#{@crawl}/languages")
     proposed = found["proposals"].map { |one| one["pages"] }
     taken = proposed.flat_map(&:values)
-    clusters = found["clusters"].map { |one| call(:get, "/crawls/#{@crawl}/languages/cluster?first=#{CGI.escape(one["first"])}")["pages"] }
+    clusters =
+      found["clusters"].map do |one|
+        call(:get, "/crawls/#{@crawl}/languages/cluster?first=#{CGI.escape(one["first"])}")["pages"]
+      end
     proposed + clusters.reject { |pages| pages.values.intersect?(taken) || pages.except("x-default").size < 2 }
   end
 
@@ -98,7 +163,9 @@ class RoundTest < Minitest::Test
     routes = JSON.parse(file("/sites/#{@site}/routes/json"))
     routes.each { |route| keepers.redirect(route) }
     # Links aren't left to go through redirects, nor to what is gone.
-    JSON.parse("[#{file("/crawls/#{@crawl}/repoint.jsonl").lines.join(",")}]").each { |link| keepers.tell("/links", {from: link["target"], to: link["new_target"] || "#{WWW}/"}) }
+    JSON
+      .parse("[#{file("/crawls/#{@crawl}/repoint.jsonl").lines.join(",")}]")
+      .each { |link| keepers.tell("/links", {from: link["target"], to: link["new_target"] || "#{WWW}/"}) }
     write_directives
     write_languages
   end
@@ -114,12 +181,21 @@ class RoundTest < Minitest::Test
     blocked, others = lines.partition { |line| line["where"] == "robots.txt" }
     others.each do |line|
       case line.values_at("where", "action")
-      when %w[html add] then line["text"].include?("canonical") ? nil : change(line["url"], {robots: line["text"][/content="([^"]+)"/, 1]})
-      when %w[html remove] then change(line["url"], {robots: nil})
-      when %w[header remove] then change(line["url"], {headers: {}})
+      when %w[html add]
+        line["text"].include?("canonical") ? nil : change(line["url"], {robots: line["text"][/content="([^"]+)"/, 1]})
+      when %w[html remove]
+        change(line["url"], {robots: nil})
+      when %w[header remove]
+        change(line["url"], {headers: {}})
       end
     end
-    draft = blocked.map { |line| line["text"] }.uniq.reduce(call(:post, "/crawls/#{@crawl}/robots", {origin: WWW})["live"]) { |text, rule| text.lines.reject { |line| line.strip == rule }.join }
+    draft =
+      blocked
+        .map { |line| line["text"] }
+        .uniq
+        .reduce(call(:post, "/crawls/#{@crawl}/robots", {origin: WWW})["live"]) do |text, rule|
+          text.lines.reject { |line| line.strip == rule }.join
+        end
     decide("robots", {WWW => {text: draft}})
     trial = call(:post, "/crawls/#{@crawl}/robots", {origin: WWW})
     assert_equal [0, true], [trial["shut"]["total"], trial["freed"]["wanted"].positive?]
@@ -128,8 +204,12 @@ class RoundTest < Minitest::Test
 
   def write_languages
     rows = CSV.parse(file("/crawls/#{@crawl}/languages/csv"), headers: true).group_by { |row| row["url"] }
-    rows.each { |url, set| change(url, {alternates: set.map { |row| row.values_at("hreflang", "target") }, head: nil, headers: {}}) }
-    call(:get, "/crawls/#{@crawl}/languages")["alone"].each { |url| change(url, {alternates: [], head: nil, headers: {}}) }
+    rows.each do |url, set|
+      change(url, {alternates: set.map { |row| row.values_at("hreflang", "target") }, head: nil, headers: {}})
+    end
+    call(:get, "/crawls/#{@crawl}/languages")["alone"].each do |url|
+      change(url, {alternates: [], head: nil, headers: {}})
+    end
   end
 
   def publish_sitemaps
@@ -137,15 +217,28 @@ class RoundTest < Minitest::Test
     work_until { Store::Sitemaps::SitemapBuild.where(site_id: @site, state: "built").exists? }
     build = call(:get, "/crawls/#{@crawl}/sitemaps")["builds"].first
     build["files"].each do |one|
-      change("#{one["host"]}/#{one["name"]}", {body: file("/sites/#{@site}/sitemaps/#{build["id"]}/file?host=#{CGI.escape(one["host"])}&name=#{one["name"]}"), content_type: "application/xml", status: 200, location: nil})
+      change(
+        "#{one["host"]}/#{one["name"]}",
+        {
+          body:
+            file("/sites/#{@site}/sitemaps/#{build["id"]}/file?host=#{CGI.escape(one["host"])}&name=#{one["name"]}"),
+          content_type: "application/xml",
+          status: 200,
+          location: nil
+        }
+      )
     end
-    assert_equal ["Sitemap: http://www.skerrylamper.example/sitemap.xml", "Sitemap: #{WWW}/sitemap.xml"], build["robots_lines"].sort
+    assert_equal ["Sitemap: http://www.skerrylamper.example/sitemap.xml", "Sitemap: #{WWW}/sitemap.xml"],
+      build["robots_lines"].sort
   end
 
   def assert_whole_sets
     clusters = call(:get, "/crawls/#{@crawl}/languages")["clusters"]
     refute_empty clusters
-    assert_equal [], clusters.reject { |one| one["holes"].zero? && one["notes"].empty? }.map { |one| one.slice("first", "notes") }
+    assert_equal [],
+      clusters
+        .reject { |one| one["holes"].zero? && one["notes"].empty? }
+        .map { |one| one.slice("first", "notes") }
   end
 
   def assert_sitemaps_right

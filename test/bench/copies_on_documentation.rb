@@ -1,14 +1,16 @@
 # frozen_string_literal: true
 
-# What is told of copies on real documentation, against Jaccard's index worked out in full over the same main texts: which share of those told are copies of the
-# page that is said to stand for them, and which share of all copies is told. Pages of Debian's packages are read from their folders:
+# What is told of copies on real documentation, against Jaccard's index worked out in full over the same main texts:
+# which share of those told are copies of the page that is said to stand for them, and which share of all copies is
+# told. Pages of Debian's packages are read from their folders:
 #
 #   apt-get install python3-doc postgresql-doc-15 lilypond-doc-html libboost-doc cppreference-doc-en-html
 #   ruby test/bench/copies_on_documentation.rb [PACKAGE]...
 require_relative "support"
 require_relative "../../iron_trellis"
 
-PACKAGES = ARGV.empty? ? %w[python3.11-doc postgresql-doc-15 lilypond-doc-html libboost1.74-doc cppreference-doc-en-html] : ARGV
+PACKAGES =
+  ARGV.empty? ? %w[python3.11-doc postgresql-doc-15 lilypond-doc-html libboost1.74-doc cppreference-doc-en-html] : ARGV
 Copies = IronTrellis::Core::Copies
 NEAR = Copies::Finder::NEAR
 
@@ -27,7 +29,12 @@ class Documentation
 
   def urls = @rows.map { |row| row["url"] }
 
-  def each_group_sample = @rows.group_by { |row| row["group"] }.each { |group, rows| yield group, rows.sort_by { |row| row["url_id"] }.first(IronTrellis::Store::Pages::PageTexts::SAMPLE) }
+  def each_group_sample =
+    @rows
+      .group_by { |row| row["group"] }
+      .each do |group, rows|
+        yield group, rows.sort_by { |row| row["url_id"] }.first(IronTrellis::Store::Pages::PageTexts::SAMPLE)
+      end
 
   def in_folders(urls)
     wanted = urls.to_h { |url| [url, true] }
@@ -40,16 +47,31 @@ class Documentation
 
   private
 
-  def files(package) = `dpkg -L #{package}`.lines.map(&:chomp).grep(/\.html?\z/).select { |file| File.file?(file) && !File.symlink?(file) }
+  def files(package) =
+    `dpkg -L #{package}`.lines.map(&:chomp).grep(/\.html?\z/).select { |file| File.file?(file) && !File.symlink?(file) }
 
   def row(reader, file)
     url = "http://doc.test#{file.delete_prefix("/usr/share")}"
-    facts = reader.call(url: IronTrellis::Core::Url::NormalForm.parse(url), header_lines: ["Content-Type: text/html"], body: File.binread(file))
+    facts =
+      reader.call(
+        url: IronTrellis::Core::Url::NormalForm.parse(url),
+        header_lines: ["Content-Type: text/html"],
+        body: File.binread(file)
+      )
     return if facts.words.to_i.zero? || facts.refresh&.instant?
 
     anchors = facts.anchors || []
-    {"url_id" => IronTrellis::Core::Url::NormalForm.id(1, url), "url" => url, "group" => url[%r{\Ahttp://doc.test/[^/]+/[^/]+/}], "texts" => facts.text, "frames" => facts.frames, "menus" => facts.menus, "words" => facts.words,
-     "anchors" => anchors.flat_map { |one| [one.from, one.to, (one.sole ? 1 : 0) | (one.heading ? 2 : 0)] }, "anchor_targets" => anchors.map(&:target)}
+    {
+      "url_id" => IronTrellis::Core::Url::NormalForm.id(1, url),
+      "url" => url,
+      "group" => url[%r{\Ahttp://doc.test/[^/]+/[^/]+/}],
+      "texts" => facts.text,
+      "frames" => facts.frames,
+      "menus" => facts.menus,
+      "words" => facts.words,
+      "anchors" => anchors.flat_map { |one| [one.from, one.to, (one.sole ? 1 : 0) | (one.heading ? 2 : 0)] },
+      "anchor_targets" => anchors.map(&:target)
+    }
   rescue IronTrellis::Core::Page::Unreadable
     nil
   end
@@ -83,7 +105,8 @@ def likeness(one, other)
   all.zero? ? 1.0 : both.fdiv(all)
 end
 
-# Every page that is a copy of an earlier one that is none itself. Two sets so alike share one of the rarest of their members (prefix filtering, Chaudhuri et al. 2006).
+# Every page that is a copy of an earlier one that is none itself. Two sets so alike share one of the rarest of their
+# members (prefix filtering, Chaudhuri et al. 2006).
 def true_copies(sets)
   frequency = sets.each_value.with_object(Hash.new(0)) { |set, counts| set.each_key { |run| counts[run] += 1 } }
   index = Hash.new { |all, run| all[run] = [] }
@@ -105,10 +128,38 @@ by_package = PACKAGES.to_h do |package|
   told = rows.select { |row| row["copy_of"] }.to_h { |row| [urls.fetch(row["url_id"]), row] }
   right = told.count { |url, row| likeness(sets[url], sets[row["copy_of"]]) >= NEAR }
   exact = told.select { |_, row| row["likeness"] >= 1 }
-  same = exact.count { |url, row| documentation.rows.find { |one| one["url"] == url }["texts"].split("\n").size == documentation.rows.find { |one| one["url"] == row["copy_of"] }["texts"].split("\n").size }
+  same =
+    exact.count do |url, row|
+      documentation.rows.find { |one| one["url"] == url }["texts"].split("\n").size ==
+        documentation.rows.find { |one| one["url"] == row["copy_of"] }["texts"].split("\n").size
+    end
   truth = true_copies(sets)
   found = truth.keys.count { |url| told.key?(url) }
-  {pages: sets.size, told: told.size, right: right, exact: exact.size, exact_same: same, copies: truth.size, found: found}.each { |name, number| total[name] += number }
-  [package, {pages: sets.size, told: told.size, precision: told.empty? ? nil : right.fdiv(told.size).round(3), recall: truth.empty? ? nil : found.fdiv(truth.size).round(3), seconds: seconds.round(1)}]
+  {
+    pages: sets.size,
+    told: told.size,
+    right: right,
+    exact: exact.size,
+    exact_same: same,
+    copies: truth.size,
+    found: found
+  }.each { |name, number| total[name] += number }
+  [
+    package,
+    {
+      pages: sets.size,
+      told: told.size,
+      precision: told.empty? ? nil : right.fdiv(told.size).round(3),
+      recall: truth.empty? ? nil : found.fdiv(truth.size).round(3),
+      seconds: seconds.round(1)
+    }
+  ]
 end
-Bench.report(bench: "copies_on_documentation", aim: 0.95, precision: total[:right].fdiv(total[:told]).round(3), recall: total[:found].fdiv(total[:copies]).round(3), **total, by_package: by_package)
+Bench.report(
+  bench: "copies_on_documentation",
+  aim: 0.95,
+  precision: total[:right].fdiv(total[:told]).round(3),
+  recall: total[:found].fdiv(total[:copies]).round(3),
+  **total,
+  by_package: by_package
+)

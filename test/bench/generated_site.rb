@@ -18,8 +18,22 @@ module Bench
 
     # @return [GeneratedSite]
     def start
-      @pid = spawn({"PAGES" => @pages.to_s, "LD_PRELOAD" => Dir["/usr/lib/*/libjemalloc.so.2"].first.to_s}, "bundle", "exec", "puma", "--quiet", "-e", "production",
-        "-t", "1:8", "-b", "tcp://127.0.0.1:#{port}", File.join(ROOT, "standins/generator/config.ru"), out: File::NULL)
+      @pid =
+        spawn(
+          {"PAGES" => @pages.to_s, "LD_PRELOAD" => Dir["/usr/lib/*/libjemalloc.so.2"].first.to_s},
+          "bundle",
+          "exec",
+          "puma",
+          "--quiet",
+          "-e",
+          "production",
+          "-t",
+          "1:8",
+          "-b",
+          "tcp://127.0.0.1:#{port}",
+          File.join(ROOT, "standins/generator/config.ru"),
+          out: File::NULL
+        )
       sleep 0.1 until Bench.answers?(port)
       self
     end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Working out the verdicts of a crawl of so many pages in a process of its own: seconds, and the most memory it had. With a second size the growth between
-# the two is told: 1.0 would be linear.
+# Working out the verdicts of a crawl of so many pages in a process of its own: seconds, and the most memory it had.
+# With a second size the growth between the two is told: 1.0 would be linear.
 #
 #   ruby test/bench/judging.rb [PAGES] [SMALLER]
 require_relative "support"
@@ -17,7 +17,10 @@ def judge(crawl)
   ActiveRecord::Base.connection_handler.clear_all_connections!
   process = fork do
     IronTrellis::Store::Postgres::Database.revive
-    IronTrellis::Work::Judging::Judgement.new(IronTrellis::Store::Crawling::Crawl.find(crawl.id), clock: -> { Time.now }).call
+    IronTrellis::Work::Judging::Judgement.new(
+      IronTrellis::Store::Crawling::Crawl.find(crawl.id),
+      clock: -> { Time.now }
+    ).call
   end
   most = 0
   finished = nil
@@ -37,8 +40,16 @@ def measure(pages)
   crawl = Bench::MadeCrawl.new(pages).call
   result = judge(crawl)
   run = crawl.reload.verdict_run
-  result.merge(pages: pages, links: pages * Bench::MadeCrawl::LINKS, faults: IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM faults_#{run.id}").getvalue(0, 0).to_i,
-    copies: IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM ledger_rows_#{run.id} WHERE copy_of IS NOT NULL").getvalue(0, 0).to_i)
+  result.merge(
+    pages: pages,
+    links: pages * Bench::MadeCrawl::LINKS,
+    faults: IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM faults_#{run.id}").getvalue(0, 0).to_i,
+    copies:
+      IronTrellis::Store::Postgres::Sql
+        .run("SELECT count(*) FROM ledger_rows_#{run.id} WHERE copy_of IS NOT NULL")
+        .getvalue(0, 0)
+        .to_i
+  )
 ensure
   crawl&.drop
 end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Checking a sitemap of 50,000 URLs, as the command does, and writing a set of a million, packed: seconds and the most memory of a process of its own.
+# Checking a sitemap of 50,000 URLs, as the command does, and writing a set of a million, packed: seconds and the most
+# memory of a process of its own.
 #
 #   ruby test/bench/sitemaps.rb [CHECKED] [WRITTEN]
 require_relative "support"
@@ -25,7 +26,12 @@ def alone(&block)
   {seconds: seconds.round(2), megabytes: most / 1024}
 end
 
-def listing(number) = Sitemaps::Listing.new(url: "http://made.example/g#{number % 60}/page-about-lamps-#{number}", lastmod: Time.at(1_700_000_000 + number), images: ["http://made.example/i/#{number}.png"])
+def listing(number) =
+  Sitemaps::Listing.new(
+    url: "http://made.example/g#{number % 60}/page-about-lamps-#{number}",
+    lastmod: Time.at(1_700_000_000 + number),
+    images: ["http://made.example/i/#{number}.png"]
+  )
 
 Dir.mktmpdir do |folder|
   file = "#{folder}/checked.xml"
@@ -34,12 +40,28 @@ Dir.mktmpdir do |folder|
     CHECKED.times { |number| io << Sitemaps::Xml.entry(listing(number)) }
     io << Sitemaps::Xml.tail
   end
-  checks = Array.new(3) { alone { exec(File.join(Bench::ROOT, "bin/trellis"), "sitemap", "check", file, "--json", out: "#{folder}/told.json") } }
+  checks =
+    Array.new(3) do
+      alone do
+        exec(File.join(Bench::ROOT, "bin/trellis"), "sitemap", "check", file, "--json", out: "#{folder}/told.json")
+      end
+    end
   built = alone do
-    writer = Sitemaps::Writer.new("http://made.example/", ending: ".xml.gz") { |name| name.end_with?(".gz") ? Zlib::GzipWriter.open("#{folder}/#{name}") : File.open("#{folder}/#{name}", "w") }
+    writer =
+      Sitemaps::Writer.new("http://made.example/", ending: ".xml.gz") do |name|
+        name.end_with?(".gz") ? Zlib::GzipWriter.open("#{folder}/#{name}") : File.open("#{folder}/#{name}", "w")
+      end
     WRITTEN.times { |number| writer.add(listing(number), part: "g#{number * 60 / WRITTEN}") }
     writer.finish
   end
-  Bench.report(bench: "sitemaps", checked: JSON.parse(File.read("#{folder}/told.json")).fetch("urls"), check_seconds: Bench.median(checks.map { |one| one[:seconds] }), check_megabytes: checks.map { |one| one[:megabytes] }.max,
-    written: WRITTEN, files: Dir["#{folder}/*.gz"].size, write_seconds: built[:seconds], write_megabytes: built[:megabytes])
+  Bench.report(
+    bench: "sitemaps",
+    checked: JSON.parse(File.read("#{folder}/told.json")).fetch("urls"),
+    check_seconds: Bench.median(checks.map { |one| one[:seconds] }),
+    check_megabytes: checks.map { |one| one[:megabytes] }.max,
+    written: WRITTEN,
+    files: Dir["#{folder}/*.gz"].size,
+    write_seconds: built[:seconds],
+    write_megabytes: built[:megabytes]
+  )
 end

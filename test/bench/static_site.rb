@@ -5,8 +5,42 @@ require "fileutils"
 module Bench
   # A static site on disk and an nginx of its own that serves it on loopback.
   class StaticSite
-    WORDS = %w[lamp harbour brass copper light sea keeper wick glass lens signal tide mast anchor beacon storm oil flame reef chart pilot quay rope
-      sail wind salt granite mole skerry bronze gimbal burner ferry channel].freeze
+    WORDS = %w[
+      lamp
+      harbour
+      brass
+      copper
+      light
+      sea
+      keeper
+      wick
+      glass
+      lens
+      signal
+      tide
+      mast
+      anchor
+      beacon
+      storm
+      oil
+      flame
+      reef
+      chart
+      pilot
+      quay
+      rope
+      sail
+      wind
+      salt
+      granite
+      mole
+      skerry
+      bronze
+      gimbal
+      burner
+      ferry
+      channel
+    ].freeze
     LINKS = 62
     BYTES = 18_000
 
@@ -49,10 +83,13 @@ module Bench
     def page(number)
       targets = Array.new(LINKS) { |link| (number * 7 + link * 13 + link * link + 1) % @pages }
       targets[0] = (number + 1) % @pages
-      paragraphs = targets.map { |target| "<p>#{text(30)} <a href=\"/p#{target}.html\">#{text(2)} #{target}</a> #{text(4)}.</p>" }
-      body = "<nav>#{paragraphs.first(6).join}</nav><main><h1>Page #{number}</h1>#{paragraphs.drop(6).join("\n")}</main>"
+      paragraphs =
+        targets.map { |target| "<p>#{text(30)} <a href=\"/p#{target}.html\">#{text(2)} #{target}</a> #{text(4)}.</p>" }
+      body =
+        "<nav>#{paragraphs.first(6).join}</nav><main><h1>Page #{number}</h1>#{paragraphs.drop(6).join("\n")}</main>"
       padding = [BYTES - body.bytesize - 300, 0].max
-      "<!doctype html><html lang=\"en\"><head><title>Page #{number} of the static site</title><meta name=\"description\" content=\"About page #{number}\">" \
+      "<!doctype html><html lang=\"en\"><head><title>Page #{number} of the static site</title><meta " \
+        "name=\"description\" content=\"About page #{number}\">" \
         "<link rel=\"canonical\" href=\"/p#{number}.html\"></head><body>#{body}<!-- #{text(padding / 6)} --></body></html>\n"
     end
 

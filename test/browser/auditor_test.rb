@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require "csv"
 
-# As an auditor works: from the biggest drop of the trellis to its cause, the linking pages, one page's deciding line, a saved view, and a file that says the same as the screen.
+# As an auditor works: from the biggest drop of the trellis to its cause, the linking pages, one page's deciding line, a
+# saved view, and a file that says the same as the screen.
 class AuditorTest < Minitest::Test
   include TestDatabase
   include Browser
@@ -60,7 +61,10 @@ class AuditorTest < Minitest::Test
   private
 
   def follow_the_biggest_drop
-    drops = all("[aria-label*=' stopped: ']", minimum: 3).to_h { |cell| [cell["aria-label"], cell["aria-label"][/: (\d+) pages/, 1].to_i] }
+    drops =
+      all("[aria-label*=' stopped: ']", minimum: 3).to_h do |cell|
+        [cell["aria-label"], cell["aria-label"][/: (\d+) pages/, 1].to_i]
+      end
     label, pages = drops.max_by(&:last)
     find("[aria-label='#{label}']").click
     assert_includes find("[aria-label=Totals]", text: "of").text, "#{pages} of"
@@ -99,12 +103,27 @@ class AuditorTest < Minitest::Test
   end
 
   def compare_the_file_with_the_screen
-    rows = all("[role=row][aria-selected]", minimum: 4).map { |row| row.all("[role=cell]", visible: :all).map { |cell| cell.text.delete("\n") } }
+    rows =
+      all("[role=row][aria-selected]", minimum: 4).map do |row|
+        row.all("[role=cell]", visible: :all).map { |cell| cell.text.delete("\n") }
+      end
     click_button "Export"
     href = find("[role=menuitem]", text: "CSV")["href"]
-    csv = CSV.parse(page.evaluate_async_script("fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])", href), headers: true)
+    csv =
+      CSV.parse(
+        page.evaluate_async_script("fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])", href),
+        headers: true
+      )
     assert_equal %w[url status stop words faults], csv.headers
-    shown = csv.map { |row| [row["url"].delete_prefix("http://www.skerrylamps.example"), row["status"].to_s, CAUSES.fetch(row["stop"]), row["words"].to_s] }
+    shown =
+      csv.map do |row|
+        [
+          row["url"].delete_prefix("http://www.skerrylamps.example"),
+          row["status"].to_s,
+          CAUSES.fetch(row["stop"]),
+          row["words"].to_s
+        ]
+      end
     assert_equal shown, rows.map { |row| row.first(4) }
     press :escape
     assert_no_selector "[role=menuitem]"

@@ -121,14 +121,20 @@ class DecidingScreensTest < Minitest::Test
     assert_empty accessibility_faults, "map"
     click_button "Test against the servers"
     assert_text(/of \d+ tested answer otherwise/, wait: 30)
-    conf = page.evaluate_async_script("fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])", find("a", text: "nginx")["href"])
+    conf =
+      page.evaluate_async_script(
+        "fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])",
+        find("a", text: "nginx")["href"]
+      )
     assert_includes conf, "help/$1"
   end
 
   def a_file_is_checked
     decide "sitemaps?view=check"
     Tempfile.create(["map", ".xml"]) do |file|
-      file.write("<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\"><url><loc>/relative</loc></url></urlset>")
+      file.write(
+        "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\"><url><loc>/relative</loc></url></urlset>"
+      )
       file.flush
       find("input[type=file]", visible: :all).set(file.path)
       assert_selector "table[aria-label='Faults of the file'] td", text: "Sitemap isn't well-formed"

@@ -18,9 +18,12 @@ class KeyboardTest < Minitest::Test
   end
 
   def test_cells_of_the_trellis_are_moved_between_with_arrows_and_opened_with_enter
-    page.execute_script("document.querySelector(\"[aria-label='/lamps/: 1 page stopped: blocked by robots.txt']\").focus()")
+    page.execute_script(
+      "document.querySelector(\"[aria-label='/lamps/: 1 page stopped: blocked by robots.txt']\").focus()"
+    )
     press :arrow_right
-    assert_equal "/lamps/: 2 pages stopped: noindex", page.evaluate_script("document.activeElement.getAttribute('aria-label')")
+    assert_equal "/lamps/: 2 pages stopped: noindex",
+      page.evaluate_script("document.activeElement.getAttribute('aria-label')")
     press :enter
     assert_text "2 of "
     assert_text "hb-6-quay"

@@ -2,8 +2,9 @@
 
 require_relative "../test_helper"
 
-# What a practitioner would do first on a site that is new: its address and one button, what is wrong by grade, titles with their lengths, who links to what is missing, a noindex decided and
-# seen as soon as it stands there, sitemaps of what should be indexed.
+# What a practitioner would do first on a site that is new: its address and one button, what is wrong by grade, titles
+# with their lengths, who links to what is missing, a noindex decided and seen as soon as it stands there, sitemaps of
+# what should be indexed.
 class PractitionerTest < Minitest::Test
   include TestDatabase
   include Browser
@@ -13,8 +14,11 @@ class PractitionerTest < Minitest::Test
     super
     @domain = "shop-#{SecureRandom.hex(4)}.example"
     @pages = {
-      "/" => page_of("A small shop for ship's lamps and their spares", links: %w[/lamps/one /lamps/two /lamps/gone /terms]),
-      "/lamps/one" => page_of("One", links: %w[/ /lamps/gone]), "/lamps/two" => page_of("Two lamps of brass, made by hand", links: %w[/ /lamps/one]), "/terms" => page_of("Terms and conditions of the shop", links: %w[/]),
+      "/" =>
+        page_of("A small shop for ship's lamps and their spares", links: %w[/lamps/one /lamps/two /lamps/gone /terms]),
+      "/lamps/one" => page_of("One", links: %w[/ /lamps/gone]),
+      "/lamps/two" => page_of("Two lamps of brass, made by hand", links: %w[/ /lamps/one]),
+      "/terms" => page_of("Terms and conditions of the shop", links: %w[/]),
       "/style.css" => [200, {"content-type" => "text/css"}, "body { margin: 0 }"]
     }
     @server = SmallSite.new({}) { |path| @pages[path] }
@@ -23,7 +27,8 @@ class PractitionerTest < Minitest::Test
   def page_of(title, links: [], head: "")
     words = (1..80).map { |number| "#{title[/\w+/].downcase}#{number}" }.join(" ")
     anchors = links.map { |path| "<a href=\"#{path}\">To #{path}</a>" }.join(" ")
-    "<!doctype html><html lang=en><head><title>#{title}</title>#{head}<link rel=stylesheet href=/style.css></head><body><main><h1>#{title}</h1><p>#{words}</p>#{anchors}</main></body></html>"
+    "<!doctype html><html lang=en><head><title>#{title}</title>#{head}<link rel=stylesheet " \
+    "href=/style.css></head><body><main><h1>#{title}</h1><p>#{words}</p>#{anchors}</main></body></html>"
   end
 
   def test_from_a_bare_domain_to_sitemaps
@@ -93,7 +98,11 @@ class PractitionerTest < Minitest::Test
     assert_text '<meta name="robots" content="noindex">'
     click_button "Check now"
     assert_text "It isn’t as decided yet."
-    @pages["/terms"] = page_of("Terms and conditions of the shop", links: %w[/], head: '<meta name="robots" content="noindex">')
+    @pages["/terms"] = page_of(
+      "Terms and conditions of the shop",
+      links: %w[/],
+      head: '<meta name="robots" content="noindex">'
+    )
     click_button "Check again"
     assert_text "It is as decided."
     assert_text "Lines of the source that decide"
@@ -107,13 +116,24 @@ class PractitionerTest < Minitest::Test
     site = IronTrellis::Store::Sites::Site.find_by(name: @domain)
     visit "/s/#{site.id}/c/latest/decide/sitemaps"
     assert_text "Decide first what should be indexed"
-    IronTrellis::Work::Decisions::Deciding.decide(site, "group", %w[/ /lamps/].map { |group| {"subject" => group, "value" => {"intent" => "index"}} }, by: "Test", now: Time.now)
+    IronTrellis::Work::Decisions::Deciding.decide(
+      site,
+      "group",
+      %w[/ /lamps/].map { |group| {"subject" => group, "value" => {"intent" => "index"}} },
+      by: "Test",
+      now: Time.now
+    )
     visit "/s/#{site.id}/c/latest/decide/sitemaps?view=build"
     assert_text "3 URLs", wait: 30
     click_button "Build the set"
     assert_text "3 URLs in", wait: 30
     build = IronTrellis::Store::Sitemaps::SitemapBuild.where(site_id: site.id).last
-    assert_equal %w[/ /lamps/one /lamps/two], build.files.flat_map { |file| unpacked(file).scan(%r{<loc>http://[^/]+(/[^<]*)</loc>}).flatten }.reject { |path| path.include?("sitemap") }.sort
+    assert_equal %w[/ /lamps/one /lamps/two],
+      build
+        .files
+        .flat_map { |file| unpacked(file).scan(%r{<loc>http://[^/]+(/[^<]*)</loc>}).flatten }
+        .reject { |path| path.include?("sitemap") }
+        .sort
   end
 
   def unpacked(file) = file.name.end_with?(".gz") ? Zlib.gunzip(file.content) : file.content

@@ -19,7 +19,13 @@ class RoundScreensTest < Minitest::Test
 
   def test_routes_are_accepted_carried_out_tested_and_proved
     accept_routes
-    routes = JSON.parse(page.evaluate_async_script("fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])", find("a", text: "JSON")["href"]))
+    routes =
+      JSON.parse(
+        page.evaluate_async_script(
+          "fetch(arguments[0]).then((answer) => answer.text()).then(arguments[1])",
+          find("a", text: "JSON")["href"]
+        )
+      )
     assert_operator routes.size, :>=, 6
     routes.each { |route| @keepers.redirect(route) }
     click_button "Test against the servers"

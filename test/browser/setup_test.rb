@@ -2,7 +2,8 @@
 
 require_relative "../test_helper"
 
-# The Setup screen as its users work with it: trying patterns and robots.txt, pausing, fetching some URLs again, a timetable.
+# The Setup screen as its users work with it: trying patterns and robots.txt, pausing, fetching some URLs again, a
+# timetable.
 class SetupTest < Minitest::Test
   include TestDatabase
   include Browser
@@ -19,8 +20,17 @@ class SetupTest < Minitest::Test
   end
 
   def site(**settings)
-    values = {"start_urls" => ["http://www.skerrylamps.example/"], "rate" => 0, "resolve" => {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}
-    IronTrellis::Store::Sites::Site.register(name: "setup #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values.merge(settings.transform_keys(&:to_s))))
+    values = {
+      "start_urls" => ["http://www.skerrylamps.example/"],
+      "rate" => 0,
+      "resolve" => {
+        "www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"
+      }
+    }
+    IronTrellis::Store::Sites::Site.register(
+      name: "setup #{SecureRandom.hex(6)}",
+      settings: IronTrellis::Core::Settings::Crawl.new(values.merge(settings.transform_keys(&:to_s)))
+    )
   end
 
   # A row of the table, cell by cell.
@@ -30,7 +40,9 @@ class SetupTest < Minitest::Test
 
   def test_patterns_are_tried_on_urls_as_they_are_typed
     visit "/s/#{site.id}/c/latest/crawl/setup"
-    fill_in "URLs to try", with: "http://www.skerrylamps.example/lamps/x?sid=1\nhttp://www.skerrylamps.example/journal/y\nhttp://other.example/\nlamps"
+    fill_in "URLs to try",
+      with:
+        "http://www.skerrylamps.example/lamps/x?sid=1\nhttp://www.skerrylamps.example/journal/y\nhttp://other.example/\nlamps"
     assert_text "2 of 4 URLs would be fetched"
     assert_text "the host other.example is not in scope"
     assert_text "it is not a web address"
@@ -49,7 +61,9 @@ class SetupTest < Minitest::Test
     crawled = site(exclude: ["/journal/*"])
     crawl = IronTrellis::Work::Crawling::Runs.start(crawled, now: Time.now)
     sleep 0.1 until crawl.reload.ended?
-    crawled.update!(settings: IronTrellis::Core::Settings::Crawl.new(crawled.settings.merge("exclude" => [], "rate" => 3)).to_h)
+    crawled.update!(
+      settings: IronTrellis::Core::Settings::Crawl.new(crawled.settings.merge("exclude" => [], "rate" => 3)).to_h
+    )
     visit "/s/#{crawled.id}/c/latest/crawl/setup"
     assert_text(/of \d\d+ URLs would be fetched/)
     assert_text "3 requests a second"
@@ -104,8 +118,13 @@ class SetupTest < Minitest::Test
     fill_in "Cookies", with: "a=1"
     click_button "Save"
     assert_text "Saved."
-    assert_equal ["ines", "wick", "a=1"], IronTrellis::Store::Settings::Secrets.of(made.id).to_h.values_at("user", "password", "cookies")
-    refute_includes IronTrellis::Store::Postgres::Sql.rows("SELECT content FROM secrets WHERE site_id = $1", [made.id]).to_s, "wick"
+    assert_equal %w[ines wick a=1],
+      IronTrellis::Store::Settings::Secrets.of(made.id).to_h.values_at("user", "password", "cookies")
+    refute_includes IronTrellis::Store::Postgres::Sql.rows(
+      "SELECT content FROM secrets WHERE site_id = $1",
+      [made.id]
+    ).to_s,
+      "wick"
   end
 
   def test_a_crawl_is_paused_resumed_and_some_of_its_urls_are_fetched_again

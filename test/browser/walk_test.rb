@@ -2,7 +2,8 @@
 
 require_relative "../test_helper"
 
-# As a user would: make the first account, set a site up, crawl it, watch, read the trellis, narrow the ledger, open a dossier.
+# As a user would: make the first account, set a site up, crawl it, watch, read the trellis, narrow the ledger, open a
+# dossier.
 class WalkTest < Minitest::Test
   include TestDatabase
   include Browser
@@ -56,7 +57,11 @@ class WalkTest < Minitest::Test
     visit "/new"
   end
 
-  def set_up_a_site(name, start: "http://www.skerrylamps.example/", resolve: "www.skerrylamps.example:80 to 127.0.0.1:#{SiteServer.skerry.port}")
+  def set_up_a_site(
+    name,
+    start: "http://www.skerrylamps.example/",
+    resolve: "www.skerrylamps.example:80 to 127.0.0.1:#{SiteServer.skerry.port}"
+  )
     assert_text "A new site"
     click_button "Open all"
     fill_in "Name", with: name

@@ -15,13 +15,26 @@ class AuditTest < Minitest::Test
     assert_equal [IronTrellis::Store::Reports::AuditRows::URL_FIELDS], result.rows("urls").map(&:keys).uniq
     assert_equal [%w[source target type text rel place followed]], result.rows("links").map(&:keys).uniq
     assert_equal [%w[code grade url about detail]], result.rows("faults").map(&:keys).uniq
-    assert_equal %w[site started_at seconds fetched urls by_status by_stop by_group faults pages_per_second settings], result.summary.keys
+    assert_equal %w[site started_at seconds fetched urls by_status by_stop by_group faults pages_per_second settings],
+      result.summary.keys
     assert_equal result.rows("urls").size, result.summary["urls"]
     assert_equal [], result.rows("urls").map { |row| row["url"] } - result.rows("urls").map { |row| row["url"] }.sort
   end
 
   def test_intents_key_pages_limits_and_patterns_count
-    result = audit_skerry("--site", "options", "--intent", "/lamps/*=keep_out", "--key-page", "http://www.skerrylamps.example/search", "--exclude", "*/journal/*", "--max-depth", "1")
+    result =
+      audit_skerry(
+        "--site",
+        "options",
+        "--intent",
+        "/lamps/*=keep_out",
+        "--key-page",
+        "http://www.skerrylamps.example/search",
+        "--exclude",
+        "*/journal/*",
+        "--max-depth",
+        "1"
+      )
     rows = result.rows("urls").to_h { |row| [row["url"].delete_prefix("http://www.skerrylamps.example"), row] }
 
     assert_equal "keep_out", rows["/lamps/"]["intent"]
@@ -40,10 +53,14 @@ class AuditTest < Minitest::Test
 
   def test_wrong_usage_is_told_with_exit_code_2_and_no_stack_trace
     {
-      ["audit", "--out", "/tmp/x"] => /start URL/, ["audit", "no domain", "--out", "/tmp/x"] => %r{http://},
-      ["audit", "http://a.test/"] => /--out/, ["audit", "http://a.test/", "--out", "/tmp/x", "--render"] => /not built yet/,
-      ["audit", "http://a.test/", "--out", "/tmp/x", "--resolve", "a"] => /HOST:PORT:ADDRESS/, ["audit", "http://a.test/", "--out", "/tmp/x", "--limit", "0"] => /limit/,
-      ["audit", "http://a.test/", "--out", "/tmp/x", "--exclude", "/(/"] => /pattern/, ["audit", "http://a.test/", "--out", "/tmp/x", "--intent", "x"] => /PATTERN=index/,
+      %w[audit --out /tmp/x] => /start URL/,
+      ["audit", "no domain", "--out", "/tmp/x"] => %r{http://},
+      %w[audit http://a.test/] => /--out/,
+      %w[audit http://a.test/ --out /tmp/x --render] => /not built yet/,
+      %w[audit http://a.test/ --out /tmp/x --resolve a] => /HOST:PORT:ADDRESS/,
+      %w[audit http://a.test/ --out /tmp/x --limit 0] => /limit/,
+      %w[audit http://a.test/ --out /tmp/x --exclude /(/] => /pattern/,
+      %w[audit http://a.test/ --out /tmp/x --intent x] => /PATTERN=index/,
       ["nonsense"] => /nonsense/
     }.each do |arguments, message|
       result = trellis(*arguments)
@@ -54,7 +71,16 @@ class AuditTest < Minitest::Test
   end
 
   def test_a_database_that_cannot_be_reached_is_exit_code_3
-    result = trellis("audit", "http://a.test/", "--out", "/tmp/x", environment: {"DATABASE_URL" => "postgresql://nobody@127.0.0.1:1/x"})
+    result =
+      trellis(
+        "audit",
+        "http://a.test/",
+        "--out",
+        "/tmp/x",
+        environment: {
+          "DATABASE_URL" => "postgresql://nobody@127.0.0.1:1/x"
+        }
+      )
 
     assert_equal 3, result.code
     assert_match(/PostgreSQL can't be reached/, result.err)
@@ -65,21 +91,33 @@ class AuditTest < Minitest::Test
     server = RawServer.new { |path, socket| bad_start(path, socket) }
     at = "http://127.0.0.1:#{server.port}"
     {
-      "http://nowhere.invalid/" => /no address/, "http://127.0.0.1:1/" => /robots.txt could not be read/, "#{at}/hang" => /in time/,
-      "#{at}/off-site" => %r{redirects to http://elsewhere.example/, which is not on a host in scope}, "#{at}/huge" => /larger than the limit/
-    }.map { |url, message| [url, message, Thread.new { audit(url, "--site", "bad start #{url}") }] }.each do |url, message, audited|
-      result = audited.value
-      assert_equal 3, result.code, "#{url}: #{result.err}"
-      assert_match message, result.err
-      refute_match(/\.rb:\d+/, result.err)
-    end
+      "http://nowhere.invalid/" => /no address/,
+      "http://127.0.0.1:1/" => /robots.txt could not be read/,
+      "#{at}/hang" => /in time/,
+      "#{at}/off-site" => %r{redirects to http://elsewhere.example/, which is not on a host in scope},
+      "#{at}/huge" => /larger than the limit/
+    }.map { |url, message| [url, message, Thread.new { audit(url, "--site", "bad start #{url}") }] }
+      .each do |url, message, audited|
+        result = audited.value
+        assert_equal 3, result.code, "#{url}: #{result.err}"
+        assert_match message, result.err
+        refute_match(/\.rb:\d+/, result.err)
+      end
   ensure
     server.close
   end
 
   def test_a_start_that_is_no_html_is_one_row
     server = RawServer.new do |path, socket|
-      socket.write((path == "/robots.txt") ? "HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n" : "HTTP/1.1 200 OK\r\nContent-Type: application/pdf\r\nContent-Length: 8\r\n\r\n%PDF-1.4")
+      socket.write(
+        (
+          if path == "/robots.txt"
+            "HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n"
+          else
+            "HTTP/1.1 200 OK\r\nContent-Type: application/pdf\r\nContent-Length: 8\r\n\r\n%PDF-1.4"
+          end
+        )
+      )
       :keep
     end
     rows = audit("http://127.0.0.1:#{server.port}/a.pdf", "--site", "pdf #{server.port}").rows("urls")
@@ -93,10 +131,15 @@ class AuditTest < Minitest::Test
 
   def bad_start(path, socket)
     case path
-    when "/robots.txt", /sitemap/ then socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
-    when "/hang" then sleep 40
-    when "/off-site" then socket.write("HTTP/1.1 301 Moved\r\nLocation: http://elsewhere.example/\r\nContent-Length: 0\r\n\r\n")
-    when "/huge" then socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 104857600\r\n\r\n") && 100.times { socket.write("x" * 1_048_576) }
+    when "/robots.txt", /sitemap/
+      socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
+    when "/hang"
+      sleep 40
+    when "/off-site"
+      socket.write("HTTP/1.1 301 Moved\r\nLocation: http://elsewhere.example/\r\nContent-Length: 0\r\n\r\n")
+    when "/huge"
+      socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 104857600\r\n\r\n") &&
+        100.times { socket.write("x" * 1_048_576) }
     end
     :keep
   end
@@ -121,12 +164,34 @@ class AuditTest < Minitest::Test
     assert_nil IronTrellis::Store::Sites::Site.find_by(name: name)
   end
 
-  # A server that never ends: the command is told to end, and is gone soon, with its workers; what it made is marked as interrupted.
+  # A server that never ends: the command is told to end, and is gone soon, with its workers; what it made is marked as
+  # interrupted.
   def test_an_audit_that_is_told_to_end_ends_at_once_and_says_what_became_of_its_crawl
-    site = SmallSite.new({}) { |path| sleep(0.2).then { "<html><body>#{(1..5).map { |number| "<a href=\"#{path}#{number}/\">x</a>" }.join}</body></html>" } }
+    site =
+      SmallSite.new({}) do |path|
+        sleep(0.2).then do
+          "<html><body>#{(1..5).map { |number| "<a href=\"#{path}#{number}/\">x</a>" }.join}</body></html>"
+        end
+      end
     name = "told to end #{SecureRandom.hex(4)}"
     read, write = IO.pipe
-    pid = spawn({"TRELLIS_ENV" => "test"}, File.join(AuditRun::ROOT, "bin/trellis"), "audit", "http://small.example/", "--resolve", "small.example:80:127.0.0.1:#{site.port}", "--allow-private", "--out", Dir.mktmpdir, "--site", name, "--workers", "2", err: write)
+    pid =
+      spawn(
+        {"TRELLIS_ENV" => "test"},
+        File.join(AuditRun::ROOT, "bin/trellis"),
+        "audit",
+        "http://small.example/",
+        "--resolve",
+        "small.example:80:127.0.0.1:#{site.port}",
+        "--allow-private",
+        "--out",
+        Dir.mktmpdir,
+        "--site",
+        name,
+        "--workers",
+        "2",
+        err: write
+      )
     write.close
     sleep 0.1 until site.targets.size > 5
     workers = `pgrep -P #{pid}`.split.map(&:to_i)
@@ -140,6 +205,13 @@ class AuditTest < Minitest::Test
     assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 20
     assert_empty(workers.select { |worker| File.exist?("/proc/#{worker}") })
     crawl = IronTrellis::Store::Sites::Site.find_by(name: name).crawls.first
-    assert_equal ["failed", 0], [crawl.state, IronTrellis::Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE queue = $1", [crawl.queue]).getvalue(0, 0).to_i]
+    assert_equal ["failed", 0],
+      [
+        crawl.state,
+        IronTrellis::Store::Postgres::Sql
+          .run("SELECT count(*) FROM que_jobs WHERE queue = $1", [crawl.queue])
+          .getvalue(0, 0)
+          .to_i
+      ]
   end
 end

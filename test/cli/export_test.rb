@@ -23,19 +23,31 @@ class ExportTest < Minitest::Test
   def test_urls_links_and_faults_are_those_of_the_audit
     audited = self.class.audited
 
-    assert_equal audited.rows("urls").map { |row| row["url"] }.sort, CSV.parse(export("--what", "urls"), headers: true).map { |row| row["url"] }.sort
-    assert_equal audited.rows("links"), export("--what", "links", "--format", "jsonl").lines.map { |line| JSON.parse(line) }
+    assert_equal audited.rows("urls").map { |row| row["url"] }.sort,
+      CSV.parse(export("--what", "urls"), headers: true).map { |row| row["url"] }.sort
+    assert_equal audited.rows("links"),
+      export("--what", "links", "--format", "jsonl").lines.map { |line| JSON.parse(line) }
     faults = CSV.parse(export("--what", "faults"), headers: true)
-    assert_equal audited.rows("faults").map { |row| row.values_at("code", "url", "about") }, faults.map { |row| row.values_at("code", "url", "about") }
+    assert_equal audited.rows("faults").map { |row| row.values_at("code", "url", "about") },
+      faults.map { |row| row.values_at("code", "url", "about") }
     assert_equal audited.rows("faults").first["detail"], JSON.parse(faults.first["detail"])
   end
 
   def test_sitemaps_are_built_of_what_is_wanted_and_may_be_indexed
-    right = self.class.audited.rows("urls").select { |row| row["indexable"] && row["stop"].nil? && row["status"] == 200 && row["in_sitemaps"].any? }.map { |row| row["url"] }
+    right =
+      self
+        .class
+        .audited
+        .rows("urls")
+        .select { |row| row["indexable"] && row["stop"].nil? && row["status"] == 200 && row["in_sitemaps"].any? }
+        .map { |row| row["url"] }
     Dir.mktmpdir("sitemaps") do |folder|
       result = trellis("sitemap", "build", "--site", "to be exported", "--out", folder)
       assert_equal [0, "Sitemap: http://www.skerrylamps.example/sitemap.xml\n"], [result.code, result.out]
-      listed = Dir["#{folder}/www.skerrylamps.example/*.gz"].flat_map { |path| Zlib.gunzip(File.binread(path)).scan(%r{<loc>([^<]+)</loc>}).flatten }
+      listed =
+        Dir["#{folder}/www.skerrylamps.example/*.gz"].flat_map do |path|
+          Zlib.gunzip(File.binread(path)).scan(%r{<loc>([^<]+)</loc>}).flatten
+        end
       assert_equal right.sort, listed.sort
     end
   end
@@ -43,15 +55,32 @@ class ExportTest < Minitest::Test
   def test_the_map_of_a_site_is_written_for_a_server
     self.class.audited
     site = IronTrellis::Store::Sites::Site.find_by(name: "to be exported")
-    site.decisions.decide("route", {"http://www.skerrylamps.example/old" => {"to" => "http://www.skerrylamps.example/new", "status" => 301, "kind" => "exact", "query" => "match"}}, by: "Test", now: Time.now)
+    site.decisions.decide(
+      "route",
+      {
+        "http://www.skerrylamps.example/old" => {
+          "to" => "http://www.skerrylamps.example/new",
+          "status" => 301,
+          "kind" => "exact",
+          "query" => "match"
+        }
+      },
+      by: "Test",
+      now: Time.now
+    )
     result = trellis("routes", "export", "--site", "to be exported", "--format", "nginx")
     assert_equal 0, result.code, result.err
-    assert_includes result.out, %("www.skerrylamps.example/old" "www.skerrylamps.example/old => 301 http://www.skerrylamps.example/new";)
+    assert_includes result.out,
+      %("www.skerrylamps.example/old" "www.skerrylamps.example/old => 301 http://www.skerrylamps.example/new";)
   end
 
   def test_what_cannot_be_exported_is_told
     self.class.audited
-    {["--site", "nobody", "--what", "urls"] => [3, /no site “nobody”/], ["--site", "to be exported", "--what", "fixes"] => [2, /not built yet/], ["--site", "to be exported", "--what", "all"] => [2, /--what/]}.each do |arguments, (code, message)|
+    {
+      %w[--site nobody --what urls] => [3, /no site “nobody”/],
+      ["--site", "to be exported", "--what", "fixes"] => [2, /not built yet/],
+      ["--site", "to be exported", "--what", "all"] => [2, /--what/]
+    }.each do |arguments, (code, message)|
       result = trellis("export", "--out", "/tmp/never-written", *arguments)
       assert_equal code, result.code, arguments.inspect
       assert_match message, result.err

@@ -8,7 +8,17 @@ class RobotsCommandTest < Minitest::Test
   FILE = "User-agent: *\nDisallow: /private\nAllow: /private/open\n\nUser-agent: lamp\nDisallow: /\n"
 
   def robots(source, *arguments, input: "", agent: "scout")
-    out, err, status = Open3.capture3({"TRELLIS_ENV" => "test"}, File.join(ROOT, "bin/trellis"), "robots", source, "--agent", agent, *arguments, stdin_data: input)
+    out, err, status =
+      Open3.capture3(
+        {"TRELLIS_ENV" => "test"},
+        File.join(ROOT, "bin/trellis"),
+        "robots",
+        source,
+        "--agent",
+        agent,
+        *arguments,
+        stdin_data: input
+      )
     [status.exitstatus, out.lines.map { |line| JSON.parse(line) }, err]
   end
 
@@ -27,12 +37,19 @@ class RobotsCommandTest < Minitest::Test
 
       assert_equal 0, code
       assert_equal [%w[url allowed line rule]], rows.map(&:keys).uniq
-      assert_equal [["https://a.test/private/x", false, 2, "Disallow: /private"], ["/private/open", true, 3, "Allow: /private/open"], ["https://a.test/", true, nil, nil]], rows.map(&:values)
+      assert_equal [
+        ["https://a.test/private/x", false, 2, "Disallow: /private"],
+        ["/private/open", true, 3, "Allow: /private/open"],
+        ["https://a.test/", true, nil, nil]
+      ],
+        rows.map(&:values)
     end
   end
 
   def test_another_agent_has_another_group
-    with_file(FILE) { |path| assert_equal [false], robots(path, agent: "Lamp", input: "/\n")[1].map { |row| row["allowed"] } }
+    with_file(FILE) do |path|
+      assert_equal [false], robots(path, agent: "Lamp", input: "/\n")[1].map { |row| row["allowed"] }
+    end
   end
 
   def test_bytes_that_are_no_text_and_a_mark_before_the_first_line_do_no_harm
@@ -58,7 +75,10 @@ class RobotsCommandTest < Minitest::Test
 
   def test_what_is_wrong_is_told_in_words
     with_file(FILE) do |path|
-      {[path, {agent: "a b"}] => [2, /product token/], ["/no/such/file", {}] => [3, /no file/]}.each do |(source, options), (expected, message)|
+      {
+        [path, {agent: "a b"}] => [2, /product token/],
+        ["/no/such/file", {}] => [3, /no file/]
+      }.each do |(source, options), (expected, message)|
         code, _, err = robots(source, **options, input: "/\n")
         assert_equal expected, code, source
         assert_match message, err

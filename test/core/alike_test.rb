@@ -6,9 +6,26 @@ require_relative "../test_helper"
 class AlikeTest < Minitest::Test
   Alike = IronTrellis::Core::Redirects::Alike
 
-  def lost(path, target = nil, status: target ? 301 : 410, valued: false) = Alike::Lost.new(url: "http://a.test#{path}", target: target && "http://a.test#{target}", status: status, valued: valued)
+  def lost(path, target = nil, status: target ? 301 : 410, valued: false) =
+    Alike::Lost.new(
+      url: "http://a.test#{path}",
+      target: target && "http://a.test#{target}",
+      status: status,
+      valued: valued
+    )
 
-  def groups(*lost) = Alike.of(lost.flatten).map { |group| [group.pattern.delete_prefix("http://a.test"), group.to&.delete_prefix("http://a.test"), group.status, group.urls.size, group.others] }
+  def groups(*lost) =
+    Alike
+      .of(lost.flatten)
+      .map do |group|
+        [
+          group.pattern.delete_prefix("http://a.test"),
+          group.to&.delete_prefix("http://a.test"),
+          group.status,
+          group.urls.size,
+          group.others
+        ]
+      end
 
   def test_what_moved_from_folder_to_folder_is_one_rule
     moved = %w[oil wick glass rope sail].map { |name| lost("/old/lamps/#{name}", "/shop/#{name}") }
@@ -17,10 +34,12 @@ class AlikeTest < Minitest::Test
   end
 
   def test_numbered_addresses_that_end_in_one_place_or_nowhere
-    assert_equal [["/shop/p-*", "/shop/", 301, 6, 0]], groups((101..106).map { |number| lost("/shop/p-#{number}", "/shop/") })
+    assert_equal [["/shop/p-*", "/shop/", 301, 6, 0]],
+      groups((101..106).map { |number| lost("/shop/p-#{number}", "/shop/") })
     gone = (1..5).map { |number| lost("/tmp/t#{number}") }
     assert_equal [["/tmp/t*", nil, 410, 5, 0]], groups(gone)
-    assert_empty groups(gone.first(4), lost("/tmp/t9", valued: true)), "what is worth something isn't given up with the rest"
+    assert_empty groups(gone.first(4), lost("/tmp/t9", valued: true)),
+      "what is worth something isn't given up with the rest"
   end
 
   def test_few_or_unlike_ones_are_left_as_they_are

@@ -15,10 +15,12 @@ class CoreCopiesTest < Minitest::Test
   end
 
   # @return [String] the long text, with these words replaced
-  def changed(*places) = LONG.each_with_index.map { |word, place| places.include?(place) ? "other#{place}" : word }.join(" ")
+  def changed(*places) =
+    LONG.each_with_index.map { |word, place| places.include?(place) ? "other#{place}" : word }.join(" ")
 
   def test_shingles_look_at_words_only
-    assert_equal Copies::Shingles.of("One, two — three four five.").to_a, Copies::Shingles.of("one two three FOUR five").to_a
+    assert_equal Copies::Shingles.of("One, two — three four five.").to_a,
+      Copies::Shingles.of("one two three FOUR five").to_a
     assert_equal 1, Copies::Shingles.of("too short").size
     assert_empty Copies::Shingles.of(" … ").to_a
     assert_equal 1.0, Copies::Shingles.likeness(Copies::Shingles.of("a b"), Copies::Shingles.of("a b"))
@@ -27,19 +29,27 @@ class CoreCopiesTest < Minitest::Test
 
   def test_texts_of_any_size_come_out_the_same_alone_and_together
     random = Random.new(3)
-    texts = ["", "x", "ÆØÅ “quoted” — and more words", "a " * 700_000] + Array.new(40) { Array.new(random.rand(0..30_000)) { random.rand(1 << 30).to_s(36) }.join(" ") }
+    texts =
+      ["", "x", "ÆØÅ “quoted” — and more words", "a " * 700_000] +
+      Array.new(40) { Array.new(random.rand(0..30_000)) { random.rand(1 << 30).to_s(36) }.join(" ") }
     together = Copies::Shingles.of_all(texts)
     texts.zip(together) { |text, shingles| assert_equal Copies::Shingles.of(text).to_a, shingles.to_a }
     assert_equal [0, 1, 1, 1], together.first(4).map(&:size)
   end
 
   def test_the_first_text_stands_for_its_copies
-    assert_equal({1 => [0, 1.0], 2 => [0, 0.92]}, copies(changed, changed, changed(59), (1..60).map { |number| "else#{number}" }.join(" ")))
+    assert_equal(
+      {1 => [0, 1.0], 2 => [0, 0.92]},
+      copies(changed, changed, changed(59), (1..60).map { |number| "else#{number}" }.join(" "))
+    )
   end
 
   def test_a_copy_of_a_copy_is_none_where_it_is_not_like_what_stands_for_that
     assert_equal({1 => [0, 0.87]}, copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60)))
-    assert_equal({1 => [0, 0.87], 3 => [2, 0.9]}, copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60, 80), changed(0, 1, 2, 20, 60, 80, 100, 119)))
+    assert_equal(
+      {1 => [0, 0.87], 3 => [2, 0.9]},
+      copies(changed, changed(0, 1, 2, 20), changed(0, 1, 2, 20, 60, 80), changed(0, 1, 2, 20, 60, 80, 100, 119))
+    )
   end
 
   def test_what_differs_in_letters_case_or_signs_is_no_exact_copy
@@ -76,7 +86,8 @@ class CoreCopiesTest < Minitest::Test
     own.shares.each { |share| assert_in_delta 0.5, share, 0.15 }
   end
 
-  # Of a thousand runs and more only a part is looked at; around that limit two texts may be looked at in different ways.
+  # Of a thousand runs and more only a part is looked at; around that limit two texts may be looked at in different
+  # ways.
   def test_long_texts_are_found_by_a_part_of_them
     random = Random.new(5)
     [900, 1_020, 1_030, 1_200, 1_500, 6_000].each do |size|
@@ -89,7 +100,9 @@ class CoreCopiesTest < Minitest::Test
       texts.each_with_index { |shingles, number| finder.add(shingles, number) }
       found = finder.copies
       assert_equal [2, 3], found.keys.sort, size.to_s
-      found.each { |number, copy| assert_in_delta Copies::Shingles.likeness(texts[0], texts[number]), copy.likeness, 0.04, "#{size} words" }
+      found.each do |number, copy|
+        assert_in_delta Copies::Shingles.likeness(texts[0], texts[number]), copy.likeness, 0.04, "#{size} words"
+      end
     end
   end
 
@@ -113,22 +126,30 @@ class CoreCopiesTest < Minitest::Test
   end
 
   def test_frames_of_a_deeper_folder_are_found_whatever_else_its_group_holds
-    pages = (1..9).map { |number| ["http://a.test/doc/api/#{number}", ["Chapters of the reference", "Page #{number}"]] } + (1..30).map { |number| ["http://a.test/doc/x#{number}/", ["Part #{number}"]] }
+    pages =
+      (1..9).map { |number| ["http://a.test/doc/api/#{number}", ["Chapters of the reference", "Page #{number}"]] } +
+      (1..30).map { |number| ["http://a.test/doc/x#{number}/", ["Part #{number}"]] }
     frames = Copies::FolderFrames.new(pages.map(&:first))
     frames.sample.each { |url| frames.add(url, pages.to_h.fetch(url)) }
     assert_equal({"http://a.test/doc/api/" => {"Chapters of the reference" => true}}, frames.call)
-    assert_equal %w[http://a.test/doc/ http://a.test/doc/api/], Copies::FolderFrames.folders("http://a.test/doc/api/1?x=/y/")
+    assert_equal %w[http://a.test/doc/ http://a.test/doc/api/],
+      Copies::FolderFrames.folders("http://a.test/doc/api/1?x=/y/")
     assert_empty Copies::FolderFrames.folders("http://a.test/top")
   end
 
-  # A listing quotes two entries with their links and says one line itself; two pages that quote each other have nothing of their own.
+  # A listing quotes two entries with their links and says one line itself; two pages that quote each other have nothing
+  # of their own.
   def test_what_a_listing_quotes_belongs_to_the_page_that_it_links_to
     said = ->(name, size = 40) { (1..size).map { |number| "#{name}#{number}" }.join(" ") }
     shingles = Copies::Shingles.method(:of)
     own = Copies::UniqueShare.new(0)
     own.add(shingles.call("#{said.call("oil", 20)} #{said.call("more")}"), name: :oil)
     own.add(shingles.call(said.call("wick")), name: :wick)
-    own.add(shingles.call(said.call("list", 9)), name: :list, quotes: [[shingles.call(said.call("oil", 20)), [:wick, :oil]], [shingles.call(said.call("wick")), [:wick]]])
+    own.add(
+      shingles.call(said.call("list", 9)),
+      name: :list,
+      quotes: [[shingles.call(said.call("oil", 20)), %i[wick oil]], [shingles.call(said.call("wick")), [:wick]]]
+    )
     own.add(shingles.call("x"), name: :one, quotes: [[shingles.call(said.call("both")), [:other]]])
     own.add(shingles.call("y"), name: :other, quotes: [[shingles.call(said.call("both")), [:one]]])
     own.add(shingles.call("z"), name: :teaser, quotes: [[shingles.call(said.call("teased")), [:gone]]])
@@ -138,17 +159,34 @@ class CoreCopiesTest < Minitest::Test
   end
 
   def test_lines_that_may_be_quotes_are_those_at_a_link_and_under_a_linked_heading
-    anchor = ->(target, line, sole: false, heading: false) { Copies::Quotes::Anchor.new(target: target, from: line, to: line, sole: sole, heading: heading) }
-    quotes = ->(anchors, size = 12) { Copies::Quotes.of((0...size).to_a, anchors).then { |own, found| [own, found.map { |one| [one.lines, one.targets] }] } }
+    anchor = ->(target, line, sole: false, heading: false) do
+      Copies::Quotes::Anchor.new(target: target, from: line, to: line, sole: sole, heading: heading)
+    end
+    quotes = ->(anchors, size = 12) do
+      Copies::Quotes
+        .of((0...size).to_a, anchors)
+        .then { |own, found| [own, found.map { |one| [one.lines, one.targets] }] }
+    end
     assert_equal [[0, 1, 3, 4], [[[2], [:a]]]], quotes.call([anchor.call(:a, 2)], 5)
-    assert_equal [[0], [[[1, 2, 3, 4], [:a]], [[5, 6, 7], [:a, :b]], [[8, 9, 10, 11], [:b]]]], quotes.call([anchor.call(:a, 4, sole: true), anchor.call(:b, 8, sole: true)])
+    assert_equal [[0], [[[1, 2, 3, 4], [:a]], [[5, 6, 7], %i[a b]], [[8, 9, 10, 11], [:b]]]],
+      quotes.call([anchor.call(:a, 4, sole: true), anchor.call(:b, 8, sole: true)])
     heads = quotes.call([anchor.call(:a, 0, heading: true), anchor.call(:b, 9, heading: true)]).last
-    assert_equal [(0..11).to_a, [0, 1, 2, 3, 4, 5, 6, 7, 8], [6, 7, 8, 9, 10, 11]], [heads.flat_map(&:first), *%i[a b].map { |name| heads.select { |_, targets| targets.include?(name) }.flat_map(&:first) }]
+    assert_equal [(0..11).to_a, [0, 1, 2, 3, 4, 5, 6, 7, 8], [6, 7, 8, 9, 10, 11]],
+      [
+        heads.flat_map(&:first),
+        *%i[a b].map { |name| heads.select { |_, targets| targets.include?(name) }.flat_map(&:first) }
+      ]
   end
 
   def test_frames_are_what_stands_outside_main_and_in_navigation
-    html = "<header>Works<nav>Menu</nav></header><main><header>Lamp</header><p>Text</p><aside>More</aside></main><footer>Imprint</footer>After&#1;"
-    page = IronTrellis::Core::Page::DocumentReading.new("<body>#{html}</body>", IronTrellis::Core::Url::NormalForm.parse("http://a.test/"))
-    assert_equal ["Works\nMenu\nLamp\nText\nMore\nImprint\nAfter", %w[Lamp Text After]], [page.text, Copies::MainText.blocks(page.text, page.frames)]
+    html =
+      "<header>Works<nav>Menu</nav></header><main><header>Lamp</header><p>Text</p><aside>More</aside></main><footer>Imprint</footer>After&#1;"
+    page =
+      IronTrellis::Core::Page::DocumentReading.new(
+        "<body>#{html}</body>",
+        IronTrellis::Core::Url::NormalForm.parse("http://a.test/")
+      )
+    assert_equal ["Works\nMenu\nLamp\nText\nMore\nImprint\nAfter", %w[Lamp Text After]],
+      [page.text, Copies::MainText.blocks(page.text, page.frames)]
   end
 end

@@ -9,12 +9,28 @@ class DataTest < Minitest::Test
 
   def json_ld(text) = Data::JsonLd.read(text)
 
-  def page(body, head: "") = Core::Page::DocumentReading.new("<html><head>#{head}</head><body>#{body}</body></html>", Core::Url::NormalForm.parse("http://a.test/dir/"))
+  def page(body, head: "") =
+    Core::Page::DocumentReading.new(
+      "<html><head>#{head}</head><body>#{body}</body></html>",
+      Core::Url::NormalForm.parse("http://a.test/dir/")
+    )
 
-  def item(type, **properties) = Data::Item.new(syntax: "json-ld", types: [type], properties: properties.transform_keys(&:to_s).transform_values { |value| [value].flatten })
+  def item(type, **properties) =
+    Data::Item.new(
+      syntax: "json-ld",
+      types: [type],
+      properties: properties.transform_keys(&:to_s).transform_values { |value| [value].flatten }
+    )
 
   def test_what_is_no_json_says_so_in_words
-    {"" => /empty/, "{" => /no JSON/, "{\"@type\":\"Product\",}" => /no JSON/, "[1, \"x\"]" => /nothing in it has a type/, "{\"name\":\"x\"}" => /nothing/, "[" * 60 + "]" * 60 => /deeper/}.each do |text, why|
+    {
+      "" => /empty/,
+      "{" => /no JSON/,
+      "{\"@type\":\"Product\",}" => /no JSON/,
+      "[1, \"x\"]" => /nothing in it has a type/,
+      "{\"name\":\"x\"}" => /nothing/,
+      "[" * 60 + "]" * 60 => /deeper/
+    }.each do |text, why|
       items, problem = json_ld(text)
       assert_empty items
       assert_match why, problem, text
@@ -22,10 +38,14 @@ class DataTest < Minitest::Test
   end
 
   def test_values_are_texts_references_and_further_things
-    items, problem = json_ld(%(<!-- {"@type":"schema:Product","url":{"@id":"http://a.test/x"},"name":[{"@value":"MS-40","@language":"en"},"Lamp"],"height":{"value":41,"unitCode":"CMT"},"gtin":null,"offers":{}} -->))
+    items, problem =
+      json_ld(
+        %(<!-- {"@type":"schema:Product","url":{"@id":"http://a.test/x"},"name":[{"@value":"MS-40","@language":"en"},"Lamp"],"height":{"value":41,"unitCode":"CMT"},"gtin":null,"offers":{}} -->)
+      )
     assert_nil problem
     assert_equal ["Product"], items.first.types
-    assert_equal [["http://a.test/x"], %w[MS-40 Lamp], [], []], items.first.properties.values_at("url", "name", "gtin", "offers")
+    assert_equal [["http://a.test/x"], %w[MS-40 Lamp], [], []],
+      items.first.properties.values_at("url", "name", "gtin", "offers")
     assert_equal [[], ["41"]], [items.first.properties["height"].first.types, items.first.properties["height"].first.properties["value"]]
   end
 
@@ -42,11 +62,16 @@ class DataTest < Minitest::Test
       <meter itemprop="score" value="7">seven</meter><span itemprop="name">Harbour  <b>days</b></span><meta itemprop="lang" content=" en "></div>
     HTML
     properties = page(html).data.items.first.properties
-    assert_equal ["http://a.test/about", "http://a.test/dir/i.png", "2026-06-12", "7", "Harbour days", "en"], properties.values_at("url", "image", "startDate", "score", "name", "lang").flatten
+    assert_equal ["http://a.test/about", "http://a.test/dir/i.png", "2026-06-12", "7", "Harbour days", "en"],
+      properties.values_at("url", "image", "startDate", "score", "name", "lang").flatten
   end
 
   def test_properties_of_an_inner_item_are_its_own
-    outer, = page("<div itemscope itemtype=x:A><p itemprop=a>1</p><div itemprop=b itemscope itemtype=x:B><p itemprop=a>2</p></div></div>").data.items
+    outer, =
+      page(
+        "<div itemscope itemtype=x:A><p itemprop=a>1</p><div itemprop=b itemscope itemtype=x:B><p " \
+        "itemprop=a>2</p></div></div>"
+      ).data.items
     assert_equal ["1"], outer.properties["a"]
     assert_equal ["2"], outer.properties["b"].first.properties["a"]
   end
@@ -61,20 +86,38 @@ class DataTest < Minitest::Test
   end
 
   def test_an_empty_value_is_as_good_as_none
-    assert_equal [["Offer", "price or priceSpecification"]], Data::Requirements.lacking(item("Offer", price: "", priceCurrency: "EUR"))
+    assert_equal [["Offer", "price or priceSpecification"]],
+      Data::Requirements.lacking(item("Offer", price: "", priceCurrency: "EUR"))
     assert_empty Data::Requirements.lacking(item("Offer", priceSpecification: item("PriceSpecification")))
     assert_empty Data::Requirements.lacking(item("Thing"))
-    Data::Requirements::BY_TYPE.each { |type, needed| assert_equal needed.size, Data::Requirements.lacking(item(type)).size, type }
+    Data::Requirements::BY_TYPE.each do |type, needed|
+      assert_equal needed.size, Data::Requirements.lacking(item(type)).size, type
+    end
   end
 
   def test_a_business_is_known_by_its_name_but_for_signs_or_by_its_number
     facts = Data::BusinessFacts.new
-    3.times { |number| facts.add("http://a.test/#{number}", [item("LocalBusiness", name: "Skerry Lamps", telephone: "+44 1632 960031", address: "Inner Quay")]) }
-    facts.add("http://a.test/name", [item("Organization", name: "SKERRY lamps!", telephone: "+44 (1632) 960031", address: "Inner Quay")])
-    facts.add("http://a.test/other", [item("LocalBusiness", name: "Port Hallam Chandlery", telephone: "+44 1632 960099")])
+    3.times do |number|
+      facts.add(
+        "http://a.test/#{number}",
+        [item("LocalBusiness", name: "Skerry Lamps", telephone: "+44 1632 960031", address: "Inner Quay")]
+      )
+    end
+    facts.add(
+      "http://a.test/name",
+      [item("Organization", name: "SKERRY lamps!", telephone: "+44 (1632) 960031", address: "Inner Quay")]
+    )
+    facts.add(
+      "http://a.test/other",
+      [item("LocalBusiness", name: "Port Hallam Chandlery", telephone: "+44 1632 960099")]
+    )
     facts.add("http://a.test/product", [item("Product", name: "Skerry Lamps", telephone: "1")])
 
-    assert_equal [["http://a.test/name", "name", "SKERRY lamps!"], ["http://a.test/name", "telephone", "+44 (1632) 960031"]], facts.odd.map { |odd| [odd.url, odd.fact, odd.writing] }
+    assert_equal [
+      ["http://a.test/name", "name", "SKERRY lamps!"],
+      ["http://a.test/name", "telephone", "+44 (1632) 960031"]
+    ],
+      facts.odd.map { |odd| [odd.url, odd.fact, odd.writing] }
   end
 
   def test_telephone_numbers_are_told_from_dates_and_codes
@@ -82,13 +125,38 @@ class DataTest < Minitest::Test
     assert_equal ["+44 1632 960031"], numbers.call("Call us: +44 1632\u00A0960031.")
     assert_equal ["(01632) 960 031", "01632/960032"], numbers.call("(01632) 960 031 or 01632/960032, fax 01632 960033")
     assert_equal ["555-123-4567"], numbers.call("Phone 555-123-4567")
-    ["555-123-4567", "01.02.2026", "2026-11-28 10:00", "ISBN 978-0-306-40615-7", "from 1990 to 2001", "v1.2.3.4.5.6.7", "EUR 1 200 000", "AB0163296003"].each { |line| assert_empty numbers.call(line), line }
-    assert_equal [%w[a b c], ["Tel. 01632 960031"]], Data::ContactLines.of(["x", "a", "b", "c", "Tel. 01632 960031"]).first.then { |lines| [lines.first(3), lines.last(1)] }
+    [
+      "555-123-4567",
+      "01.02.2026",
+      "2026-11-28 10:00",
+      "ISBN 978-0-306-40615-7",
+      "from 1990 to 2001",
+      "v1.2.3.4.5.6.7",
+      "EUR 1 200 000",
+      "AB0163296003"
+    ].each { |line| assert_empty numbers.call(line), line }
+    assert_equal [%w[a b c], ["Tel. 01632 960031"]],
+      Data::ContactLines
+        .of(["x", "a", "b", "c", "Tel. 01632 960031"])
+        .first
+        .then { |lines| [lines.first(3), lines.last(1)] }
   end
 
   def test_facts_in_the_text_are_held_against_each_other_and_against_the_structured_data
     facts = Data::BusinessFacts.new
-    3.times { |number| facts.add("http://a.test/#{number}", [item("LocalBusiness", name: "Skerry Lamps", telephone: "+44 1632 960031", address: item("PostalAddress", streetAddress: "4 Inner Quay", postalCode: "PH1 2AB"))]) }
+    3.times do |number|
+      facts.add(
+        "http://a.test/#{number}",
+        [
+          item(
+            "LocalBusiness",
+            name: "Skerry Lamps",
+            telephone: "+44 1632 960031",
+            address: item("PostalAddress", streetAddress: "4 Inner Quay", postalCode: "PH1 2AB")
+          )
+        ]
+      )
+    end
     texts = Data::FactsInText.new(facts.businesses)
     footer = ["Skerry Lamps", "4 Inner Quay", "Tel. 01632 960031"]
     4.times { |number| texts.add("http://a.test/#{number}", [footer]) }
@@ -98,19 +166,35 @@ class DataTest < Minitest::Test
     texts.add("http://a.test/shouted", [["SKERRY LAMPS", "Inner Quay", "01632 960031"]])
     texts.add("http://a.test/elsewhere", [["Port Hallam Chandlery", "01632 960099"]])
 
-    assert_equal [["number", "telephone", "01632 960055"], ["spaced", "telephone", "01632 96 00 31"], ["street", "address", "14 Inner Quay, Port Hallam"], ["street", "name", "Skerry lamps"]],
+    assert_equal [
+      ["number", "telephone", "01632 960055"],
+      ["spaced", "telephone", "01632 96 00 31"],
+      ["street", "address", "14 Inner Quay, Port Hallam"],
+      ["street", "name", "Skerry lamps"]
+    ],
       texts.odd.map { |odd| [odd.url.delete_prefix("http://a.test/"), odd.fact, odd.writing] }.sort
   end
 
   def test_open_graph_outline_and_viewport
-    read = page("<h1>A</h1><section><h3>C  c</h3></section><h2>B</h2>", head: '<meta property="og:title" content=" T "><meta property="og:title" content="second"><meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">')
+    read =
+      page(
+        "<h1>A</h1><section><h3>C  c</h3></section><h2>B</h2>",
+        head:
+          '<meta property="og:title" content=" T "><meta property="og:title" content="second"><meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">'
+      )
     assert_equal({"og:title" => "T"}, read.open_graph)
     assert_equal [[1, "A"], [3, "C c"], [2, "B"]], read.outline
     assert_equal "width=device-width", read.viewport
   end
 
   def test_languages_outside_the_head_and_without_a_host_are_marked
-    marked = page('<link rel="alternate" hreflang="da" href="/da">', head: '<link rel="alternate" hreflang="en" href="http://a.test/"><link rel="alternate" hreflang="pt" href="//a.test/pt">').hreflang
-    assert_equal [["en", nil, nil], ["pt", true, nil], ["da", true, true]], marked.map { |one| [one[:code], one[:relative], one[:misplaced]] }
+    marked =
+      page(
+        '<link rel="alternate" hreflang="da" href="/da">',
+        head:
+          '<link rel="alternate" hreflang="en" href="http://a.test/"><link rel="alternate" hreflang="pt" href="//a.test/pt">'
+      ).hreflang
+    assert_equal [["en", nil, nil], ["pt", true, nil], ["da", true, true]],
+      marked.map { |one| [one[:code], one[:relative], one[:misplaced]] }
   end
 end

@@ -7,10 +7,18 @@ class HostilePagesTest < Minitest::Test
   Core = IronTrellis::Core
 
   def read(html, headers: ["Content-Type: text/html; charset=utf-8"])
-    Core::Page::Reader.new(agent: "IronTrellis").call(url: Core::Url::NormalForm.parse("http://a.test/"), header_lines: headers, body: html.b)
+    Core::Page::Reader.new(agent: "IronTrellis").call(
+      url: Core::Url::NormalForm.parse("http://a.test/"),
+      header_lines: headers,
+      body: html.b
+    )
   end
 
-  def anchors(html) = read(html).links.select { |link| link.type == "anchor" }.map { |link| [link.target.delete_prefix("http://a.test"), link.text] }
+  def anchors(html) =
+    read(html)
+      .links
+      .select { |link| link.type == "anchor" }
+      .map { |link| [link.target.delete_prefix("http://a.test"), link.text] }
 
   def test_deep_nesting_is_known_and_long_flat_pages_are_not_taken_for_it
     nesting = Core::Page::Nesting
@@ -39,21 +47,30 @@ class HostilePagesTest < Minitest::Test
   end
 
   def test_character_references_are_resolved_in_addresses_and_texts
-    assert_equal [["/?a=1&b=%22", "Tom & \"Jerry\" <3"]], anchors("<a href='/?a=1&amp;b=&quot;'>Tom &amp; &quot;Jerry&quot;&nbsp;&lt;3</a>")
+    assert_equal [["/?a=1&b=%22", "Tom & \"Jerry\" <3"]],
+      anchors("<a href='/?a=1&amp;b=&quot;'>Tom &amp; &quot;Jerry&quot;&nbsp;&lt;3</a>")
   end
 
   def test_anchors_that_are_left_open_or_stand_in_each_other_keep_their_texts
     assert_equal [["/a", "one"], ["/b", "two"]], anchors("<p><a href=/a>one<a href=/b>two</p>")
     assert_equal [["/a", "in table"]], anchors("<table><tr><td><a href=/a>in table</table>").uniq
-    assert_equal [["/a", ""], ["/b", "Alt text"]], anchors("<a href=/a><span></span></a><a href=/b><img src=x alt=' Alt  text '></a>")
+    assert_equal [["/a", ""], ["/b", "Alt text"]],
+      anchors("<a href=/a><span></span></a><a href=/b><img src=x alt=' Alt  text '></a>")
   end
 
   def test_the_encoding_is_looked_for_as_browsers_do
     {
-      "<meta charset=windows-1252>" => "é", "<META CHARSET = 'ISO-8859-1' />" => "é", "<!-- <meta charset=utf-8> --><meta charset=latin1>" => "é",
-      "<meta content='text/html; charset=windows-1252' http-equiv=content-type>" => "é", "<meta content='charset=windows-1251' name=x><meta charset=windows-1252>" => "é",
-      "<p title='<meta charset=utf-8>'><meta charset=cp1252>" => "é", "<meta charset=utf-16>" => "\uFFFD", "<meta charset=x-user-defined>" => "é",
-      "<meta charset=windows-1251>" => "й", "<!--><meta charset=windows-1251>" => "й", "#{" " * 1024}<meta charset=windows-1251>" => "é"
+      "<meta charset=windows-1252>" => "é",
+      "<META CHARSET = 'ISO-8859-1' />" => "é",
+      "<!-- <meta charset=utf-8> --><meta charset=latin1>" => "é",
+      "<meta content='text/html; charset=windows-1252' http-equiv=content-type>" => "é",
+      "<meta content='charset=windows-1251' name=x><meta charset=windows-1252>" => "é",
+      "<p title='<meta charset=utf-8>'><meta charset=cp1252>" => "é",
+      "<meta charset=utf-16>" => "\uFFFD",
+      "<meta charset=x-user-defined>" => "é",
+      "<meta charset=windows-1251>" => "й",
+      "<!--><meta charset=windows-1251>" => "й",
+      "#{" " * 1024}<meta charset=windows-1251>" => "é"
     }.each do |meta, expected|
       assert_equal expected, read("#{meta}<title>\xE9</title>", headers: ["Content-Type: text/html"]).title, meta
     end
@@ -68,8 +85,13 @@ class HostilePagesTest < Minitest::Test
 
   def test_parameters_that_are_dropped_are_taken_out_of_links_only
     reader = Core::Page::Reader.new(agent: "x", drop: Core::Url::DroppedParameters.new(%w[sid utm_*]))
-    links = reader.call(url: Core::Url::NormalForm.parse("http://a.test/p?sid=9"), header_lines: ["Content-Type: text/html"],
-      body: "<a href='/x?sid=1&a=2&utm_source=y'>x</a><a href='?SID=1'>y</a><a href='/z?sid='>z</a><a href=''>self</a>").links
+    links =
+      reader.call(
+        url: Core::Url::NormalForm.parse("http://a.test/p?sid=9"),
+        header_lines: ["Content-Type: text/html"],
+        body:
+          "<a href='/x?sid=1&a=2&utm_source=y'>x</a><a href='?SID=1'>y</a><a href='/z?sid='>z</a><a href=''>self</a>"
+      ).links
 
     assert_equal %w[/x?a=2 /p?SID=1 /z /p], links.map { |link| link.target.delete_prefix("http://a.test") }
   end

@@ -5,7 +5,16 @@ require_relative "../test_helper"
 class LadderTest < Minitest::Test
   Ladder = IronTrellis::Core::Ladder
 
-  CLIMBS = {whole: true, depth: 1, robots_allowed: true, robots_reachable: true, fetched: true, status: 200, kind: "html", canonical_state: "self"}.freeze
+  CLIMBS = {
+    whole: true,
+    depth: 1,
+    robots_allowed: true,
+    robots_reachable: true,
+    fetched: true,
+    status: 200,
+    kind: "html",
+    canonical_state: "self"
+  }.freeze
 
   def climb(**changes) = Ladder::Climb.new(Ladder::Evidence.new(**CLIMBS, **changes))
 
@@ -23,7 +32,13 @@ class LadderTest < Minitest::Test
 
   STOPS = {
     {depth: nil} => ["found", /no followed link path/],
-    {robots_allowed: false, robots_line: 4, robots_rule: "Disallow: /x", fetched: false, status: nil} => ["allowed", /line 4: Disallow/],
+    {
+      robots_allowed: false,
+      robots_line: 4,
+      robots_rule: "Disallow: /x",
+      fetched: false,
+      status: nil
+    } => ["allowed", /line 4: Disallow/],
     {robots_allowed: false, robots_reachable: false, status: nil, fetched: false} => ["allowed", /could not be read/],
     {status: 404} => ["answers", /404/],
     {status: nil, error: "timeout"} => ["answers", /in time/],
@@ -47,7 +62,14 @@ class LadderTest < Minitest::Test
   end
 
   def test_the_first_rung_that_fails_is_the_stop
-    assert_equal "allowed", climb(robots_allowed: false, robots_line: 1, robots_rule: "Disallow: /", noindex_where: "meta robots", status: 404).stop
+    assert_equal "allowed",
+      climb(
+        robots_allowed: false,
+        robots_line: 1,
+        robots_rule: "Disallow: /",
+        noindex_where: "meta robots",
+        status: 404
+      ).stop
   end
 
   def test_a_sitemap_a_start_or_an_embedding_page_also_finds

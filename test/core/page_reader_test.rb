@@ -5,8 +5,17 @@ require_relative "../test_helper"
 class PageReaderTest < Minitest::Test
   Core = IronTrellis::Core
 
-  def read(html, headers: ["Content-Type: text/html; charset=utf-8"], url: "http://a.test/dir/page", agent: "IronTrellis")
-    Core::Page::Reader.new(agent: agent).call(url: Core::Url::NormalForm.parse(url), header_lines: headers, body: html.b)
+  def read(
+    html,
+    headers: ["Content-Type: text/html; charset=utf-8"],
+    url: "http://a.test/dir/page",
+    agent: "IronTrellis"
+  )
+    Core::Page::Reader.new(agent: agent).call(
+      url: Core::Url::NormalForm.parse(url),
+      header_lines: headers,
+      body: html.b
+    )
   end
 
   def links(html, type: "anchor", **options) = read(html, **options).links.select { |link| link.type == type }
@@ -18,20 +27,26 @@ class PageReaderTest < Minitest::Test
       <body><h1>One <b>and</b> two</h1><h1>Three</h1><img src=a.png><img src=b.png alt=""><svg><title>no title</title></svg></body></html>
     HTML
 
-    assert_equal ["Two words", "A text", ["One and two", "Three"], "en"], [facts.title, facts.description, facts.h1, facts.lang]
+    assert_equal ["Two words", "A text", ["One and two", "Three"], "en"],
+      [facts.title, facts.description, facts.h1, facts.lang]
     assert_equal [2, 1], [facts.images, facts.images_without_alt]
   end
 
   def test_links_are_resolved_with_the_base_and_have_text_place_and_rel
-    link, image = read('<base href="/b/"><nav><ul><li><a href="x" rel="NoFollow ugc"> A  b </a></ul></nav><main><a href=y><img alt="Picture" src=p.png></a></main>')
-      .links.values_at(0, 1)
+    link, image =
+      read(
+        '<base href="/b/"><nav><ul><li><a href="x" rel="NoFollow ugc"> A  b </a></ul></nav><main><a href=y><img alt="Picture" src=p.png></a></main>'
+      ).links.values_at(0, 1)
 
-    assert_equal ["http://a.test/b/x", "A b", "nofollow ugc", "nav", false], [link.target, link.text, link.rel, link.place, link.followed]
+    assert_equal ["http://a.test/b/x", "A b", "nofollow ugc", "nav", false],
+      [link.target, link.text, link.rel, link.place, link.followed]
     assert_equal ["http://a.test/b/y", "Picture", "main", true], [image.target, image.text, image.place, image.followed]
   end
 
   def test_links_in_noscript_template_and_comments_are_none_but_those_in_hidden_elements_are
-    html = "<noscript><a href=/n>n</a></noscript><template><a href=/t>t</a></template><!-- <a href=/c>c</a> --><div hidden><a href=/h>h</a></div>"
+    html =
+      "<noscript><a href=/n>n</a></noscript><template><a href=/t>t</a></template><!-- <a href=/c>c</a> --><div " \
+      "hidden><a href=/h>h</a></div>"
 
     assert_equal ["http://a.test/h"], links(html).map(&:target)
   end
@@ -44,8 +59,19 @@ class PageReaderTest < Minitest::Test
     HTML
     found = read(html).links.map { |link| [link.type, link.target.delete_prefix("http://a.test")] }
 
-    expected = [%w[style /s.css], %w[next /n], %w[script /j.js], %w[frame /f], %w[form /g], %w[image /1.webp], %w[image /2.webp], %w[image /3.png],
-      %w[anchor /area], %w[hreflang http://da.test/], %w[canonical /dir/page]]
+    expected = [
+      %w[style /s.css],
+      %w[next /n],
+      %w[script /j.js],
+      %w[frame /f],
+      %w[form /g],
+      %w[image /1.webp],
+      %w[image /2.webp],
+      %w[image /3.png],
+      %w[anchor /area],
+      %w[hreflang http://da.test/],
+      %w[canonical /dir/page]
+    ]
     assert_equal expected, found
   end
 
@@ -55,8 +81,16 @@ class PageReaderTest < Minitest::Test
   end
 
   def test_directives_of_meta_and_header_keep_their_agents
-    facts = read("<meta name=robots content='NOINDEX, follow'><meta name=irontrellis content=nofollow>",
-      headers: ["Content-Type: text/html", "X-Robots-Tag: otherbot: none", "X-Robots-Tag: unavailable_after: 25 Jun 2027 15:00:00 PST", "X-ROBOTS-TAG: noarchive"])
+    facts =
+      read(
+        "<meta name=robots content='NOINDEX, follow'><meta name=irontrellis content=nofollow>",
+        headers: [
+          "Content-Type: text/html",
+          "X-Robots-Tag: otherbot: none",
+          "X-Robots-Tag: unavailable_after: 25 Jun 2027 15:00:00 PST",
+          "X-ROBOTS-TAG: noarchive"
+        ]
+      )
 
     assert_equal [nil, "irontrellis", "otherbot", nil, nil], facts.directives.map(&:agent)
     resolved = Core::Directives::Resolved.new(facts.directives, "IronTrellis")
@@ -65,7 +99,11 @@ class PageReaderTest < Minitest::Test
   end
 
   def test_a_header_that_restricts_alone_is_told_with_its_line
-    resolved = Core::Directives::Resolved.new(read("<p>x", headers: ["Server: x", "X-Robots-Tag: noindex"]).directives, "IronTrellis")
+    resolved =
+      Core::Directives::Resolved.new(
+        read("<p>x", headers: ["Server: x", "X-Robots-Tag: noindex"]).directives,
+        "IronTrellis"
+      )
 
     assert resolved.header_alone?
     assert_equal "X-Robots-Tag, line 2 of the headers", resolved.noindex.where
@@ -92,7 +130,10 @@ class PageReaderTest < Minitest::Test
   end
 
   def test_header_and_html_canonicals_are_weighed_together
-    headers = ["Content-Type: text/html", 'Link: <http://a.test/other>; rel="canonical", <http://da.test/>; rel=alternate; hreflang="da"']
+    headers = [
+      "Content-Type: text/html",
+      'Link: <http://a.test/other>; rel="canonical", <http://da.test/>; rel=alternate; hreflang="da"'
+    ]
 
     both = read("<link rel=canonical href='http://a.test/other'>", headers: headers)
     assert_equal ["both", "other"], [both.canonical.source, both.canonical.state]
@@ -101,7 +142,8 @@ class PageReaderTest < Minitest::Test
   end
 
   def test_marks_of_malformed_and_misplaced_canonicals_are_kept_for_the_rules
-    canonical = read("<link rel=canonical href='page'><body><div></div><link rel=canonical href='http://a.test/2'>").canonical
+    canonical =
+      read("<link rel=canonical href='page'><body><div></div><link rel=canonical href='http://a.test/2'>").canonical
 
     assert_equal [["page"], ["http://a.test/2"]], [canonical.malformed, canonical.misplaced]
   end
@@ -116,8 +158,13 @@ class PageReaderTest < Minitest::Test
   def test_the_encoding_is_told_by_mark_then_header_then_meta
     assert_equal "é", read("<title>\xE9</title>", headers: ["Content-Type: text/html; charset=iso-8859-1"]).title
     assert_equal "é", read("<meta charset=windows-1252><title>\xE9</title>", headers: ["Content-Type: text/html"]).title
-    assert_equal "é", read("\xEF\xBB\xBF<title>é</title>", headers: ["Content-Type: text/html; charset=iso-8859-1"]).title
-    assert_equal "\u0436", read("\xFE\xFF".b + "<title>ж</title>".encode("UTF-16BE").b, headers: ["Content-Type: text/html"]).title
+    assert_equal "é",
+      read("\xEF\xBB\xBF<title>é</title>", headers: ["Content-Type: text/html; charset=iso-8859-1"]).title
+    assert_equal "\u0436",
+      read(
+        "\xFE\xFF".b + "<title>ж</title>".encode("UTF-16BE").b,
+        headers: ["Content-Type: text/html"]
+      ).title
   end
 
   def test_the_kind_is_told_by_type_and_else_by_the_first_bytes
@@ -128,7 +175,11 @@ class PageReaderTest < Minitest::Test
   end
 
   def test_words_are_counted_in_visible_text_only_and_blocks_part_them
-    facts = read("<body><p>One two</p><p>three</p><script>four five</script><style>six</style><noscript>seven</noscript>ei<b>ght</b><br>nine<table><tr><td>ten</td><td>eleven</td></table>")
+    facts =
+      read(
+        "<body><p>One two</p><p>three</p><script>four " \
+          "five</script><style>six</style><noscript>seven</noscript>ei<b>ght</b><br>nine<table><tr><td>ten</td><td>eleven</td></table>"
+      )
 
     assert_equal 7, facts.words
     assert_equal ["One two", "three", "eight", "nine", "ten", "eleven"], facts.text.lines(chomp: true)
@@ -140,18 +191,44 @@ class PageReaderTest < Minitest::Test
     assert_equal "html", read("<a href='http://[bad'>x</a><a href='\xFF\xFE'>y</a>\0<title>\0</title>").kind
   end
 
-  def reading_of(body) = IronTrellis::Core::Page::DocumentReading.new("<body>#{body}</body>", IronTrellis::Core::Url::NormalForm.parse("http://a.test/"))
+  def reading_of(body) =
+    IronTrellis::Core::Page::DocumentReading.new(
+      "<body>#{body}</body>",
+      IronTrellis::Core::Url::NormalForm.parse("http://a.test/")
+    )
 
   def test_lines_that_are_nothing_but_links_and_where_anchors_stand
-    page = reading_of("<nav><a href=/n>Nav</a></nav><div>&nbsp;</div><h2><a href=/a>Oil</a></h2><p>On oil, with <a href=/b>a word</a></p><p><a href=/c>One</a> | &nbsp;<a href=/d>Two</a> ›</p><a href=/e><h3>Card</h3>\n <p>Said</p></a><p> <a href=/f><img src=/i alt=x></a></p>End")
+    page =
+      reading_of(
+        "<nav><a href=/n>Nav</a></nav><div>&nbsp;</div><h2><a href=/a>Oil</a></h2><p>On oil, with <a href=/b>a " \
+        "word</a></p><p><a href=/c>One</a> | &nbsp;<a href=/d>Two</a> ›</p><a href=/e><h3>Card</h3>\n " \
+        "<p>Said</p></a><p> <a href=/f><img src=/i alt=x></a></p>End"
+      )
     assert_equal "Nav\nOil\nOn oil, with a word\nOne | Two ›\nCard\nSaid\nEnd", page.text
     assert_equal [1, 3], page.menus
-    assert_equal [["/a", 1, 1, true, true], ["/b", 2, 2, false, false], ["/c", 3, 3, false, false], ["/d", 3, 3, false, false], ["/e", 4, 5, false, true], ["/f", 6, 6, false, false]],
-      page.anchors.map { |one| [one.target.delete_prefix("http://a.test"), one.from, one.to, one.sole, one.heading] }
+    assert_equal [
+      ["/a", 1, 1, true, true],
+      ["/b", 2, 2, false, false],
+      ["/c", 3, 3, false, false],
+      ["/d", 3, 3, false, false],
+      ["/e", 4, 5, false, true],
+      ["/f", 6, 6, false, false]
+    ],
+      page.anchors.map { |one|
+        [one.target.delete_prefix("http://a.test"), one.from, one.to, one.sole, one.heading]
+      }
   end
 
   def test_a_button_may_be_an_image
-    page = reading_of('<form><input type=image src=/go.png alt=Go><input type="IMAGE" src=/x.png><input type=text name=q></form>')
-    assert_equal [2, 1, [["image", "http://a.test/go.png", "Go"], ["image", "http://a.test/x.png", nil]]], [page.images, page.images_without_alt, page.links.select { |link| link.type == "image" }.map { |link| [link.type, link.target, link.text] }]
+    page =
+      reading_of(
+        '<form><input type=image src=/go.png alt=Go><input type="IMAGE" src=/x.png><input type=text name=q></form>'
+      )
+    assert_equal [2, 1, [%w[image http://a.test/go.png Go], ["image", "http://a.test/x.png", nil]]],
+      [
+        page.images,
+        page.images_without_alt,
+        page.links.select { |link| link.type == "image" }.map { |link| [link.type, link.target, link.text] }
+      ]
   end
 end

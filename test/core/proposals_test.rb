@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 
 class ProposalsTest < Minitest::Test
-  def of(*urls) = IronTrellis::Core::Groups::Proposals.of(urls, "a.test").map { |one| [one.name, one.pattern, one.pages] }
+  def of(*urls) =
+    IronTrellis::Core::Groups::Proposals.of(urls, "a.test").map { |one| [one.name, one.pattern, one.pages] }
 
   def urls(*paths) = paths.map { |path| "http://a.test#{path}" }
 
@@ -12,8 +13,9 @@ class ProposalsTest < Minitest::Test
     lamps = urls(*(1..4).map { |number| "/lamps/masthead/#{number}" }, *(1..3).map { |number| "/lamps/#{number}" })
     danish = (1..3).map { |number| "http://b.test/lys/#{number}" }
 
-    assert_equal [["Paged lists", 3], ["/lamps/masthead/", 4], ["/lamps/", 3], ["b.test/lys/", 3]], of(*lists, *lamps, *danish, "http://a.test/").map { |name, _, pages| [name, pages] }
-    assert_equal ["/lamps/masthead/*", "/lamps/*", "http://b.test/lys/*"], of(*lamps, *danish).map { |_, pattern, _| pattern }
+    assert_equal [["Paged lists", 3], ["/lamps/masthead/", 4], ["/lamps/", 3], ["b.test/lys/", 3]],
+      of(*lists, *lamps, *danish, "http://a.test/").map { |name, _, pages| [name, pages] }
+    assert_equal %w[/lamps/masthead/* /lamps/* http://b.test/lys/*], of(*lamps, *danish).map { |_, pattern, _| pattern }
   end
 
   def test_what_is_rare_is_not_proposed
@@ -28,22 +30,33 @@ class ProposalsTest < Minitest::Test
   def test_what_a_template_shows_across_folders_is_proposed_before_the_folders
     menu = "The whole house"
     places = %w[oslo bergen voss]
-    pages = places.flat_map { |place| [["/#{place}/", []], ["/#{place}/opening-hours", ["Open on holidays"]], ["/#{place}/staff", ["Who works here"]]] }
+    pages =
+      places.flat_map do |place|
+        [["/#{place}/", []], ["/#{place}/opening-hours", ["Open on holidays"]], ["/#{place}/staff", ["Who works here"]]]
+      end
     blocks = pages.to_h { |path, own| ["http://a.test#{path}", [menu, *own, "Only of #{path}"]] }
     proposals = IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks)
 
-    assert_equal [["With “Open on holidays”", 3], ["With “Who works here”", 3]], proposals.map { |one| [one.name, one.pages] }
+    assert_equal [["With “Open on holidays”", 3], ["With “Who works here”", 3]],
+      proposals.map { |one| [one.name, one.pages] }
     assert_equal "//opening\\-hours/?$/", proposals.first.pattern
   end
 
   def test_a_template_whose_addresses_have_nothing_in_common_is_left_alone
-    blocks = {"http://a.test/x/one" => ["Same"], "http://a.test/y/two" => ["Same"], "http://a.test/z/three" => ["Same"], "http://a.test/" => [], "http://a.test/w/four" => []}
+    blocks = {
+      "http://a.test/x/one" => ["Same"],
+      "http://a.test/y/two" => ["Same"],
+      "http://a.test/z/three" => ["Same"],
+      "http://a.test/" => [],
+      "http://a.test/w/four" => []
+    }
     assert_empty IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks)
   end
 
   def test_a_template_of_numbered_pages_or_of_an_inner_folder
     blocks = (1..4).to_h { |number| ["http://a.test/s#{number}/item-#{number}", ["Weight and size"]] }
       .merge((1..4).to_h { |number| ["http://a.test/t#{number}/letters/from-#{"abcd"[number - 1]}", ["Write back"]] })
-    assert_equal ["*/letters/*", "//item\\-[0-9]+/?$/"], IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks).map(&:pattern).sort
+    assert_equal ["*/letters/*", "//item\\-[0-9]+/?$/"],
+      IronTrellis::Core::Groups::Proposals.of(blocks.keys, "a.test", blocks: blocks).map(&:pattern).sort
   end
 end

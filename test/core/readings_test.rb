@@ -7,10 +7,20 @@ class ReadingsTest < Minitest::Test
   Core = IronTrellis::Core
 
   def test_words_by_uax_29
-    {"can't stop" => 2, "3.14 and 1,000" => 3, "a.b e.g. x" => 3, "foo_bar _ -" => 1, "rock'n'roll — naïve café" => 3, "日本語" => 3,
-     "l’été, x—y" => 3, "" => 0, "«Привет, мир»" => 2, "soft\u00ADhyphen" => 1, "ひらがな" => 4, "C++ 100% 5€" => 3}.each do |text, words|
-      assert_equal words, Core::Content::Words.count(text), text
-    end
+    {
+      "can't stop" => 2,
+      "3.14 and 1,000" => 3,
+      "a.b e.g. x" => 3,
+      "foo_bar _ -" => 1,
+      "rock'n'roll — naïve café" => 3,
+      "日本語" => 3,
+      "l’été, x—y" => 3,
+      "" => 0,
+      "«Привет, мир»" => 2,
+      "soft\u00ADhyphen" => 1,
+      "ひらがな" => 4,
+      "C++ 100% 5€" => 3
+    }.each { |text, words| assert_equal words, Core::Content::Words.count(text), text }
   end
 
   def test_the_quick_count_agrees_with_the_whole_rule
@@ -34,31 +44,87 @@ class ReadingsTest < Minitest::Test
   end
 
   def test_depth_is_the_fewest_clicks_and_redirects_cost_nothing
-    depths = Core::Graph::Depths.of(starts: {1 => 0}, links: {1 => [2, 3], 3 => [4], 5 => [6], 2 => [6]}.method(:[]), redirects: {2 => 5, 4 => 1})
+    depths =
+      Core::Graph::Depths.of(
+        starts: {
+          1 => 0
+        },
+        links: {1 => [2, 3], 3 => [4], 5 => [6], 2 => [6]}.method(:[]),
+        redirects: {
+          2 => 5,
+          4 => 1
+        }
+      )
 
     assert_equal({1 => 0, 2 => 1, 5 => 1, 3 => 1, 6 => 2, 4 => 2}, depths)
   end
 
   def test_depth_survives_loops
-    assert_equal({1 => 0, 2 => 0}, Core::Graph::Depths.of(starts: {1 => 0}, links: {1 => [1]}.method(:[]), redirects: {1 => 2, 2 => 1}))
+    assert_equal(
+      {1 => 0, 2 => 0},
+      Core::Graph::Depths.of(starts: {1 => 0}, links: {1 => [1]}.method(:[]), redirects: {1 => 2, 2 => 1})
+    )
   end
 
   def test_groups_are_first_folders_unless_a_pattern_matches_first
     group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"))
     grouping = Core::Groups::Grouping.new(groups: [group], main_host: "a.test")
 
-    names = %w[http://a.test/lamps/x http://a.test/about http://a.test/ http://b.test/x/y http://a.test/lamps/tag/z http://a.test/x?y=/z].map { |url| grouping.name(url) }
+    names =
+      %w[
+        http://a.test/lamps/x
+        http://a.test/about
+        http://a.test/
+        http://b.test/x/y
+        http://a.test/lamps/tag/z
+        http://a.test/x?y=/z
+      ].map { |url| grouping.name(url) }
     assert_equal ["/lamps/", "/", "/", "b.test/x/", "Tags", "/"], names
   end
 
   def test_a_urls_own_intent_beats_its_groups_and_wanted_follows
     group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"))
-    intents = Core::Groups::Intents.new(grouping: Core::Groups::Grouping.new(groups: [group], main_host: "a.test"),
-      rules: {"http://a.test/tag/best" => {"intent" => "undecided", "follow" => false}, "*/tag/*" => {"intent" => "keep_out"}, "*/tag/good" => {"intent" => "index"}, "*/tag/best" => {"intent" => "index"}},
-      groups: {"Tags" => {"intent" => "index"}, "/n/" => {"intent" => "keep_out"}}, key_pages: ["http://a.test/key"])
+    intents =
+      Core::Groups::Intents.new(
+        grouping: Core::Groups::Grouping.new(groups: [group], main_host: "a.test"),
+        rules: {
+          "http://a.test/tag/best" => {
+            "intent" => "undecided",
+            "follow" => false
+          },
+          "*/tag/*" => {
+            "intent" => "keep_out"
+          },
+          "*/tag/good" => {
+            "intent" => "index"
+          },
+          "*/tag/best" => {
+            "intent" => "index"
+          }
+        },
+        groups: {
+          "Tags" => {
+            "intent" => "index"
+          },
+          "/n/" => {
+            "intent" => "keep_out"
+          }
+        },
+        key_pages: ["http://a.test/key"]
+      )
 
-    assert_equal %w[index keep_out undecided undecided keep_out], %w[http://a.test/tag/good http://a.test/tag/x http://a.test/y http://a.test/tag/best http://a.test/n/1].map { |url| intents.of(url) }
-    assert_equal [["url", "http://a.test/tag/best"], ["pattern", "*/tag/good"], ["group", "/n/"]], %w[http://a.test/tag/best http://a.test/tag/good http://a.test/n/1].map { |url| intents.wish_for(url).to_a.last(2) }
+    assert_equal %w[index keep_out undecided undecided keep_out],
+      %w[
+        http://a.test/tag/good
+        http://a.test/tag/x
+        http://a.test/y
+        http://a.test/tag/best
+        http://a.test/n/1
+      ].map { |url| intents.of(url) }
+    assert_equal [%w[url http://a.test/tag/best], %w[pattern */tag/good], %w[group /n/]],
+      %w[http://a.test/tag/best http://a.test/tag/good http://a.test/n/1].map { |url|
+        intents.wish_for(url).to_a.last(2)
+      }
     assert_equal [false, nil], [intents.follow("http://a.test/tag/best"), intents.follow("http://a.test/n/1")]
     assert intents.wanted?("http://a.test/tag/good", listed: false)
     refute intents.wanted?("http://a.test/tag/x", listed: true)
@@ -67,7 +133,11 @@ class ReadingsTest < Minitest::Test
     assert intents.wanted?("http://a.test/key", listed: false)
   end
 
-  def sitemap(xml) = Core::Sitemaps::Reader.new(Core::Url::NormalForm.parse("http://a.test/sitemap.xml"), now: Time.utc(2026, 6, 1)).call(xml)
+  def sitemap(xml) =
+    Core::Sitemaps::Reader.new(
+      Core::Url::NormalForm.parse("http://a.test/sitemap.xml"),
+      now: Time.utc(2026, 6, 1)
+    ).call(xml)
 
   def test_a_sitemap_is_read_with_its_languages
     read = sitemap(<<~XML)
@@ -82,14 +152,16 @@ class ReadingsTest < Minitest::Test
   end
 
   def test_an_index_names_its_files_and_broken_xml_gives_what_came_before
-    assert_equal ["index", ["http://a.test/1.xml"]], sitemap("<sitemapindex><sitemap><loc>/1.xml</loc></sitemap></sitemapindex>").to_a.values_at(0, 2)
+    assert_equal ["index", ["http://a.test/1.xml"]],
+      sitemap("<sitemapindex><sitemap><loc>/1.xml</loc></sitemap></sitemapindex>").to_a.values_at(0, 2)
     broken = sitemap("<urlset><url><loc>http://a.test/1</loc></url><url><loc>http://a.test/2")
     assert_equal ["http://a.test/1"], broken.entries.map(&:url)
     assert_includes broken.flaws.map(&:code), "sitemap-malformed"
   end
 
   def test_a_file_that_declares_entities_is_refused
-    bomb = %(<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><urlset><url><loc>http://a.test/&b;</loc></url></urlset>)
+    bomb =
+      %(<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><urlset><url><loc>http://a.test/&b;</loc></url></urlset>)
 
     assert_empty sitemap(bomb).entries
     assert_match(/entities/, sitemap(bomb).flaws.first.about)
@@ -107,7 +179,16 @@ class ReadingsTest < Minitest::Test
 
   def test_settings_tell_every_problem_at_once
     error = assert_raises(Core::Settings::Problems) do
-      Core::Settings::Crawl.new("start_urls" => ["a"], "hosts" => ["http://b"], "limit" => 0, "exclude" => ["/(/"], "resolve" => {"x" => "y"}, "agent" => "a b")
+      Core::Settings::Crawl.new(
+        "start_urls" => ["a"],
+        "hosts" => ["http://b"],
+        "limit" => 0,
+        "exclude" => ["/(/"],
+        "resolve" => {
+          "x" => "y"
+        },
+        "agent" => "a b"
+      )
     end
 
     assert_equal %w[start_urls hosts exclude limit agent resolve], error.data[:problems].map { |one| one[:field] }

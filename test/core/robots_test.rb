@@ -17,7 +17,9 @@ class RobotsTest < Minitest::Test
   end
 
   def test_the_agents_own_group_beats_the_group_for_everyone_and_groups_merge
-    text = "User-agent: *\nDisallow: /\n\nUser-agent: irontrellis\nDisallow: /x\n\nUser-Agent: IronTrellis/2.0\nDisallow: /y\n"
+    text =
+      "User-agent: *\nDisallow: /\n\nUser-agent: irontrellis\nDisallow: /x\n\nUser-Agent: IronTrellis/2.0\nDisallow: " \
+      "/y\n"
 
     assert decide(text, "/z").allowed?
     refute decide(text, "/x").allowed?
@@ -67,7 +69,8 @@ class RobotsTest < Minitest::Test
   end
 
   def test_sitemaps_stand_outside_the_groups
-    file = Robots::Ruleset.new("Sitemap: http://a.test/one.xml\nUser-agent: x\nsitemap:http://a.test/two.xml\nDisallow: /\n")
+    file =
+      Robots::Ruleset.new("Sitemap: http://a.test/one.xml\nUser-agent: x\nsitemap:http://a.test/two.xml\nDisallow: /\n")
 
     assert_equal %w[http://a.test/one.xml http://a.test/two.xml], file.sitemaps
     assert_equal 1, file.rules_for("x").size
@@ -75,7 +78,12 @@ class RobotsTest < Minitest::Test
 
   def test_tokens_with_digits_are_taken_as_files_hold_them
     file = "User-agent: bot777\nDisallow: /a\n\nUser-agent: *\nDisallow: /\n"
-    allowed = ->(agent, path) { IronTrellis::Core::Robots::Policy.from_answer(status: 200, text: file, agent: agent).decide(IronTrellis::Core::Url::NormalForm.parse("http://a.test#{path}")).allowed? }
+    allowed = ->(agent, path) do
+      IronTrellis::Core::Robots::Policy
+        .from_answer(status: 200, text: file, agent: agent)
+        .decide(IronTrellis::Core::Url::NormalForm.parse("http://a.test#{path}"))
+        .allowed?
+    end
     assert_equal [true, false], [allowed.call("BOT777", "/b"), allowed.call("bot777", "/a")]
     assert allowed.call("bot", "/b"), "the token of RFC 9309 ends before the digits"
     refute allowed.call("other", "/b")

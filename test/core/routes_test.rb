@@ -6,7 +6,8 @@ require_relative "../test_helper"
 class RoutesTest < Minitest::Test
   Routes = IronTrellis::Core::Redirects
 
-  def check(*rows) = Routes::MapCheck.new(rows.map { |from, to, status| Routes::Route.new(from: from, to: to, status: status || 301) })
+  def check(*rows) =
+    Routes::MapCheck.new(rows.map { |from, to, status| Routes::Route.new(from: from, to: to, status: status || 301) })
 
   def flaws(*rows) = check(*rows).flaws.map(&:to_a)
 
@@ -46,7 +47,8 @@ class RoutesTest < Minitest::Test
   end
 
   def test_statuses_are_those_of_redirects_and_410_leads_nowhere
-    assert_equal [["route-status", "/a", "200"], ["route-status", "/b", "410"], ["route-status", "/c", "301"]], flaws(["/a", "/x", 200], ["/b", "/x", 410], ["/c", nil, 301])
+    assert_equal [%w[route-status /a 200], %w[route-status /b 410], %w[route-status /c 301]],
+      flaws(["/a", "/x", 200], ["/b", "/x", 410], ["/c", nil, 301])
     assert_empty flaws(*[301, 302, 303, 307, 308].map { |status| ["/#{status}", "/x", status] })
   end
 end
@@ -56,26 +58,42 @@ class RouteTableTest < Minitest::Test
   Routes = IronTrellis::Core::Redirects
 
   def answer(url, *rows)
-    table = Routes::Table.new(rows.map { |from, to, options| Routes::Route.new(from: from, to: to, status: 301, kind: "exact", query: "match", **(options || {})) })
+    table =
+      Routes::Table.new(
+        rows.map do |from, to, options|
+          Routes::Route.new(from: from, to: to, status: 301, kind: "exact", query: "match", **(options || {}))
+        end
+      )
     table.answer(url)&.target
   end
 
   PATTERN = {kind: "pattern", query: "drop"}.freeze
 
   def test_an_address_of_its_own_stands_before_patterns_and_the_first_pattern_before_the_next
-    rows = [["http://a.test/x/*", "http://a.test/y/$1", PATTERN], ["http://a.test/x/1*", "http://a.test/never", PATTERN], ["http://a.test/x/1", "http://a.test/one"]]
-    assert_equal ["http://a.test/one", "http://a.test/y/12", nil], %w[http://a.test/x/1 http://a.test/x/12 http://a.test/z].map { |url| answer(url, *rows) }
+    rows = [
+      ["http://a.test/x/*", "http://a.test/y/$1", PATTERN],
+      ["http://a.test/x/1*", "http://a.test/never", PATTERN],
+      %w[http://a.test/x/1 http://a.test/one]
+    ]
+    assert_equal ["http://a.test/one", "http://a.test/y/12", nil],
+      %w[http://a.test/x/1 http://a.test/x/12 http://a.test/z].map { |url| answer(url, *rows) }
   end
 
   def test_a_query_is_matched_kept_or_dropped
     assert_nil answer("http://a.test/x?q", ["http://a.test/x", "http://a.test/y"])
     assert_equal "http://a.test/y", answer("http://a.test/x?q", ["http://a.test/x?q", "http://a.test/y"])
-    assert_equal "http://a.test/y?q", answer("http://a.test/x?q", ["http://a.test/x", "http://a.test/y", {query: "keep"}])
-    assert_equal "http://a.test/y?z&q", answer("http://a.test/x?q", ["http://a.test/x", "http://a.test/y?z", {query: "keep"}])
+    assert_equal "http://a.test/y?q",
+      answer("http://a.test/x?q", ["http://a.test/x", "http://a.test/y", {query: "keep"}])
+    assert_equal "http://a.test/y?z&q",
+      answer("http://a.test/x?q", ["http://a.test/x", "http://a.test/y?z", {query: "keep"}])
     assert_equal "http://a.test/y", answer("http://a.test/x?q", ["http://a.test/x", "http://a.test/y", {query: "drop"}])
   end
 
   def test_groups_of_an_expression_are_captured
-    assert_equal "http://a.test/7/lamp", answer("http://a.test/lamp-7.html", ["/^http:\\/\\/a\\.test\\/([a-z]+)-([0-9]+)\\.html$/", "http://a.test/$2/$1", PATTERN])
+    assert_equal "http://a.test/7/lamp",
+      answer(
+        "http://a.test/lamp-7.html",
+        ["/^http:\\/\\/a\\.test\\/([a-z]+)-([0-9]+)\\.html$/", "http://a.test/$2/$1", PATTERN]
+      )
   end
 end

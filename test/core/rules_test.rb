@@ -8,17 +8,67 @@ class RulesTest < Minitest::Test
   Faults = IronTrellis::Core::Faults
   THRESHOLDS = IronTrellis::Core::Settings::Thresholds.default
 
-  SOUND = {url: "http://a.test/x", kind: "html", status: 200, whole: true, depth: 2, start: false, found_by: %w[link], robots_allowed: true, redirect_chain: [], redirect_loop: false, noindex: false,
-           title: "Anchor lights", title_chars: 40, words: 400, links_in: 3, followed_in: 3, in_sitemaps: [], indexable: true, wanted: true, intent: "undecided", soft_missing: false, titles: ["Anchor lights"], h1: ["Lights to lie at anchor with"], description: "x" * 100, description_chars: 100, lang: "en", bytes: 20_000,
-           links_out: 9, directives: [], canonicals: {}, canonical_state: "self", canonical: "http://a.test/x", canonical_chain: [], canonical_loop: false, canonical_off_site: false, redirect_off_site: false,
-           has_sitemaps: false, hreflang: [], copies: 0, own_share: 0.9, response_ms: 200, viewport: "width=device-width", nofollow: false}.freeze
+  SOUND = {
+    url: "http://a.test/x",
+    kind: "html",
+    status: 200,
+    whole: true,
+    depth: 2,
+    start: false,
+    found_by: %w[link],
+    robots_allowed: true,
+    redirect_chain: [],
+    redirect_loop: false,
+    noindex: false,
+    title: "Anchor lights",
+    title_chars: 40,
+    words: 400,
+    links_in: 3,
+    followed_in: 3,
+    in_sitemaps: [],
+    indexable: true,
+    wanted: true,
+    intent: "undecided",
+    soft_missing: false,
+    titles: ["Anchor lights"],
+    h1: ["Lights to lie at anchor with"],
+    description: "x" * 100,
+    description_chars: 100,
+    lang: "en",
+    bytes: 20_000,
+    links_out: 9,
+    directives: [],
+    canonicals: {},
+    canonical_state: "self",
+    canonical: "http://a.test/x",
+    canonical_chain: [],
+    canonical_loop: false,
+    canonical_off_site: false,
+    redirect_off_site: false,
+    has_sitemaps: false,
+    hreflang: [],
+    copies: 0,
+    own_share: 0.9,
+    response_ms: 200,
+    viewport: "width=device-width",
+    nofollow: false
+  }.freeze
 
-  def self.directive(place, *tokens) = IronTrellis::Core::Directives::Directive.new(source: "meta", tokens: tokens, place: place)
+  def self.directive(place, *tokens) =
+    IronTrellis::Core::Directives::Directive.new(source: "meta", tokens: tokens, place: place)
 
-  def self.tongues(*pairs) = pairs.map { |code, url| {"code" => code, "url" => "http://a.test/#{url}", "source" => "html"} }
+  def self.tongues(*pairs) =
+    pairs.map { |code, url| {"code" => code, "url" => "http://a.test/#{url}", "source" => "html"} }
 
   SITEMAP = %w[http://a.test/s.xml].freeze
-  MOVED = {status: 301, redirect_to: "http://a.test/y", redirect_chain: %w[http://a.test/y], final_url: "http://a.test/y", final_status: 200, indexable: false}.freeze
+  MOVED = {
+    status: 301,
+    redirect_to: "http://a.test/y",
+    redirect_chain: %w[http://a.test/y],
+    final_url: "http://a.test/y",
+    final_status: 200,
+    indexable: false
+  }.freeze
 
   # By rule: what of a sound page must be otherwise for it to speak, then changes of that under which it is silent.
   PAGE_RULES = {
@@ -155,7 +205,8 @@ class RulesTest < Minitest::Test
 
   def test_data_that_lack_something_are_named_with_what
     product = {"syntax" => "json-ld", "types" => ["Product"], "properties" => {"name" => ["MS-40"], "offers" => [{"syntax" => "json-ld", "types" => ["Offer"], "properties" => {"price" => ["640"]}}]}}
-    assert_equal ["Offer without priceCurrency or priceSpecification"], told("data-invalid", data: [product]).map(&:about)
+    assert_equal ["Offer without priceCurrency or " \
+      "priceSpecification"], told("data-invalid", data: [product]).map(&:about)
   end
 
   def test_so_many_redirects_to_one_target_are_too_many

@@ -8,7 +8,8 @@ class SeenTest < Minitest::Test
   URL = "http://a.test/x"
   NEW = "http://a.test/new"
 
-  def page(**facts) = Seen::Page.new(url: URL, hops: [[URL, 200]], noindex: false, nofollow: false, links: [], hreflang: [], **facts)
+  def page(**facts) =
+    Seen::Page.new(url: URL, hops: [[URL, 200]], noindex: false, nofollow: false, links: [], hreflang: [], **facts)
 
   def held(kind, value, page, **options) = Seen.of(kind, value, page, **options).map(&:holds)
 
@@ -18,7 +19,8 @@ class SeenTest < Minitest::Test
     assert_equal [true, false, true], held("group", index, page(noindex: true))
     assert_equal [true, true, false], held("intent", index, page(canonical: NEW))
     assert_equal [false, true, true], held("intent", index, page(hops: nil, blocked: "Disallow: /x"))
-    assert_equal ["redirects to #{NEW}"], Seen.of("intent", index, page(hops: [[URL, 301], [NEW, 200]])).reject(&:holds).map(&:found)
+    assert_equal ["redirects to #{NEW}"],
+      Seen.of("intent", index, page(hops: [[URL, 301], [NEW, 200]])).reject(&:holds).map(&:found)
   end
 
   def test_a_page_is_kept_out_by_a_noindex_that_can_be_seen_or_by_being_gone
@@ -48,14 +50,21 @@ class SeenTest < Minitest::Test
   def test_links_were_repointed
     old = "http://a.test/old"
     assert_equal [true, true], held("repoint", {"target" => NEW}, page(links: [[NEW, "there"]]), subject: old)
-    assert_equal [false, true], held("repoint", {"target" => NEW}, page(links: [[NEW, "there"], [old, "here"]]), subject: old)
-    assert_equal [true, false], held("repoint", {"target" => NEW, "text" => "New"}, page(links: [[NEW, "there"]]), subject: old)
+    assert_equal [false, true],
+      held("repoint", {"target" => NEW}, page(links: [[NEW, "there"], [old, "here"]]), subject: old)
+    assert_equal [true, false],
+      held("repoint", {"target" => NEW, "text" => "New"}, page(links: [[NEW, "there"]]), subject: old)
     assert_equal [false, false], held("repoint", {"target" => NEW}, page(links: nil), subject: old), "nothing was read"
   end
 
   def test_a_page_names_its_whole_set
     pages = {"en" => URL, "pt-BR" => NEW}
-    assert_equal [true, true], held("languages", pages.then { |set| {"pages" => set} }, page(hreflang: [["en", URL], ["pt-br", NEW]]))
+    assert_equal [true, true],
+      held(
+        "languages",
+        pages.then { |set| {"pages" => set} },
+        page(hreflang: [["en", URL], ["pt-br", NEW]])
+      )
     assert_equal [true, false], held("languages", {"pages" => pages}, page(hreflang: [["en", URL]]))
   end
 end

@@ -41,10 +41,20 @@ class SitemapStreamTest < Minitest::Test
   end
 
   def test_a_packed_sitemap_that_breaks_off_gives_what_could_be_read
-    entries = Random.new(4).bytes(400_000).unpack1("H*").scan(/.{20}/).map { |name| "<url><loc>http://a.test/#{name}</loc></url>" }
+    entries =
+      Random
+        .new(4)
+        .bytes(400_000)
+        .unpack1("H*")
+        .scan(/.{20}/)
+        .map { |name| "<url><loc>http://a.test/#{name}</loc></url>" }
     packed = Zlib.gzip("<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">#{entries.join}</urlset>")
-    result = Sitemaps::Reader.new(IronTrellis::Core::Url::NormalForm.parse("http://a.test/"), now: Time.utc(2026)).call(packed.byteslice(0, packed.bytesize / 2))
-    assert_equal [[nil, "it breaks off and can't be unpacked to its end"]], result.flaws.map { |flaw| [flaw.line, flaw.about] }
+    result =
+      Sitemaps::Reader.new(IronTrellis::Core::Url::NormalForm.parse("http://a.test/"), now: Time.utc(2026)).call(
+        packed.byteslice(0, packed.bytesize / 2)
+      )
+    assert_equal [[nil, "it breaks off and can't be unpacked to its end"]],
+      result.flaws.map { |flaw| [flaw.line, flaw.about] }
     assert_includes 5_000..entries.size, result.entries.size
   end
 end

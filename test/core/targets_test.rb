@@ -7,25 +7,50 @@ class TargetsTest < Minitest::Test
   Routes = IronTrellis::Core::Redirects
 
   PAGES = [
-    ["/", "Skerry Lamp Works", "en"], ["/lamps/", "All lamps", "en"], ["/lamps/masthead/ms-40", "MS-40 masthead lamp", "en"], ["/lamps/anchor-light", "Anchor light of brass", "en"],
-    ["/pt/luzes/ms-40", "Luz de mastro MS-40", "pt"], ["/guides/trimming-wicks", "Trimming a wick", "en"], ["/journal/storm-of-march", "The storm of March", "en"]
+    ["/", "Skerry Lamp Works", "en"],
+    ["/lamps/", "All lamps", "en"],
+    ["/lamps/masthead/ms-40", "MS-40 masthead lamp", "en"],
+    ["/lamps/anchor-light", "Anchor light of brass", "en"],
+    ["/pt/luzes/ms-40", "Luz de mastro MS-40", "pt"],
+    ["/guides/trimming-wicks", "Trimming a wick", "en"],
+    ["/journal/storm-of-march", "The storm of March", "en"]
   ].freeze
 
   def setup
-    pages = PAGES.map { |path, title, lang| Routes::LivePages::Page.new(url: "http://a.test#{path}", title: title, lang: lang, text: "text of #{path}", importance: 50.0) }
-    @targets = Routes::Targets.new(Routes::LivePages.new(pages), IronTrellis::Core::Languages::OfPlaces.new(pages.to_h { |page| [page.url, page.lang] }))
+    pages =
+      PAGES.map do |path, title, lang|
+        Routes::LivePages::Page.new(
+          url: "http://a.test#{path}",
+          title: title,
+          lang: lang,
+          text: "text of #{path}",
+          importance: 50.0
+        )
+      end
+    @targets =
+      Routes::Targets.new(
+        Routes::LivePages.new(pages),
+        IronTrellis::Core::Languages::OfPlaces.new(pages.to_h { |page| [page.url, page.lang] })
+      )
   end
 
-  def suggest(path, links: 1, **known) = @targets.for(Routes::Targets::Lost.new(url: "http://a.test#{path}", anchors: [], links_in: links, **known))
+  def suggest(path, links: 1, **known) =
+    @targets.for(Routes::Targets::Lost.new(url: "http://a.test#{path}", anchors: [], links_in: links, **known))
 
-  def first(path, **known) = suggest(path, **known).first.then { |one| [one.target&.delete_prefix("http://a.test"), one.status, one.reasons] }
+  def first(path, **known) =
+    suggest(path, **known).first.then { |one| [one.target&.delete_prefix("http://a.test"), one.status, one.reasons] }
 
   def test_the_same_text_beats_the_same_address
     assert_equal "/journal/storm-of-march", first("/old/anchor-light", text: "text of /journal/storm-of-march").first
   end
 
   def test_the_same_last_part_in_another_folder
-    assert_equal ["/lamps/anchor-light", 301, ["the last part of its address is the same", "it is in the same language"]], first("/shop/anchor-light.html")
+    assert_equal [
+      "/lamps/anchor-light",
+      301,
+      ["the last part of its address is the same", "it is in the same language"]
+    ],
+      first("/shop/anchor-light.html")
   end
 
   def test_a_last_part_that_is_nearly_the_same
@@ -45,7 +70,8 @@ class TargetsTest < Minitest::Test
 
   def test_the_folder_above_stands_before_gone_and_the_home_page_comes_last
     suggestions = suggest("/lamps/zeppelin")
-    assert_equal [["http://a.test/lamps/", 301], [nil, 410], ["http://a.test/", 301]], suggestions.map { |one| [one.target, one.status] }
+    assert_equal [["http://a.test/lamps/", 301], [nil, 410], ["http://a.test/", 301]],
+      suggestions.map { |one| [one.target, one.status] }
     assert_equal ["nothing else is left: the home page is a last resort"], suggestions.last.reasons
   end
 
@@ -69,7 +95,9 @@ class TargetsTest < Minitest::Test
   end
 
   def test_what_is_worth_something_is_not_given_up_first
-    [{key_page: true}, {listed: true}, {links: 9}].each { |worth| refute_equal 410, suggest("/gone/for-good", **worth).first.status, worth.inspect }
+    [{key_page: true}, {listed: true}, {links: 9}].each do |worth|
+      refute_equal 410, suggest("/gone/for-good", **worth).first.status, worth.inspect
+    end
     assert_equal 410, suggest("/gone/for-good", links: 0).first.status
     refute_includes suggest("/gone/drawing", links: 0, uses: 2).flat_map(&:reasons), "nothing refers to it"
   end

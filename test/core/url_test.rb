@@ -31,7 +31,14 @@ class UrlTest < Minitest::Test
   end
 
   def test_what_is_no_web_address_is_refused_with_the_remedy
-    ["example.test", "ftp://a.test/", "http://", "http://a b/", "javascript:alert(1)", "http://a.test:99999/"].each do |text|
+    [
+      "example.test",
+      "ftp://a.test/",
+      "http://",
+      "http://a b/",
+      "javascript:alert(1)",
+      "http://a.test:99999/"
+    ].each do |text|
       error = assert_raises(Url::NormalForm::Malformed) { of(text) }
       assert_includes error.message, text
       assert_includes error.message, "http://"
@@ -69,7 +76,12 @@ class UrlTest < Minitest::Test
   end
 
   def test_scope_is_hosts_narrowed_by_patterns_and_exclude_wins
-    scope = Url::Scope.new(hosts: ["a.test", "b.test:8080"], include: [Url::Pattern.new("*/shop/*")], exclude: [Url::Pattern.new("*/shop/cart*")])
+    scope =
+      Url::Scope.new(
+        hosts: %w[a.test b.test:8080],
+        include: [Url::Pattern.new("*/shop/*")],
+        exclude: [Url::Pattern.new("*/shop/cart*")]
+      )
 
     assert scope.cover?("https://a.test/shop/x")
     assert scope.cover?("http://b.test:8080/shop/x")
@@ -81,9 +93,15 @@ class UrlTest < Minitest::Test
 
   # As they are typed: what it is read as, an address that it means, and one that it doesn't.
   AS_TYPED = {
-    "/tag/" => ["/tag/*", "http://a.test/tag/x/y", "http://a.test/old/tag/x"], "/author/.*" => ["/author/*", "http://a.test/author/x", "http://a.test/authors"], "*.pdf" => ["*.pdf", "http://a.test/x.pdf", "http://a.test/x.pdf/y"],
-    "?sort=" => ["*?sort=*", "http://a.test/x?sort=up", "http://a.test/sort"], "/" => ["/", "http://a.test/", "http://a.test/x"], "shop.test/lamps/" => ["shop.test/lamps/*", "https://shop.test/lamps/x", "http://a.test/shop.test/lamps/x"],
-    "www.shop.test" => ["www.shop.test/*", "http://www.shop.test/x", "http://shop.test/x"], "print" => ["*print*", "http://a.test/x/print", "http://a.test/x"], "http://a.test/x/" => ["http://a.test/x/", "http://a.test/x/", "http://a.test/x/y"],
+    "/tag/" => %w[/tag/* http://a.test/tag/x/y http://a.test/old/tag/x],
+    "/author/.*" => %w[/author/* http://a.test/author/x http://a.test/authors],
+    "*.pdf" => %w[*.pdf http://a.test/x.pdf http://a.test/x.pdf/y],
+    "?sort=" => %w[*?sort=* http://a.test/x?sort=up http://a.test/sort],
+    "/" => %w[/ http://a.test/ http://a.test/x],
+    "shop.test/lamps/" => %w[shop.test/lamps/* https://shop.test/lamps/x http://a.test/shop.test/lamps/x],
+    "www.shop.test" => %w[www.shop.test/* http://www.shop.test/x http://shop.test/x],
+    "print" => %w[*print* http://a.test/x/print http://a.test/x],
+    "http://a.test/x/" => %w[http://a.test/x/ http://a.test/x/ http://a.test/x/y],
     "/page=\\d+$/" => ["/page=\\d+$/", "http://a.test/?page=2", "http://a.test/?page=x"]
   }.freeze
 

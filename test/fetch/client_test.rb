@@ -10,8 +10,12 @@ class ClientTest < Minitest::Test
   ANSWERS = {
     "/plain" => "HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nX-A: 1\r\nx-a:2\r\nContent-Length: 5\r\n\r\nhello",
     "/chunked" => "HTTP/1.1 200 OK\r\nTransfer-Encoding: chunked\r\n\r\n3\r\nhel\r\n2\r\nlo\r\n0\r\n\r\n",
-    "/gzip" => "HTTP/1.1 200 OK\r\nContent-Encoding: gzip\r\nContent-Length: #{Zlib.gzip("hello" * 20).bytesize}\r\n\r\n#{Zlib.gzip("hello" * 20)}",
-    "/raw-deflate" => "HTTP/1.1 200 OK\r\nContent-Encoding: deflate\r\nConnection: close\r\n\r\n#{Zlib::Deflate.new(nil, -15).deflate("hello" * 20, Zlib::FINISH)}",
+    "/gzip" =>
+      "HTTP/1.1 200 OK\r\nContent-Encoding: " \
+      "gzip\r\nContent-Length: #{Zlib.gzip("hello" * 20).bytesize}\r\n\r\n#{Zlib.gzip("hello" * 20)}",
+    "/raw-deflate" =>
+      "HTTP/1.1 200 OK\r\nContent-Encoding: deflate\r\nConnection: " \
+      "close\r\n\r\n#{Zlib::Deflate.new(nil, -15).deflate("hello" * 20, Zlib::FINISH)}",
     "/empty" => "HTTP/1.1 204 No Content\r\n\r\n",
     "/short" => "HTTP/1.1 200 OK\r\nContent-Length: 50\r\n\r\nhello",
     "/bad-chunk" => "HTTP/1.1 200 OK\r\nTransfer-Encoding: chunked\r\n\r\nzz\r\nhello",
@@ -21,7 +25,16 @@ class ClientTest < Minitest::Test
     "/broken-gzip" => "HTTP/1.1 200 OK\r\nContent-Encoding: gzip\r\nContent-Length: 5\r\n\r\nhello"
   }.freeze
 
-  MANNER = Fetch::Http::RequestProfile.new(user_agent: "Test", headers: [], hosts: {}, connect_seconds: 1, first_byte_seconds: 0.7, seconds: 1, body_limit: 100_000)
+  MANNER =
+    Fetch::Http::RequestProfile.new(
+      user_agent: "Test",
+      headers: [],
+      hosts: {},
+      connect_seconds: 1,
+      first_byte_seconds: 0.7,
+      seconds: 1,
+      body_limit: 100_000
+    )
 
   def setup
     @server = RawServer.new { |path, socket| answer(path, socket) }
@@ -34,7 +47,14 @@ class ClientTest < Minitest::Test
   end
 
   def client(**options)
-    book = Fetch::Http::HostResolver.new(resolve: {"a.test:80" => "127.0.0.1:#{@server.port}", "gone.test:80" => "127.0.0.1:1"}, allow_private: false)
+    book =
+      Fetch::Http::HostResolver.new(
+        resolve: {
+          "a.test:80" => "127.0.0.1:#{@server.port}",
+          "gone.test:80" => "127.0.0.1:1"
+        },
+        allow_private: false
+      )
     Fetch::Http::Client.new(addresses: book, manner: MANNER, **options)
   end
 
@@ -55,8 +75,18 @@ class ClientTest < Minitest::Test
     assert_equal [204, nil, ""], fetch("/empty").to_h.values_at(:status, :error, :body)
   end
 
-  ERRORS = {"/short" => "closed", "/bad-chunk" => "malformed", "/not-http" => "malformed", "/bomb" => "too_large", "/big" => "too_large",
-            "/broken-gzip" => "malformed", "/hang" => "timeout", "/drip" => "timeout", "/headers" => "too_large", "/slam" => "closed"}.freeze
+  ERRORS = {
+    "/short" => "closed",
+    "/bad-chunk" => "malformed",
+    "/not-http" => "malformed",
+    "/bomb" => "too_large",
+    "/big" => "too_large",
+    "/broken-gzip" => "malformed",
+    "/hang" => "timeout",
+    "/drip" => "timeout",
+    "/headers" => "too_large",
+    "/slam" => "closed"
+  }.freeze
 
   ERRORS.each do |path, error|
     define_method("test_#{path.delete("/").tr("-", "_")}_ends_as_#{error}") do
@@ -97,11 +127,16 @@ class ClientTest < Minitest::Test
     (@sockets ||= {})[socket] = true
     @connections = @sockets.size
     case path
-    when "/hang" then sleep 3
-    when "/drip" then 30.times { socket.write("H") && sleep(0.1) }
-    when "/headers" then socket.write("HTTP/1.1 200 OK\r\n") && 20_000.times { |index| socket.write("X-#{index}: #{"y" * 80}\r\n") }
-    when "/slam" then nil
-    when "/once" then socket.write(ANSWERS["/plain"])
+    when "/hang"
+      sleep 3
+    when "/drip"
+      30.times { socket.write("H") && sleep(0.1) }
+    when "/headers"
+      socket.write("HTTP/1.1 200 OK\r\n") && 20_000.times { |index| socket.write("X-#{index}: #{"y" * 80}\r\n") }
+    when "/slam"
+      nil
+    when "/once"
+      socket.write(ANSWERS["/plain"])
     else
       socket.write(ANSWERS.fetch(path))
       return %w[/plain /chunked /gzip].include?(path) ? :keep : :close

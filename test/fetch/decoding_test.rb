@@ -8,7 +8,12 @@ class DecodingTest < Minitest::Test
 
   TEXT = "Harbour lamps, æ ø å. " * 3000
   CODINGS = {
-    nil => TEXT, "identity" => TEXT, "gzip" => Zlib.gzip(TEXT), "x-gzip" => Zlib.gzip(TEXT), "GZIP " => Zlib.gzip(TEXT), "deflate" => Zlib::Deflate.deflate(TEXT),
+    nil => TEXT,
+    "identity" => TEXT,
+    "gzip" => Zlib.gzip(TEXT),
+    "x-gzip" => Zlib.gzip(TEXT),
+    "GZIP " => Zlib.gzip(TEXT),
+    "deflate" => Zlib::Deflate.deflate(TEXT),
     "br" => Brotli.deflate(TEXT)
   }.freeze
 

@@ -17,20 +17,45 @@ class DiscoveryTest < Minitest::Test
 
   def outcome(html, depth: 0, hops: 0, redirect_to: nil)
     url = "http://a.test/"
-    facts = html && Core::Page::Reader.new(agent: "x").call(url: Core::Url::NormalForm.parse(url), header_lines: ["Content-Type: text/html"], body: html.b)
-    Fetch::Crawling::Outcome.new(item: Frontier::Item.new(1, url, 0, depth, hops, 1, 0, 0), answer: Fetch::Http::Answer.new(status: 200), facts: facts, redirect_to: redirect_to)
+    facts =
+      html &&
+      Core::Page::Reader.new(agent: "x").call(
+        url: Core::Url::NormalForm.parse(url),
+        header_lines: ["Content-Type: text/html"],
+        body: html.b
+      )
+    Fetch::Crawling::Outcome.new(
+      item: Frontier::Item.new(1, url, 0, depth, hops, 1, 0, 0),
+      answer: Fetch::Http::Answer.new(status: 200),
+      facts: facts,
+      redirect_to: redirect_to
+    )
   end
 
-  def settings(**values) = Core::Settings::Crawl.new({"start_urls" => ["http://a.test/"], "exclude" => ["*/left-out/*"]}.merge(values.transform_keys(&:to_s)))
+  def settings(**values) =
+    Core::Settings::Crawl.new(
+      {"start_urls" => ["http://a.test/"], "exclude" => ["*/left-out/*"]}.merge(values.transform_keys(&:to_s))
+    )
 
   # @return [Hash{String => Array}] purpose and reason, by URL without our host
   def found(page = outcome(PAGE), **values)
-    Fetch::Crawling::Discovery.new(settings(**values)).call(page).to_h { |one| [one.url.delete_prefix("http://a.test"), [one.purpose, one.reason]] }
+    Fetch::Crawling::Discovery
+      .new(settings(**values))
+      .call(page)
+      .to_h { |one| [one.url.delete_prefix("http://a.test"), [one.purpose, one.reason]] }
   end
 
   def test_links_references_frames_and_what_pages_embed_each_have_their_purpose
-    expected = {"/canonical" => [:page, nil], "/da" => [:page, nil], "/plain" => [:page, nil], "/frame" => [:page, nil], "/guide.pdf" => [:page, nil],
-                "/shy" => [:page, :nofollow], "/a.css" => [:resource, nil], "/i.png" => [:resource, nil]}
+    expected = {
+      "/canonical" => [:page, nil],
+      "/da" => [:page, nil],
+      "/plain" => [:page, nil],
+      "/frame" => [:page, nil],
+      "/guide.pdf" => [:page, nil],
+      "/shy" => %i[page nofollow],
+      "/a.css" => [:resource, nil],
+      "/i.png" => [:resource, nil]
+    }
 
     assert_equal expected, found
   end
@@ -52,14 +77,21 @@ class DiscoveryTest < Minitest::Test
     both = ['<a rel="nofollow" href="/x">n</a>', '<a href="/x">f</a>']
     [both, both.reverse].each { |links| assert_equal({"/x" => [:page, nil]}, found(outcome(links.join)), links.join) }
     picture = ['<img src="/x">', '<a href="/x">f</a>']
-    [picture, picture.reverse].each { |links| assert_equal({"/x" => [:page, nil]}, found(outcome(links.join)), links.join) }
+    [picture, picture.reverse].each do |links|
+      assert_equal({"/x" => [:page, nil]}, found(outcome(links.join)), links.join)
+    end
   end
 
   def test_redirects_are_followed_at_the_same_depth_until_there_are_too_many
-    hop = Fetch::Crawling::Discovery.new(settings).call(outcome(nil, depth: 4, hops: 19, redirect_to: "http://a.test/next")).first
+    hop =
+      Fetch::Crawling::Discovery
+        .new(settings)
+        .call(outcome(nil, depth: 4, hops: 19, redirect_to: "http://a.test/next"))
+        .first
     assert_equal ["http://a.test/next", 4, 20, nil], hop.to_h.values_at(:url, :depth, :hops, :reason)
 
-    last = Fetch::Crawling::Discovery.new(settings).call(outcome(nil, hops: 20, redirect_to: "http://a.test/next")).first
+    last =
+      Fetch::Crawling::Discovery.new(settings).call(outcome(nil, hops: 20, redirect_to: "http://a.test/next")).first
     assert_equal :redirects, last.reason
   end
 

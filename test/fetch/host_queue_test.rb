@@ -37,12 +37,15 @@ class LaneTest < Minitest::Test
 
   def lane(asker, slots: 1, of: slots, rate: 0, allowed: -> { true })
     @results = Thread::Queue.new
-    Lane.new("a.test", of: of, rate: rate, results: @results, allowed: allowed) { asker }.tap { |one| one.grow(Array.new(slots) { Slot.new(0) }) }
+    Lane
+      .new("a.test", of: of, rate: rate, results: @results, allowed: allowed) { asker }
+      .tap { |one| one.grow(Array.new(slots) { Slot.new(0) }) }
   end
 
   def results(count) = Array.new(count) { @results.pop.drop(1) }
 
-  # @return [Float] seconds from before the first was handed in until the last was begun, which no busy machine can make shorter
+  # @return [Float] seconds from before the first was handed in until the last was begun, which no busy machine can make
+  #   shorter
   def span(subject, asker, count)
     began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
     count.times { |number| subject << number }

@@ -6,11 +6,54 @@ class AddressBookTest < Minitest::Test
   Book = IronTrellis::Fetch::Http::HostResolver
   FetchError = IronTrellis::Fetch::Http::FetchError
 
-  # Source: the IANA registries of special-purpose addresses (RFC 6890), multicast (RFC 5771, RFC 4291), and the translation prefix of RFC 6052.
-  INNER = %w[0.0.0.0 10.1.2.3 100.64.0.1 100.127.255.254 127.0.0.1 127.255.255.254 169.254.169.254 172.16.0.1 172.31.255.254 192.0.0.1 192.168.0.1 198.18.0.1 198.19.255.254
-    224.0.0.1 240.0.0.1 255.255.255.255 [::] [::1] [::ffff:10.0.0.1] [::ffff:127.0.0.1] [64:ff9b::a00:1] [fc00::1] [fd12::1] [fe80::1] [ff02::1]].freeze
-  OUTER = %w[1.1.1.1 9.255.255.255 11.0.0.0 100.63.255.255 100.128.0.0 126.255.255.255 128.0.0.1 169.253.255.255 172.15.255.255 172.32.0.0 192.167.255.255 198.17.255.255 198.20.0.0
-    223.255.255.255 [2606:4700::1] [::ffff:1.1.1.1] [fbff::1]].freeze
+  # Source: the IANA registries of special-purpose addresses (RFC 6890), multicast (RFC 5771, RFC 4291), and the
+  # translation prefix of RFC 6052.
+  INNER = %w[
+    0.0.0.0
+    10.1.2.3
+    100.64.0.1
+    100.127.255.254
+    127.0.0.1
+    127.255.255.254
+    169.254.169.254
+    172.16.0.1
+    172.31.255.254
+    192.0.0.1
+    192.168.0.1
+    198.18.0.1
+    198.19.255.254
+    224.0.0.1
+    240.0.0.1
+    255.255.255.255
+    [::]
+    [::1]
+    [::ffff:10.0.0.1]
+    [::ffff:127.0.0.1]
+    [64:ff9b::a00:1]
+    [fc00::1]
+    [fd12::1]
+    [fe80::1]
+    [ff02::1]
+  ].freeze
+  OUTER = %w[
+    1.1.1.1
+    9.255.255.255
+    11.0.0.0
+    100.63.255.255
+    100.128.0.0
+    126.255.255.255
+    128.0.0.1
+    169.253.255.255
+    172.15.255.255
+    172.32.0.0
+    192.167.255.255
+    198.17.255.255
+    198.20.0.0
+    223.255.255.255
+    [2606:4700::1]
+    [::ffff:1.1.1.1]
+    [fbff::1]
+  ].freeze
 
   def book(**options) = Book.new(resolve: {}, allow_private: false, **options)
 
@@ -18,7 +61,8 @@ class AddressBookTest < Minitest::Test
     define_method("test_#{address}_is_refused_unless_allowed") do
       error = assert_raises(FetchError) { book.find(address, 80) }
       assert_equal "connect", error.kind
-      assert_equal [[address.delete("[]"), 80]], book(allow_private: true).find(address, 80).map { |found, port| [plain(found, address), port] }
+      assert_equal [[address.delete("[]"), 80]],
+        book(allow_private: true).find(address, 80).map { |found, port| [plain(found, address), port] }
     end
   end
 
@@ -54,7 +98,10 @@ class AddressBookTest < Minitest::Test
   # The one waits for the other's turn, which would never come if all names were looked up one after the other.
   def test_a_name_that_is_slow_to_be_found_holds_up_no_other
     slow = Thread::Queue.new
-    book = Class.new(Book) { define_method(:lookup) { |host| (host == "slow.test") ? slow.pop : ["1.1.1.1"] } }.new(resolve: {}, allow_private: false)
+    book =
+      Class
+        .new(Book) { define_method(:lookup) { |host| (host == "slow.test") ? slow.pop : ["1.1.1.1"] } }
+        .new(resolve: {}, allow_private: false)
     waiting = Thread.new { book.find("slow.test", 80) }
     Thread.pass until slow.num_waiting == 1
     assert_equal [["1.1.1.1", 80]], book.find("quick.test", 80)

@@ -8,7 +8,8 @@ class SamenessTest < Minitest::Test
   Facts = Struct.new(:text)
   ENOUGH = Fetch::Crawling::ParameterLoopDetector::ENOUGH
 
-  def see(watch, url, text) = watch.see(Fetch::Crawling::Outcome.new(item: Item.new(url), facts: text && Facts.new(text)))
+  def see(watch, url, text) =
+    watch.see(Fetch::Crawling::Outcome.new(item: Item.new(url), facts: text && Facts.new(text)))
 
   # @return [Array<String>] spaces that were called the same, in order
   def seen(count = ENOUGH)

@@ -8,11 +8,19 @@ class PdfReadingTest < Minitest::Test
   # A document of one page, written out by ISO 32000-1 section 7.5.
   def document(title: "(Anchor lights)", text: "(Trim the wick) Tj")
     stream = "BT /F1 24 Tf 72 700 Td #{text} ET"
-    objects = ["<< /Type /Catalog /Pages 2 0 R >>", "<< /Type /Pages /Kids [3 0 R] /Count 1 >>",
+    objects = [
+      "<< /Type /Catalog /Pages 2 0 R >>",
+      "<< /Type /Pages /Kids [3 0 R] /Count 1 >>",
       "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 612 792] /Contents 4 0 R /Resources << /Font << /F1 5 0 R >> >> >>",
-      "<< /Length #{stream.bytesize} >>\nstream\n#{stream}\nendstream", "<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>", "<< #{"/Title #{title}" if title} >>"]
+      "<< /Length #{stream.bytesize} >>\nstream\n#{stream}\nendstream",
+      "<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>",
+      "<< #{"/Title #{title}" if title} >>"
+    ]
     body = "%PDF-1.4\n".b
-    places = objects.each_with_index.map { |object, index| body.bytesize.tap { body << "#{index + 1} 0 obj\n#{object}\nendobj\n".b } }
+    places =
+      objects.each_with_index.map do |object, index|
+        body.bytesize.tap { body << "#{index + 1} 0 obj\n#{object}\nendobj\n".b }
+      end
     start = body.bytesize
     body << "xref\n0 7\n0000000000 65535 f \n" << places.map { |place| format("%010d 00000 n \n", place) }.join
     body << "trailer\n<< /Size 7 /Root 1 0 R /Info 6 0 R >>\nstartxref\n#{start}\n%%EOF\n"

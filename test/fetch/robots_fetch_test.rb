@@ -22,7 +22,8 @@ class RobotsFetchTest < Minitest::Test
     end
   end
 
-  def answer(status, body = "", headers = [], error: nil) = Fetch::Http::Answer.new(status: status, body: body.b, header_lines: headers, error: error)
+  def answer(status, body = "", headers = [], error: nil) =
+    Fetch::Http::Answer.new(status: status, body: body.b, header_lines: headers, error: error)
 
   def moved(to) = answer(301, "", ["Location: #{to}"])
 
@@ -41,9 +42,16 @@ class RobotsFetchTest < Minitest::Test
     refute result.policy("x").decide(Parts.parse("http://a.test/private")).allowed?
   end
 
-  # RFC 9309 section 2.3.1.2: at least five consecutive redirects, also to other hosts; beyond those it may count as unavailable.
+  # RFC 9309 section 2.3.1.2: at least five consecutive redirects, also to other hosts; beyond those it may count as
+  # unavailable.
   def test_five_redirects_are_followed_and_a_sixth_means_no_file
-    hops = (1..5).to_h { |number| ["http://h#{number}.test/robots.txt", (number == 5) ? answer(200, FILE) : moved("http://h#{number + 1}.test/robots.txt")] }
+    hops =
+      (1..5).to_h do |number|
+        [
+          "http://h#{number}.test/robots.txt",
+          (number == 5) ? answer(200, FILE) : moved("http://h#{number + 1}.test/robots.txt")
+        ]
+      end
     assert_equal [200, FILE], fetch(hops.merge(AT => moved("http://h1.test/robots.txt"))).to_h.values_at(:status, :body)
 
     endless = fetch(AT => moved("/robots.txt"))
@@ -59,7 +67,9 @@ class RobotsFetchTest < Minitest::Test
 
   # RFC 9309 section 2.3.1.3 and 2.3.1.4: 4xx means no restriction, 5xx and no answer mean that nothing may be fetched.
   def test_what_is_unavailable_allows_all_and_what_is_unreachable_forbids_all
-    [404, 403, 410, 429].each { |status| assert fetch(AT => answer(status)).policy("x").decide(Parts.parse("http://a.test/")).allowed?, status }
+    [404, 403, 410, 429].each do |status|
+      assert fetch(AT => answer(status)).policy("x").decide(Parts.parse("http://a.test/")).allowed?, status
+    end
     refute fetch(AT => answer(503)).policy("x").decide(Parts.parse("http://a.test/")).allowed?
     refute fetch(AT => answer(nil, error: "timeout")).policy("x").decide(Parts.parse("http://a.test/")).allowed?
   end
@@ -75,7 +85,8 @@ class RobotsFetchTest < Minitest::Test
     assert_nil fetch(AT => answer(nil, error: "dns")).policy("x")
   end
 
-  # RFC 9309 section 2.5: what is beyond the limit may be left unread; a line cut in the middle would say something else.
+  # RFC 9309 section 2.5: what is beyond the limit may be left unread; a line cut in the middle would say something
+  # else.
   def test_a_file_that_was_cut_ends_with_its_last_whole_line
     result = fetch(AT => answer(200, "#{FILE}Disallow: /pub", error: "too_large"))
 

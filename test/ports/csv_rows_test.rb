@@ -21,9 +21,14 @@ class CsvRowsTest < Minitest::Test
 
   def test_other_delimiters_marks_and_encodings_are_read
     table = "from;to\r\n/å;/ø\r\n"
-    [table, table.tr(";", "\t"), table.tr(";", "|"), "\uFEFF#{table}", "\uFEFF#{table}".encode("UTF-16LE"), "\uFEFF#{table}".encode("UTF-16BE")].each do |text|
-      assert_equal [[[2, "/å", "/ø"]], []], read(text.b)
-    end
+    [
+      table,
+      table.tr(";", "\t"),
+      table.tr(";", "|"),
+      "\uFEFF#{table}",
+      "\uFEFF#{table}".encode("UTF-16LE"),
+      "\uFEFF#{table}".encode("UTF-16BE")
+    ].each { |text| assert_equal [[[2, "/å", "/ø"]], []], read(text.b) }
   end
 
   def test_bytes_that_are_no_text_do_not_stop_the_rest
@@ -31,7 +36,8 @@ class CsvRowsTest < Minitest::Test
   end
 
   def test_quoted_cells_may_hold_delimiters_quotes_and_lines
-    assert_equal [[[2, "/a,b", "say \"x\""], [3, "two\nlines", "/c"], [5, "/d", "/e"]], []], read("from,to\n\"/a,b\",\"say \"\"x\"\"\"\n\"two\nlines\",/c\n/d,/e\n")
+    assert_equal [[[2, "/a,b", "say \"x\""], [3, "two\nlines", "/c"], [5, "/d", "/e"]], []],
+      read("from,to\n\"/a,b\",\"say \"\"x\"\"\"\n\"two\nlines\",/c\n/d,/e\n")
   end
 
   def test_one_broken_line_costs_only_itself
@@ -50,7 +56,8 @@ class CsvRowsTest < Minitest::Test
 
   def test_a_file_without_the_columns_is_refused_with_what_it_has
     error = assert_raises(IronTrellis::Core::Error::InvalidInput) { read("old,new\n/a,/b\n") }
-    assert_equal "The first line must name the columns from, to; from and to can't be found in “old,new”.", error.message
+    assert_equal "The first line must name the columns from, to; from and to can't be found in “old,new”.",
+      error.message
     assert_raises(IronTrellis::Core::Error::InvalidInput) { read("") }
     assert_raises(IronTrellis::Core::Error::InvalidInput) { read("\"from,to\n") }
   end
@@ -89,7 +96,8 @@ class RouteFilesTest < Minitest::Test
   Ports = IronTrellis::Ports
   Route = IronTrellis::Core::Redirects::Route
   MAP = [
-    Route.new(from: "http://a.test/old", to: "http://a.test/new", status: 301, kind: "exact", query: "match"), Route.new(from: "http://a.test/gone", to: nil, status: 410, kind: "exact", query: "drop"),
+    Route.new(from: "http://a.test/old", to: "http://a.test/new", status: 301, kind: "exact", query: "match"),
+    Route.new(from: "http://a.test/gone", to: nil, status: 410, kind: "exact", query: "drop"),
     Route.new(from: "http://a.test/x/*", to: "http://a.test/y/$1", status: 308, kind: "pattern", query: "keep")
   ].freeze
 
@@ -103,21 +111,38 @@ class RouteFilesTest < Minitest::Test
   end
 
   def test_entries_of_json_that_cannot_be_used_are_told_by_number
-    routes, bad = Ports::Redirects.reader("json").read('[{"from": "/a", "to": "/b", "status": 301}, {"to": "/c"}, 7, {"from": "/d", "status": "gone"}]')
-    assert_equal [["/a", 301], ["/d", "gone"]], routes.map { |route| [route.from, route.status] }, "an unknown status is told when the map is checked"
+    routes, bad =
+      Ports::Redirects.reader("json").read(
+        '[{"from": "/a", "to": "/b", "status": 301}, {"to": "/c"}, 7, {"from": "/d", "status": "gone"}]'
+      )
+    assert_equal [["/a", 301], %w[/d gone]],
+      routes.map { |route| [route.from, route.status] },
+      "an unknown status is told when the map is checked"
     assert_equal [2, 3], bad.map(&:line)
   end
 
   def test_a_scheme_that_is_all_that_differs_is_asked_for
-    text = Ports::Redirects.writer("apache").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
+    text =
+      Ports::Redirects.writer("apache").write(
+        [Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")]
+      )
     assert_includes text, "RewriteCond %{REQUEST_SCHEME} =http\n"
     refute_includes Ports::Redirects.writer("apache").write(MAP), "REQUEST_SCHEME} ="
-    text = Ports::Redirects.writer("nginx").write([Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")])
+    text =
+      Ports::Redirects.writer("nginx").write(
+        [Route.new(from: "http://a.test/x", to: "https://a.test/x", status: 301, kind: "exact", query: "drop")]
+      )
     assert_includes text, %(  "~^http://a\\\\.test/x$" "301 https://a.test/x";\n)
   end
 
   def test_formats_that_there_are_not_are_told
-    assert_match(/apache, nginx, csv, json/, assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Redirects.writer("lighttpd") }.message)
-    assert_match(/csv, json/, assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Redirects.reader("apache") }.message)
+    assert_match(
+      /apache, nginx, csv, json/,
+      assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Redirects.writer("lighttpd") }.message
+    )
+    assert_match(
+      /csv, json/,
+      assert_raises(IronTrellis::Core::Error::InvalidInput) { Ports::Redirects.reader("apache") }.message
+    )
   end
 end

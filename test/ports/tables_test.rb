@@ -8,7 +8,11 @@ class TablesTest < Minitest::Test
   Tables = IronTrellis::Ports::Tables
 
   COLUMNS = %w[url words title faults].freeze
-  ROWS = [["http://a.test/ä", 12, "Said \"so\", and\nmore", %w[thin orphan]], ["http://a.test/2", nil, "=1+1", []], ["http://a.test/3", -4, "1e5", ["-x"]]].freeze
+  ROWS = [
+    ["http://a.test/ä", 12, "Said \"so\", and\nmore", %w[thin orphan]],
+    ["http://a.test/2", nil, "=1+1", []],
+    ["http://a.test/3", -4, "1e5", ["-x"]]
+  ].freeze
 
   def written(name, rows = ROWS)
     Dir.mktmpdir("tables") do |folder|
@@ -23,7 +27,12 @@ class TablesTest < Minitest::Test
     text = written("csv").force_encoding("UTF-8")
 
     assert text.start_with?("\uFEFFurl,words,title,faults\r\n")
-    assert_equal [["http://a.test/ä", "12", "Said \"so\", and\nmore", "thin; orphan"], ["http://a.test/2", nil, "'=1+1", ""], ["http://a.test/3", "-4", "1e5", "'-x"]], CSV.parse(text.delete_prefix("\uFEFF")).drop(1)
+    assert_equal [
+      ["http://a.test/ä", "12", "Said \"so\", and\nmore", "thin; orphan"],
+      ["http://a.test/2", nil, "'=1+1", ""],
+      %w[http://a.test/3 -4 1e5 '-x]
+    ],
+      CSV.parse(text.delete_prefix("\uFEFF")).drop(1)
   end
 
   def test_json_lines_keep_lists_and_types

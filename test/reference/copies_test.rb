@@ -2,20 +2,32 @@
 
 require_relative "../test_helper"
 
-# Source: Broder 1997, "On the resemblance and containment of documents": the share of five-word runs that two texts have in common, worked out in full
-# over all pairs of the demo's pages and of versions of them with some words changed (fixed seed), so that likenesses lie all along from 0 to 1.
+# Source: Broder 1997, "On the resemblance and containment of documents": the share of five-word runs that two texts
+# have in common, worked out in full over all pairs of the demo's pages and of versions of them with some words changed
+# (fixed seed), so that likenesses lie all along from 0 to 1.
 class CopiesTest < Minitest::Test
   require_relative "../../standins/site/application"
 
   Copies = IronTrellis::Core::Copies
   Core = IronTrellis::Core
   # All pairs of them are compared in full, so not of all pages.
-  PAGES = SkerrySite::Catalogue.new(chapters: false).pages.flat_map { |_, pages| pages.values }.select { |page| page.body.nil? && page.location.nil? }.first(80)
+  PAGES =
+    SkerrySite::Catalogue
+      .new(chapters: false)
+      .pages
+      .flat_map { |_, pages| pages.values }
+      .select { |page| page.body.nil? && page.location.nil? }
+      .first(80)
   RECALL = 0.95
   NEVER_BELOW = 0.75
 
   def main_text(page)
-    facts = Core::Page::Reader.new(agent: "x").call(url: Core::Url::NormalForm.parse(page.url), header_lines: ["Content-Type: text/html; charset=utf-8"], body: SkerrySite::Frame.new.call(page).b)
+    facts =
+      Core::Page::Reader.new(agent: "x").call(
+        url: Core::Url::NormalForm.parse(page.url),
+        header_lines: ["Content-Type: text/html; charset=utf-8"],
+        body: SkerrySite::Frame.new.call(page).b
+      )
     Copies::MainText.blocks(facts.text, facts.frames).join("\n")
   end
 
@@ -26,7 +38,12 @@ class CopiesTest < Minitest::Test
     @@texts ||= begin
       random = Random.new(1997)
       pages = PAGES.map { |page| main_text(page) }.select { |text| text.split.size > 40 }
-      pages + pages.flat_map { |text| [0.004, 0.01, 0.02, 0.03, 0.06].map { |share| text.split.map { |word| (random.rand < share) ? "changed#{random.rand(1000)}" : word }.join(" ") } }
+      pages +
+        pages.flat_map do |text|
+          [0.004, 0.01, 0.02, 0.03, 0.06].map do |share|
+            text.split.map { |word| (random.rand < share) ? "changed#{random.rand(1000)}" : word }.join(" ")
+          end
+        end
     end
   end
 
@@ -61,6 +78,8 @@ class CopiesTest < Minitest::Test
     texts.each { |text| own.add(Copies::Shingles.of(text)) }
     tally = texts.flat_map { |text| runs(text).keys }.tally
 
-    texts.zip(own.shares) { |text, share| assert_in_delta runs(text).count { |run, _| tally[run] == 1 }.fdiv(runs(text).size), share, 0.01 }
+    texts.zip(own.shares) do |text, share|
+      assert_in_delta runs(text).count { |run, _| tally[run] == 1 }.fdiv(runs(text).size), share, 0.01
+    end
   end
 end

@@ -3,12 +3,49 @@
 require_relative "../test_helper"
 require_relative "../support/web_servers"
 
-# Redirect maps that somebody means ill with, or that are only odd: what can be decided is carried out by the real servers (Debian's apache2 and nginx) as it says and
-# writes nothing of its own into their files; the rest is refused.
+# Redirect maps that somebody means ill with, or that are only odd: what can be decided is carried out by the real
+# servers (Debian's apache2 and nginx) as it says and writes nothing of its own into their files; the rest is refused.
 class HostileMapsTest < Minitest::Test
   Core = IronTrellis::Core
   SHOP = "http://shop.example"
-  PIECES = ["a", "b/", "%0A", "%0D%0A", "%22", "%5C", "%5Cn", "%24", "%25", "$1", "$http_cookie", "${x}", "\"", "\\", "\n", "\r\nHeader set X-Evil yes\n", "; return 200 evil;", " ", "%20", "é", "%C3%A9", "#", "'", "{", "}", "*", "(", "[", "%{HTTP_HOST}", "\t", "%00", "<", "`", "|", "^", "~"].freeze
+  PIECES = [
+    "a",
+    "b/",
+    "%0A",
+    "%0D%0A",
+    "%22",
+    "%5C",
+    "%5Cn",
+    "%24",
+    "%25",
+    "$1",
+    "$http_cookie",
+    "${x}",
+    "\"",
+    "\\",
+    "\n",
+    "\r\nHeader set X-Evil yes\n",
+    "; return 200 evil;",
+    " ",
+    "%20",
+    "é",
+    "%C3%A9",
+    "#",
+    "'",
+    "{",
+    "}",
+    "*",
+    "(",
+    "[",
+    "%{HTTP_HOST}",
+    "\t",
+    "%00",
+    "<",
+    "`",
+    "|",
+    "^",
+    "~"
+  ].freeze
   COUNT = 1_000
 
   def hostile(random) = "#{SHOP}/#{Array.new(random.rand(1..5)) { PIECES.sample(random: random) }.join}"
@@ -16,12 +53,26 @@ class HostileMapsTest < Minitest::Test
   # What comes through the same door as everything that is decided.
   def routes
     random = Random.new(7410)
-    @routes ||= Array.new(COUNT) { |number| [hostile(random).sub("/", "/").sub(SHOP, "#{SHOP}/r#{number}"), hostile(random), (number % 4 == 0) ? "pattern" : "exact"] }.filter_map do |from, to, kind|
-      subject, value = Core::Decisions::Values.read("route", from, {"to" => to, "status" => 301, "kind" => kind, "query" => "drop"})
-      Core::Redirects::Route.new(from: subject, to: value["to"], status: 301, kind: kind, query: "drop")
-    rescue Core::Error::InvalidInput
-      nil
-    end
+    @routes ||=
+      Array
+        .new(COUNT) do |number|
+          [
+            hostile(random).sub("/", "/").sub(SHOP, "#{SHOP}/r#{number}"),
+            hostile(random),
+            (number % 4 == 0) ? "pattern" : "exact"
+          ]
+        end
+        .filter_map do |from, to, kind|
+          subject, value =
+            Core::Decisions::Values.read(
+              "route",
+              from,
+              {"to" => to, "status" => 301, "kind" => kind, "query" => "drop"}
+            )
+          Core::Redirects::Route.new(from: subject, to: value["to"], status: 301, kind: kind, query: "drop")
+        rescue Core::Error::InvalidInput
+          nil
+        end
   end
 
   def assert_carried_out(server)
@@ -33,7 +84,11 @@ class HostileMapsTest < Minitest::Test
     assert_equal answers.to_h { |from, _| [from, [301, table.answer(from).target]] }, answers
   end
 
-  def all = [*routes, Core::Redirects::Route.new(from: "#{SHOP}/plain", to: "#{SHOP}/there", status: 301, kind: "exact", query: "drop")]
+  def all =
+    [
+      *routes,
+      Core::Redirects::Route.new(from: "#{SHOP}/plain", to: "#{SHOP}/there", status: 301, kind: "exact", query: "drop")
+    ]
 
   def test_both_servers_take_the_file_and_answer_as_the_map_says
     assert_operator routes.size, :>, COUNT / 3
@@ -45,8 +100,18 @@ class HostileMapsTest < Minitest::Test
 
   def test_targets_of_patterns_hold_no_variables_quotes_or_line_breaks
     ["$http_cookie", "\"; x", "a\nb", "a\\b", "$0", "$10", "a b"].each do |tail|
-      assert_raises(Core::Error::InvalidInput, tail.inspect) { Core::Decisions::Values.read("route", "#{SHOP}/*", {"to" => "#{SHOP}/#{tail}", "status" => 301, "kind" => "pattern"}) }
+      assert_raises(Core::Error::InvalidInput, tail.inspect) do
+        Core::Decisions::Values.read(
+          "route",
+          "#{SHOP}/*",
+          {"to" => "#{SHOP}/#{tail}", "status" => 301, "kind" => "pattern"}
+        )
+      end
     end
-    assert Core::Decisions::Values.read("route", "#{SHOP}/*", {"to" => "#{SHOP}/new/$1", "status" => 301, "kind" => "pattern"})
+    assert Core::Decisions::Values.read(
+      "route",
+      "#{SHOP}/*",
+      {"to" => "#{SHOP}/new/$1", "status" => 301, "kind" => "pattern"}
+    )
   end
 end

@@ -4,8 +4,9 @@ require_relative "../test_helper"
 require "numo/narray"
 require "open3"
 
-# Sources: npm's graphology-metrics and Debian's networkx (PageRank of Brin and Page 1998 by power iteration, dangling nodes spread evenly), on graphs made up by a
-# fixed seed: sparse and dense ones, with pages that nothing links to, pages without links out, circles and islands.
+# Sources: npm's graphology-metrics and Debian's networkx (PageRank of Brin and Page 1998 by power iteration, dangling
+# nodes spread evenly), on graphs made up by a fixed seed: sparse and dense ones, with pages that nothing links to,
+# pages without links out, circles and islands.
 class PageRankTest < Minitest::Test
   GRAPHS = [[1, 0], [2, 1], [5, 4], [30, 40], [30, 400], [200, 150], [200, 3000], [800, 6000]].freeze
   NEAR = 1e-6
@@ -25,7 +26,12 @@ class PageRankTest < Minitest::Test
   private
 
   def assert_same_as(program, script)
-    theirs = Open3.capture2(program, File.join(__dir__, script), stdin_data: graphs.map { |one| JSON.generate(one) }.join("\n")).first.lines.map { |line| JSON.parse(line) }
+    theirs =
+      Open3
+        .capture2(program, File.join(__dir__, script), stdin_data: graphs.map { |one| JSON.generate(one) }.join("\n"))
+        .first
+        .lines
+        .map { |line| JSON.parse(line) }
     assert_equal GRAPHS.size, theirs.size
 
     graphs.zip(theirs) do |graph, expected|

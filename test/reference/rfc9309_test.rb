@@ -7,7 +7,10 @@ class Rfc9309Test < Minitest::Test
   Core = IronTrellis::Core
 
   def allowed?(text, agent, url)
-    Core::Robots::Policy.from_answer(status: 200, text: text, agent: agent).decide(Core::Url::NormalForm.parse(url)).allowed?
+    Core::Robots::Policy
+      .from_answer(status: 200, text: text, agent: agent)
+      .decide(Core::Url::NormalForm.parse(url))
+      .allowed?
   end
 
   # Section 2.2.1: two groups for one product token are combined.
@@ -36,13 +39,20 @@ class Rfc9309Test < Minitest::Test
 
   # Section 2.2.2, the table of percent-encoding: each path matches each spelling of itself.
   PATHS = [
-    ["/foo/bar?baz=quz", "/foo/bar?baz=quz"], ["/foo/bar?baz=https://foo.bar", "/foo/bar?baz=https%3A%2F%2Ffoo.bar"],
-    ["/foo/bar/\u30C4", "/foo/bar/%E3%83%84"], ["/foo/bar/%E3%83%84", "/foo/bar/%E3%83%84"], ["/foo/bar/%62%61%7A", "/foo/bar/baz"]
+    %w[/foo/bar?baz=quz /foo/bar?baz=quz],
+    %w[/foo/bar?baz=https://foo.bar /foo/bar?baz=https%3A%2F%2Ffoo.bar],
+    ["/foo/bar/\u30C4", "/foo/bar/%E3%83%84"],
+    %w[/foo/bar/%E3%83%84 /foo/bar/%E3%83%84],
+    %w[/foo/bar/%62%61%7A /foo/bar/baz]
   ].freeze
 
   def test_section_2_2_2_percent_encoding
     # The third line of the table is written there as U+E38384, which means the octets E3 83 84 of the character U+30C4.
-    PATHS.values_at(0, 2, 3, 4).each { |path, encoded| refute allowed?("User-agent: *\nDisallow: #{path}\n", "x", "https://a.test#{encoded}"), path }
+    PATHS
+      .values_at(0, 2, 3, 4)
+      .each do |path, encoded|
+        refute allowed?("User-agent: *\nDisallow: #{path}\n", "x", "https://a.test#{encoded}"), path
+      end
   end
 
   # The second line encodes ":" and "/" in the URL's query, which are reserved: section 2.2.2 compares octets after only
@@ -59,11 +69,21 @@ class Rfc9309Test < Minitest::Test
     refute allowed?(text, "x", "https://a.test/this/path/exactly/not")
     refute allowed?("User-agent: *\nDisallow: /path/foo-%24\n", "x", "https://a.test/path/foo-%24")
     # The table: a star or a dollar sign of the address itself, as it is and encoded.
-    [["/path/file-with-a-%2A.html", "/path/file-with-a-*.html"], ["/path/foo-%24", "/path/foo-$"], ["/path/foo-%24", "/path/foo-%24"]].each do |rule, path|
-      refute allowed?("User-agent: *\nDisallow: #{rule}\n", "x", "https://a.test#{path}"), rule
-    end
-    assert allowed?("User-agent: *\nDisallow: /path/file-with-a-%2A.html\n", "x", "https://a.test/path/file-with-a-x.html")
-    assert allowed?("User-agent: *\nDisallow: /path/file-with-a-%2A.html\n", "x", "https://a.test/path/file-with-a-xyz.html")
+    [
+      %w[/path/file-with-a-%2A.html /path/file-with-a-*.html],
+      %w[/path/foo-%24 /path/foo-$],
+      %w[/path/foo-%24 /path/foo-%24]
+    ].each { |rule, path| refute allowed?("User-agent: *\nDisallow: #{rule}\n", "x", "https://a.test#{path}"), rule }
+    assert allowed?(
+      "User-agent: *\nDisallow: /path/file-with-a-%2A.html\n",
+      "x",
+      "https://a.test/path/file-with-a-x.html"
+    )
+    assert allowed?(
+      "User-agent: *\nDisallow: /path/file-with-a-%2A.html\n",
+      "x",
+      "https://a.test/path/file-with-a-xyz.html"
+    )
   end
 
   # Section 5.1: a simple example.

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require "rexml/document"
 
-# Against the sitemaps.org protocol 0.9: its published examples are read without a flaw, its limits are kept, and what we write is read back the same by another
-# XML parser (REXML).
+# Against the sitemaps.org protocol 0.9: its published examples are read without a flaw, its limits are kept, and what
+# we write is read back the same by another XML parser (REXML).
 class SitemapsOrgTest < Minitest::Test
   Sitemaps = IronTrellis::Core::Sitemaps
 
@@ -54,18 +54,26 @@ class SitemapsOrgTest < Minitest::Test
   # "Entity escaping": the characters and what they become.
   ENTITIES = {"&" => "&amp;", "'" => "&apos;", '"' => "&quot;", ">" => "&gt;", "<" => "&lt;"}.freeze
 
-  def read(bytes) = Sitemaps::Reader.new(IronTrellis::Core::Url::NormalForm.parse("http://www.example.com/sitemap.xml"), now: Time.utc(2026)).call(bytes)
+  def read(bytes) =
+    Sitemaps::Reader.new(
+      IronTrellis::Core::Url::NormalForm.parse("http://www.example.com/sitemap.xml"),
+      now: Time.utc(2026)
+    ).call(bytes)
 
   def write(listings, **options)
     files = {}
-    writer = Sitemaps::Writer.new("http://www.example.com/", **options) { |name| StringIO.new.tap { |io| io.define_singleton_method(:close) { files[name] = string } } }
+    writer =
+      Sitemaps::Writer.new("http://www.example.com/", **options) do |name|
+        StringIO.new.tap { |io| io.define_singleton_method(:close) { files[name] = string } }
+      end
     listings.each { |listing| writer.add(listing) }
     [writer.finish, files]
   end
 
   def test_the_published_examples_have_no_flaws
     assert_equal ["urlset", 5, []], read(SAMPLE).then { |file| [file.kind, file.count, file.flaws] }
-    assert_equal ["index", %w[http://www.example.com/sitemap1.xml.gz http://www.example.com/sitemap2.xml.gz], []], read(INDEX).then { |file| [file.kind, file.sitemaps, file.flaws] }
+    assert_equal ["index", %w[http://www.example.com/sitemap1.xml.gz http://www.example.com/sitemap2.xml.gz], []],
+      read(INDEX).then { |file| [file.kind, file.sitemaps, file.flaws] }
   end
 
   def test_characters_are_escaped_as_published
@@ -82,11 +90,25 @@ class SitemapsOrgTest < Minitest::Test
     random = Random.new(11)
     signs = [*"a".."z", "&", "<", ">", "'", '"', "é", "灯", "\u{1F3EE}", " ", "]]>", "\u0007"]
     listings = Array.new(300) do |number|
-      Sitemaps::Listing.new(url: "http://www.example.com/#{number}?#{Array.new(8) { signs.sample(random: random) }.join.delete("\u0007")}", lastmod: number.odd? ? Time.at(1_700_000_000 + number) : nil,
-        video: {"thumbnail_loc" => "http://www.example.com/t", "title" => Array.new(12) { signs.sample(random: random) }.join, "description" => "d", "content_loc" => "http://www.example.com/v"})
+      Sitemaps::Listing.new(
+        url: "http://www.example.com/#{number}?#{Array.new(8) { signs.sample(random: random) }.join.delete("\u0007")}",
+        lastmod: number.odd? ? Time.at(1_700_000_000 + number) : nil,
+        video: {
+          "thumbnail_loc" => "http://www.example.com/t",
+          "title" => Array.new(12) { signs.sample(random: random) }.join,
+          "description" => "d",
+          "content_loc" => "http://www.example.com/v"
+        }
+      )
     end
     document = REXML::Document.new(write(listings)[1].fetch("sitemap-pages-1.xml"))
-    found = document.root.get_elements("url").map { |url| [url.elements["loc"].text, url.elements["lastmod"]&.text, url.elements["video:video/video:title"].text] }
+    found =
+      document
+        .root
+        .get_elements("url")
+        .map do |url|
+          [url.elements["loc"].text, url.elements["lastmod"]&.text, url.elements["video:video/video:title"].text]
+        end
     assert_equal listings.map { |one| [one.url, one.lastmod&.utc&.iso8601, one.video["title"].delete("\u0007")] }, found
   end
 end

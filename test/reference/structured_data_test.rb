@@ -3,8 +3,9 @@
 require_relative "../test_helper"
 require "open3"
 
-# Sources: npm's jsonld-streaming-parser, microdata-rdf-streaming-parser and rdfa-streaming-parser, on examples in the manner of schema.org's own (types,
-# nested items, lists, references, values of attributes). Compared are the types and the literal values of all items.
+# Sources: npm's jsonld-streaming-parser, microdata-rdf-streaming-parser and rdfa-streaming-parser, on examples in the
+# manner of schema.org's own (types, nested items, lists, references, values of attributes). Compared are the types and
+# the literal values of all items.
 class StructuredDataTest < Minitest::Test
   Core = IronTrellis::Core
   EXAMPLES = {
@@ -17,7 +18,7 @@ class StructuredDataTest < Minitest::Test
     "microdata" => [
       %(<div itemscope itemtype="https://schema.org/Product"><h1 itemprop="name">MS-40</h1><div itemprop="offers" itemscope itemtype="https://schema.org/Offer"><span itemprop="price">640</span><meta itemprop="priceCurrency" content="EUR"></div></div>),
       %(<section itemscope itemtype="https://schema.org/Event"><time itemprop="startDate" datetime="2026-06-12">Friday</time> <b itemprop="name">Harbour
-        days</b><data itemprop="doorTime" value="10">ten</data><span><i itemprop="description">Soup at one</i></span></section>),
+                                                                                                                                days</b><data itemprop="doorTime" value="10">ten</data><span><i itemprop="description">Soup at one</i></span></section>),
       %(<p itemscope itemtype="https://schema.org/Person"><span itemprop="name givenName">Ines</span></p><p itemscope itemtype="https://schema.org/Person"><span itemprop="name">Tomas</span></p>)
     ],
     "rdfa" => [
@@ -40,7 +41,8 @@ class StructuredDataTest < Minitest::Test
   def read(example)
     return Core::StructuredData::JsonLd.read(example[:text]).first if example[:syntax] == "json-ld"
 
-    Core::Page::DocumentReading.new("<!doctype html><body>#{example[:text]}</body>", Core::Url::NormalForm.parse("http://a.test/")).data.items
+    Core::Page::DocumentReading.new("<!doctype " \
+      "html><body>#{example[:text]}</body>", Core::Url::NormalForm.parse("http://a.test/")).data.items
   end
 
   def facts(items)

@@ -9,7 +9,12 @@ class GeneratorTest < Minitest::Test
   def site = @site ||= PlainSite::Application.new(pages: PAGES, links: 10, words: 5)
 
   def get(path, verb: "GET")
-    site.call("PATH_INFO" => path, "REQUEST_METHOD" => verb, "HTTP_HOST" => "plain.example", "rack.url_scheme" => "http")
+    site.call(
+      "PATH_INFO" => path,
+      "REQUEST_METHOD" => verb,
+      "HTTP_HOST" => "plain.example",
+      "rack.url_scheme" => "http"
+    )
   end
 
   def links(path) = get(path)[2].join.scan(/<a href="([^"]+)"/).flatten
@@ -31,7 +36,13 @@ class GeneratorTest < Minitest::Test
   end
 
   def test_a_page_is_the_same_each_time_and_says_its_length
-    assert_equal get("/s1/p117.html"), PlainSite::Application.new(pages: PAGES, links: 10, words: 5).call("PATH_INFO" => "/s1/p117.html", "REQUEST_METHOD" => "GET", "HTTP_HOST" => "plain.example", "rack.url_scheme" => "http")
+    assert_equal get("/s1/p117.html"),
+      PlainSite::Application.new(pages: PAGES, links: 10, words: 5).call(
+        "PATH_INFO" => "/s1/p117.html",
+        "REQUEST_METHOD" => "GET",
+        "HTTP_HOST" => "plain.example",
+        "rack.url_scheme" => "http"
+      )
     status, headers, body = get("/s1/p117.html", verb: "HEAD")
     assert_equal [200, []], [status, body]
     assert_equal get("/s1/p117.html")[2].join.bytesize, headers["content-length"].to_i
@@ -44,7 +55,12 @@ class GeneratorTest < Minitest::Test
   # sitemaps.org: an index names files, which name every page.
   def test_sitemaps_list_every_page
     files = get("/sitemap.xml")[2].join.scan(%r{<loc>(.*?)</loc>}).flatten
-    pages = files.flat_map { |file| get(file.delete_prefix("http://plain.example"))[2].join.scan(%r{<loc>http://plain\.example(.*?)</loc>}) }.flatten
+    pages =
+      files
+        .flat_map do |file|
+          get(file.delete_prefix("http://plain.example"))[2].join.scan(%r{<loc>http://plain\.example(.*?)</loc>})
+        end
+        .flatten
 
     assert_equal PAGES, pages.uniq.size
     assert_equal [200], pages.map { |path| get(path).first }.uniq

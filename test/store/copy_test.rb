@@ -9,10 +9,18 @@ class CopyTest < Minitest::Test
   Copy = IronTrellis::Store::Postgres::BulkCopy
   # Values that have the edges of each type, as they go in; they must come out the same.
   VALUES = {
-    "smallint" => [0, -32_768, 32_767], "integer" => [0, -(1 << 31), (1 << 31) - 1], "bigint" => [0, -(1 << 63), (1 << 63) - 1],
-    "boolean" => [true, false], "double precision" => [0.1, -1.5e300], "text" => ["", "Möwe \u{1F6A2} \\ \" '\n\t"], "bytea" => ["\x00\xFF\\".b, "".b],
-    "jsonb" => [{"a" => ["ö\"", 1, nil]}, [], "x"], "timestamp with time zone" => [Time.utc(2026, 2, 28, 23, 59, 59.25r), Time.utc(1999, 1, 1)],
-    "text[]" => [[], ["a,b", "", "{}\"\\", "NULL"], ["ä", nil]], "bigint[]" => [[], [1, -(1 << 63)]], "integer[]" => [[], [0, 7, -(1 << 31)]]
+    "smallint" => [0, -32_768, 32_767],
+    "integer" => [0, -(1 << 31), (1 << 31) - 1],
+    "bigint" => [0, -(1 << 63), (1 << 63) - 1],
+    "boolean" => [true, false],
+    "double precision" => [0.1, -1.5e300],
+    "text" => ["", "Möwe \u{1F6A2} \\ \" '\n\t"],
+    "bytea" => ["\x00\xFF\\".b, "".b],
+    "jsonb" => [{"a" => ["ö\"", 1, nil]}, [], "x"],
+    "timestamp with time zone" => [Time.utc(2026, 2, 28, 23, 59, 59.25r), Time.utc(1999, 1, 1)],
+    "text[]" => [[], ["a,b", "", "{}\"\\", "NULL"], ["ä", nil]],
+    "bigint[]" => [[], [1, -(1 << 63)]],
+    "integer[]" => [[], [0, 7, -(1 << 31)]]
   }.freeze
 
   def with_table(type)
@@ -43,7 +51,8 @@ class CopyTest < Minitest::Test
     with_table("integer") do |table|
       Copy.new(table, %w[value position]).call(table, (1..(2 * Copy::PIECE + 1)).map { |number| [number * 2, number] })
 
-      assert_equal [2 * Copy::PIECE + 1, true], Sql.rows("SELECT count(*) AS n, bool_and(value = position * 2) AS same FROM #{table}").first.values
+      assert_equal [2 * Copy::PIECE + 1, true],
+        Sql.rows("SELECT count(*) AS n, bool_and(value = position * 2) AS same FROM #{table}").first.values
     end
   end
 

@@ -17,15 +17,37 @@ class CrawlGraphTest < Minitest::Test
 
   # @param links [Array<Array>] source, target, type (anchor unless said otherwise), followed (true)
   def link(*links)
-    rows = links.each_with_index.map { |(source, target, type, followed), position| [@crawl.id, position, id_of(source), id_of(target), IronTrellis::Store::Pages::FactsRows::TYPES.fetch(type || "anchor"), followed != false, true] }
-    IronTrellis::Store::Postgres::BulkCopy.new("links", %w[crawl_id position source_id target_id type followed internal]).call("links_#{@crawl.id}", rows)
+    rows =
+      links.each_with_index.map do |(source, target, type, followed), position|
+        [
+          @crawl.id,
+          position,
+          id_of(source),
+          id_of(target),
+          IronTrellis::Store::Pages::FactsRows::TYPES.fetch(type || "anchor"),
+          followed != false,
+          true
+        ]
+      end
+    IronTrellis::Store::Postgres::BulkCopy.new(
+      "links",
+      %w[crawl_id position source_id target_id type followed internal]
+    ).call("links_#{@crawl.id}", rows)
   end
 
   def answer(name, **facts)
-    Sql.run("INSERT INTO page_facts_#{@crawl.id} (crawl_id, url_id, #{facts.keys.join(", ")}) VALUES ($1, $2, #{facts.keys.each_index.map { |index| "$#{index + 3}" }.join(", ")})", [@crawl.id, id_of(name), *facts.values])
+    Sql.run(
+      "INSERT INTO page_facts_#{@crawl.id} (crawl_id, url_id, #{facts.keys.join(", ")}) VALUES ($1, " \
+      "$2, #{facts.keys.each_index.map { |index| "$#{index + 3}" }.join(", ")})",
+      [@crawl.id, id_of(name), *facts.values]
+    )
   end
 
-  def depths = IronTrellis::Store::Judging::CrawlGraph.new(@crawl).depths([id_of("a")]).transform_keys { |id| [id.to_s(16)].pack("H*") }
+  def depths =
+    IronTrellis::Store::Judging::CrawlGraph
+      .new(@crawl)
+      .depths([id_of("a")])
+      .transform_keys { |id| [id.to_s(16)].pack("H*") }
 
   def test_depth_is_the_fewest_followed_clicks_from_the_start
     link(%w[a b], %w[b c], %w[c d], %w[a d], %w[d e], ["a", "f", "anchor", false], %w[a g image], ["b", "h", "frame"])
@@ -47,9 +69,11 @@ class CrawlGraphTest < Minitest::Test
   end
 
   # A canonical's target is known by its address.
-  def id_of(name) = (name == "true") ? IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/true") : super
+  def id_of(name) =
+    (name == "true") ? IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/true") : super
 
-  # a and true stand for themselves: b leads to true, d names it; f is no page, g is missing, h is linked to by nofollow only.
+  # a and true stand for themselves: b leads to true, d names it; f is no page, g is missing, h is linked to by nofollow
+  # only.
   def test_authority_passes_through_redirects_and_canonicals
     @crawl.frontier.add(entries(@crawl, "true"))
     link(%w[a b], %w[a b], %w[a d], %w[d a], %w[a f], %w[a g], ["a", "h", "anchor", false], %w[true true])
@@ -82,13 +106,31 @@ class CrawlGraphTest < Minitest::Test
     assert_equal [0.5, 0.5], IronTrellis::Store::Judging::CrawlGraph.new(@crawl).authority.values
   end
 
-  # References lead on as well where the crawl keeps to its limit, and what a sitemap lists stands one step from the start.
+  # References lead on as well where the crawl keeps to its limit, and what a sitemap lists stands one step from the
+  # start.
   def test_the_crawl_counts_depth_by_references_and_sitemaps_too
     start = IronTrellis::Core::Url::NormalForm.id(@crawl.site_id, "http://store.test/")
-    @crawl.frontier.add([IronTrellis::Store::Crawling::Frontier::Entry.new(id: start, url: "http://store.test/", purpose: :page, depth: 0, hops: 0, host_id: host_of(@crawl))])
+    @crawl.frontier.add(
+      [
+        IronTrellis::Store::Crawling::Frontier::Entry.new(
+          id: start,
+          url: "http://store.test/",
+          purpose: :page,
+          depth: 0,
+          hops: 0,
+          host_id: host_of(@crawl)
+        )
+      ]
+    )
     link(%w[f g canonical], %w[g h])
-    Sql.run("INSERT INTO sitemap_entries_#{@crawl.id} (crawl_id, sitemap_file_id, url_id, position) VALUES ($1, 1, $2, 0)", [@crawl.id, id_of("f")])
+    Sql.run(
+      "INSERT INTO sitemap_entries_#{@crawl.id} (crawl_id, sitemap_file_id, url_id, position) VALUES ($1, 1, $2, 0)",
+      [@crawl.id, id_of("f")]
+    )
 
-    assert_equal({start => 0, id_of("f") => 1, id_of("g") => 2, id_of("h") => 3}, IronTrellis::Store::Judging::CrawlGraph.new(@crawl).crawl_depths)
+    assert_equal(
+      {start => 0, id_of("f") => 1, id_of("g") => 2, id_of("h") => 3},
+      IronTrellis::Store::Judging::CrawlGraph.new(@crawl).crawl_depths
+    )
   end
 end

@@ -23,10 +23,37 @@ class DecidingStoreTest < Minitest::Test
     super
     @pages = {
       "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /private/\n"],
-      "/" => page_of("Home", body: links("/guides/wick", "/guides/oil", "/guides/rope", "/guides/knot", "/guides/sail", "/tags/a", "/tags/b", "/tags/c", "/private/x", "/old")),
-      "/guides/wick" => page_of("Trimming wicks"), "/guides/oil" => page_of("Oil lamps"), "/guides/rope" => page_of("Rope"), "/guides/knot" => page_of("Knots"), "/guides/sail" => page_of("Sails", body: links("/tags/a")),
-      "/tags/a" => page_of("Tag a", body: links("/only-here")), "/tags/b" => page_of("Tag b"), "/tags/c" => page_of("Tag c"), "/only-here" => page_of("Only here"), "/private/x" => page_of("Private"), "/help/wicks-trimmed" => page_of("Another"),
-      "/moved" => [301, {"location" => "/there"}, ""], "/there" => page_of("There"), "/old" => page_of("Old news")
+      "/" =>
+        page_of(
+          "Home",
+          body:
+            links(
+              "/guides/wick",
+              "/guides/oil",
+              "/guides/rope",
+              "/guides/knot",
+              "/guides/sail",
+              "/tags/a",
+              "/tags/b",
+              "/tags/c",
+              "/private/x",
+              "/old"
+            )
+        ),
+      "/guides/wick" => page_of("Trimming wicks"),
+      "/guides/oil" => page_of("Oil lamps"),
+      "/guides/rope" => page_of("Rope"),
+      "/guides/knot" => page_of("Knots"),
+      "/guides/sail" => page_of("Sails", body: links("/tags/a")),
+      "/tags/a" => page_of("Tag a", body: links("/only-here")),
+      "/tags/b" => page_of("Tag b"),
+      "/tags/c" => page_of("Tag c"),
+      "/only-here" => page_of("Only here"),
+      "/private/x" => page_of("Private"),
+      "/help/wicks-trimmed" => page_of("Another"),
+      "/moved" => [301, {"location" => "/there"}, ""],
+      "/there" => page_of("There"),
+      "/old" => page_of("Old news")
     }
     @server = SmallSite.new(@pages)
     @first = crawl_here(@server)
@@ -34,13 +61,34 @@ class DecidingStoreTest < Minitest::Test
     @site = @first.site
     @pages["/help/trimming"] = @pages["/guides/wick"]
     @pages["/guides/wick"] = @pages["/old"] = [404, {"content-type" => "text/html"}, "no"]
-    @pages["/"] = page_of("Home", body: links("/guides/wick", "/help/trimming", "/guides/oil", "/guides/rope", "/guides/knot", "/guides/sail", "/tags/a", "/tags/b", "/tags/c", "/private/x"))
+    @pages["/"] = page_of(
+      "Home",
+      body:
+        links(
+          "/guides/wick",
+          "/help/trimming",
+          "/guides/oil",
+          "/guides/rope",
+          "/guides/knot",
+          "/guides/sail",
+          "/tags/a",
+          "/tags/b",
+          "/tags/c",
+          "/private/x"
+        )
+    )
     @second = crawl_here(@server, site: @site)
     @second.update!(state: "finished")
     @run = @second.verdict_run
   end
 
-  def decide(kind, values) = @site.decisions.decide(kind, values.to_h { |subject, value| IronTrellis::Core::Decisions::Values.read(kind, subject, value) }, by: "Test", now: Time.now)
+  def decide(kind, values) =
+    @site.decisions.decide(
+      kind,
+      values.to_h { |subject, value| IronTrellis::Core::Decisions::Values.read(kind, subject, value) },
+      by: "Test",
+      now: Time.now
+    )
 
   def paths(found) = found.fetch(:rows).map { |row| (row[:url] || row["url"]).delete_prefix(HOST) }
 
@@ -55,45 +103,121 @@ class DecidingStoreTest < Minitest::Test
   end
 
   def test_a_map_is_held_against_the_pages_that_live
-    decide("route", "#{HOST}/guides/oil" => {"to" => "#{HOST}/guides/rope", "status" => 301}, "#{HOST}/x" => {"to" => "#{HOST}/guides/wick", "status" => 301}, "#{HOST}/y" => {"to" => "#{HOST}/moved", "status" => 301}, "#{HOST}/z" => {"status" => 410, "refused" => true})
+    decide(
+      "route",
+      "#{HOST}/guides/oil" => {
+        "to" => "#{HOST}/guides/rope",
+        "status" => 301
+      },
+      "#{HOST}/x" => {
+        "to" => "#{HOST}/guides/wick",
+        "status" => 301
+      },
+      "#{HOST}/y" => {
+        "to" => "#{HOST}/moved",
+        "status" => 301
+      },
+      "#{HOST}/z" => {
+        "status" => 410,
+        "refused" => true
+      }
+    )
     map = Store::Redirects::RouteMap.new(@site, @run).call
-    assert_equal [["route-source-lives", "200"], ["route-to-missing", "404"], ["route-to-redirect", "#{HOST}/there"]], map[:routes].flat_map { |route| route[:flaws].map { |flaw| flaw.values_at(:code, :about) } }
+    assert_equal [%w[route-source-lives 200], %w[route-to-missing 404], ["route-to-redirect", "#{HOST}/there"]],
+      map[:routes].flat_map { |route| route[:flaws].map { |flaw| flaw.values_at(:code, :about) } }
     assert_equal [3, 1], [map[:routes].size, map[:refused]]
   end
 
   def test_a_pattern_is_tried_against_all_known_urls
-    trial = Store::Redirects::RouteMap.new(@site, @run).trial(IronTrellis::Core::Redirects::Route.new(from: "#{HOST}/tags/*", to: "#{HOST}/topics/$1", status: 301, kind: "pattern", query: "drop"))
-    assert_equal [3, 3, ["#{HOST}/topics/a", "#{HOST}/topics/b", "#{HOST}/topics/c"]], [trial[:total], trial[:living], trial[:rows].map { |row| row[:target] }.sort]
+    trial =
+      Store::Redirects::RouteMap.new(@site, @run).trial(
+        IronTrellis::Core::Redirects::Route.new(
+          from: "#{HOST}/tags/*",
+          to: "#{HOST}/topics/$1",
+          status: 301,
+          kind: "pattern",
+          query: "drop"
+        )
+      )
+    assert_equal [3, 3, ["#{HOST}/topics/a", "#{HOST}/topics/b", "#{HOST}/topics/c"]],
+      [trial[:total], trial[:living], trial[:rows].map { |row| row[:target] }.sort]
   end
 
   def test_patterns_are_tried_in_the_order_that_was_given_them
-    decide("route", "#{HOST}/a*" => {"to" => "#{HOST}/1", "status" => 301, "kind" => "pattern"}, "#{HOST}/ab*" => {"to" => "#{HOST}/2", "status" => 301, "kind" => "pattern", "order" => -1})
+    decide(
+      "route",
+      "#{HOST}/a*" => {
+        "to" => "#{HOST}/1",
+        "status" => 301,
+        "kind" => "pattern"
+      },
+      "#{HOST}/ab*" => {
+        "to" => "#{HOST}/2",
+        "status" => 301,
+        "kind" => "pattern",
+        "order" => -1
+      }
+    )
     assert_equal ["#{HOST}/ab*", "#{HOST}/a*"], Store::Redirects::RouteMap.new(@site, @run).routes.map(&:from)
   end
 
   def test_routes_are_tested_against_the_server
-    decide("route", "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301}, "#{HOST}/guides/wick" => {"status" => 410})
-    Work::Redirects::LiveCheck.new(@site, clock: -> { Time.now }).call(Store::Redirects::RouteMap.new(@site, @run).flattened)
-    tests = Store::Redirects::RouteMap.new(@site, @run).call[:routes].to_h { |route| [route[:from].delete_prefix(HOST), route[:test].values_at(:status, :right)] }
+    decide(
+      "route",
+      "#{HOST}/moved" => {
+        "to" => "#{HOST}/there",
+        "status" => 301
+      },
+      "#{HOST}/guides/wick" => {
+        "status" => 410
+      }
+    )
+    Work::Redirects::LiveCheck.new(@site, clock: -> { Time.now }).call(
+      Store::Redirects::RouteMap.new(@site, @run).flattened
+    )
+    tests =
+      Store::Redirects::RouteMap.new(@site, @run).call[:routes].to_h do |route|
+        [route[:from].delete_prefix(HOST), route[:test].values_at(:status, :right)]
+      end
     assert_equal({"/moved" => [301, true], "/guides/wick" => [404, false]}, tests)
   end
 
   def test_links_to_repoint_tell_templates_from_single_links
-    rows = Store::Redirects::LinksToRepoint.new(@run, @site).call[:rows].to_h { |row| [row["target"].delete_prefix(HOST), row] }
+    rows =
+      Store::Redirects::LinksToRepoint.new(@run, @site).call[:rows].to_h do |row|
+        [row["target"].delete_prefix(HOST), row]
+      end
     assert_equal [true, "nav", "#{HOST}/there"], rows["/moved"].values_at("template", "place", "better")
     assert_equal [false, 1, nil], rows["/guides/wick"].values_at("template", "pages", "better")
     decide("route", "#{HOST}/guides/wick" => {"to" => "#{HOST}/help/trimming", "status" => 301})
     decide("repoint", "#{HOST}/moved" => {"target" => "#{HOST}/guides/oil", "text" => "Oil"})
-    each = Store::Redirects::LinksToRepoint.new(@run, @site).to_enum(:each).to_h { |row| [row[3].delete_prefix(HOST), row.values_at(6, 7)] }
-    assert_equal({"/moved" => ["#{HOST}/guides/oil", "Oil"], "/guides/wick" => ["#{HOST}/help/trimming", "To /guides/wick"]}, each)
+    each =
+      Store::Redirects::LinksToRepoint
+        .new(@run, @site)
+        .to_enum(:each)
+        .to_h { |row| [row[3].delete_prefix(HOST), row.values_at(6, 7)] }
+    assert_equal(
+      {"/moved" => ["#{HOST}/guides/oil", "Oil"], "/guides/wick" => ["#{HOST}/help/trimming", "To /guides/wick"]},
+      each
+    )
   end
 
   def test_what_keeping_a_group_out_would_change
-    change = Store::Intents::Preview.new(@run, @site).call([{"kind" => "group", "subject" => "/tags/", "value" => {"intent" => "keep_out"}}, {"kind" => "intent", "subject" => "#{HOST}/only-here", "value" => {"intent" => "index"}}])
+    change =
+      Store::Intents::Preview.new(@run, @site).call(
+        [
+          {"kind" => "group", "subject" => "/tags/", "value" => {"intent" => "keep_out"}},
+          {"kind" => "intent", "subject" => "#{HOST}/only-here", "value" => {"intent" => "index"}}
+        ]
+      )
     assert_equal %w[/tags/a /tags/b /tags/c], paths(change[:gets_noindex]).sort
     assert_equal %w[/only-here], paths(change[:cut_off])
     assert_equal [3, %w[/only-here]], [change[:links_useless][:total], paths(change[:joins_sitemaps])]
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Intents::Preview.new(@run, @site).call([{"kind" => "route", "subject" => HOST, "value" => {"status" => 410}}]) }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      Store::Intents::Preview.new(@run, @site).call(
+        [{"kind" => "route", "subject" => HOST, "value" => {"status" => 410}}]
+      )
+    end
   end
 
   def test_what_was_decided_by_a_pattern_or_for_a_url_is_not_proposed_again
@@ -113,9 +237,18 @@ class DecidingStoreTest < Minitest::Test
   def test_directives_of_a_whole_group_are_those_of_its_template
     decide("group", "/tags/" => {"intent" => "keep_out"})
     decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
-    Work::Judging::Judgement.new(@second, clock: -> { Time.now }).call
-    groups = Store::Intents::DirectiveList.new(@second.verdict_run).by_group[:groups].to_h { |one| [one[:group], one.values_at(:template, :urls, :text)] }
-    assert_equal({"/tags/" => [true, 3, '<meta name="robots" content="noindex">'], "/guides/" => [false, 1, '<meta name="robots" content="noindex">']}, groups)
+    Work::Judging::Judgement.alone(@second, clock: -> { Time.now })
+    groups =
+      Store::Intents::DirectiveList.new(@second.verdict_run).by_group[:groups].to_h do |one|
+        [one[:group], one.values_at(:template, :urls, :text)]
+      end
+    assert_equal(
+      {
+        "/tags/" => [true, 3, '<meta name="robots" content="noindex">'],
+        "/guides/" => [false, 1, '<meta name="robots" content="noindex">']
+      },
+      groups
+    )
   end
 
   def test_a_draft_of_robots_txt_is_held_against_all_known_urls
@@ -129,10 +262,29 @@ class DecidingStoreTest < Minitest::Test
   end
 
   def test_what_cannot_be_decided_is_told
-    {"route" => [["#{HOST}/x", {"to" => "#{HOST}/y", "status" => 410}, /410 says/], ["#{HOST}/x", {"to" => "", "status" => 301}, /needs a target/], ["#{HOST}/*", {"to" => "#{HOST}/$2", "status" => 301, "kind" => "pattern"}, /asks for part 2/], ["#{HOST}/x", {"to" => "/y", "status" => 301}, /whole web address/]],
-     "languages" => [[HOST, {"pages" => {"en" => HOST}}, /at least two/], [HOST, {"pages" => {"en" => HOST, "xx" => HOST}}, /xx can't be used/]], "intent" => [["/x/*", {"intent" => "maybe"}, /no intent/]],
-     "sitemaps" => [["all", {"rebuild" => "never"}, /no time/], ["all", {"priority" => {"/" => 2}}, /from 0 to 1/], ["all", {"changefreq" => {"/" => "often"}}, /no changefreq/]], "robots" => [[HOST, {"text" => "x" * 600_000}, /500 KiB/]]}.each do |kind, cases|
-      cases.each { |subject, value, message| assert_match message, assert_raises(IronTrellis::Core::Error::InvalidInput) { decide(kind, subject => value) }.message }
+    {
+      "route" => [
+        ["#{HOST}/x", {"to" => "#{HOST}/y", "status" => 410}, /410 says/],
+        ["#{HOST}/x", {"to" => "", "status" => 301}, /needs a target/],
+        ["#{HOST}/*", {"to" => "#{HOST}/$2", "status" => 301, "kind" => "pattern"}, /asks for part 2/],
+        ["#{HOST}/x", {"to" => "/y", "status" => 301}, /whole web address/]
+      ],
+      "languages" => [
+        [HOST, {"pages" => {"en" => HOST}}, /at least two/],
+        [HOST, {"pages" => {"en" => HOST, "xx" => HOST}}, /xx can't be used/]
+      ],
+      "intent" => [["/x/*", {"intent" => "maybe"}, /no intent/]],
+      "sitemaps" => [
+        ["all", {"rebuild" => "never"}, /no time/],
+        ["all", {"priority" => {"/" => 2}}, /from 0 to 1/],
+        ["all", {"changefreq" => {"/" => "often"}}, /no changefreq/]
+      ],
+      "robots" => [[HOST, {"text" => "x" * 600_000}, /500 KiB/]]
+    }.each do |kind, cases|
+      cases.each do |subject, value, message|
+        assert_match message,
+          assert_raises(IronTrellis::Core::Error::InvalidInput) { decide(kind, subject => value) }.message
+      end
     end
   end
 
@@ -140,18 +292,32 @@ class DecidingStoreTest < Minitest::Test
     decide("intent", "#{HOST}/guides/oil" => {"intent" => "keep_out"})
     @pages["/guides/rope"] = page_of("Rope", head: "<meta name=robots content=noindex>")
     third = crawl_here(@server, site: @site)
-    Store::Postgres::Sql.run("INSERT INTO robots_files (crawl_id, origin, status, body, fetched_at) VALUES ($1, 'http://a.foreign.example', 200, '', now())", [third.id])
+    Store::Postgres::Sql.run(
+      "INSERT INTO robots_files (crawl_id, origin, status, body, fetched_at) VALUES ($1, 'http://a.foreign.example', " \
+      "200, '', now())",
+      [third.id]
+    )
     book = Store::Robots::Drafts.new(third.verdict_run, @site)
     assert_equal [HOST], book.origins.map { |one| one[:origin] }
     trial = book.trial(HOST, "User-agent: *\nDisallow: /guides/\n")
-    assert_equal [1, 1, %w[/guides/rope /guides/oil]], [trial[:hidden][:noindex], trial[:hidden][:to_keep_out], trial[:hidden][:rows].map { |row| row["url"].delete_prefix(HOST) }]
+    assert_equal [1, 1, %w[/guides/rope /guides/oil]],
+      [
+        trial[:hidden][:noindex],
+        trial[:hidden][:to_keep_out],
+        trial[:hidden][:rows].map { |row| row["url"].delete_prefix(HOST) }
+      ]
     assert_equal({noindex: 0, to_keep_out: 0, rows: []}, book.trial(HOST, "User-agent: *\nDisallow: /tags/\n")[:hidden])
   end
 
   def test_lost_addresses_say_what_they_held_and_alike_ones_make_one_row
     moved = (1..6).to_h { |number| ["/shop/lamp-x#{number}y", [404, {}, ""]] }
-    @pages.merge!(moved).merge!((1..6).to_h { |number| ["/lamps/lamp-x#{number}y", page_of("Lamp x#{number}y of brass")] })
-    @pages["/"] = page_of("Home", body: links("/guides/wick", "/removed", "/shop/", *moved.keys, *(1..6).map { |number| "/lamps/lamp-x#{number}y" }))
+    @pages.merge!(moved).merge!(
+      (1..6).to_h { |number| ["/lamps/lamp-x#{number}y", page_of("Lamp x#{number}y of brass")] }
+    )
+    @pages["/"] = page_of(
+      "Home",
+      body: links("/guides/wick", "/removed", "/shop/", *moved.keys, *(1..6).map { |number| "/lamps/lamp-x#{number}y" })
+    )
     @pages["/removed"] = [410, {}, ""]
     crawl = crawl_here(@server, site: @site)
     crawl.update!(state: "finished")
@@ -161,24 +327,64 @@ class DecidingStoreTest < Minitest::Test
     refute rows.key?("/removed"), "it says already that it is gone"
     assert_equal [1, "Trimming wicks"], rows["/guides/wick"]["held"].values_at("crawl", "title")
     assert_nil rows["/shop/"]["held"]
-    assert_equal [["#{HOST}/shop/*", "#{HOST}/lamps/$1", 301, 6]], broken[:groups].map { |group| group.values_at(:pattern, :to, :status, :count) }
+    assert_equal [["#{HOST}/shop/*", "#{HOST}/lamps/$1", 301, 6]],
+      broken[:groups].map { |group| group.values_at(:pattern, :to, :status, :count) }
     decide("route", "#{HOST}/shop/*" => {"to" => "#{HOST}/lamps/$1", "status" => 301, "kind" => "pattern"})
     assert_empty Store::Redirects::FoundRedirects.new(crawl.verdict_run, @site).broken[:groups]
   end
 
   def test_patterns_are_tested_on_known_addresses_and_their_targets_are_checked
-    decide("route", "#{HOST}/tags/*" => {"to" => "#{HOST}/guides/wick?tag=$1", "status" => 301, "kind" => "pattern"}, "#{HOST}/nobody/*" => {"to" => "#{HOST}/", "status" => 301, "kind" => "pattern"}, "#{HOST}/moved" => {"to" => "#{HOST}/there", "status" => 301})
+    decide(
+      "route",
+      "#{HOST}/tags/*" => {
+        "to" => "#{HOST}/guides/wick?tag=$1",
+        "status" => 301,
+        "kind" => "pattern"
+      },
+      "#{HOST}/nobody/*" => {
+        "to" => "#{HOST}/",
+        "status" => 301,
+        "kind" => "pattern"
+      },
+      "#{HOST}/moved" => {
+        "to" => "#{HOST}/there",
+        "status" => 301
+      }
+    )
     decide("route", "#{HOST}/private/*" => {"to" => "#{HOST}/guides/wick", "status" => 301, "kind" => "pattern"})
     map = Store::Redirects::RouteMap.new(@site, @run)
-    assert_equal [["route-to-missing"]], map.call[:routes].select { |route| route[:from].end_with?("/private/*") }.map { |route| route[:flaws].map { |flaw| flaw[:code] } }
+    assert_equal [["route-to-missing"]],
+      map.call[:routes]
+        .select { |route| route[:from].end_with?("/private/*") }
+        .map { |route| route[:flaws].map { |flaw| flaw[:code] } }
     Work::Redirects::LiveCheck.new(@site, clock: -> { Time.now }).call(map.flattened)
-    tests = Store::Redirects::RouteTest.where(site_id: @site.id).to_h { |test| [test.source.delete_prefix(HOST), [test.status, test.error, test.right]] }
-    assert_equal({"/tags/*" => [200, nil, false], "/nobody/*" => [nil, "no known address", false], "/moved" => [301, nil, true], "/private/*" => [200, nil, false]}, tests)
+    tests =
+      Store::Redirects::RouteTest
+        .where(site_id: @site.id)
+        .to_h { |test| [test.source.delete_prefix(HOST), [test.status, test.error, test.right]] }
+    assert_equal(
+      {
+        "/tags/*" => [200, nil, false],
+        "/nobody/*" => [nil, "no known address", false],
+        "/moved" => [301, nil, true],
+        "/private/*" => [200, nil, false]
+      },
+      tests
+    )
   end
 
   def test_sources_may_be_paths_in_the_form_too
-    Work::Decisions::Deciding.decide(@site, "route", [{"subject" => "/x/y", "value" => {"to" => "/guides/oil", "status" => 301}}], by: "Test", now: Time.now)
-    assert_equal({"#{HOST}/x/y" => "#{HOST}/guides/oil"}, @site.decisions.values("route").transform_values { |value| value["to"] })
+    Work::Decisions::Deciding.decide(
+      @site,
+      "route",
+      [{"subject" => "/x/y", "value" => {"to" => "/guides/oil", "status" => 301}}],
+      by: "Test",
+      now: Time.now
+    )
+    assert_equal(
+      {"#{HOST}/x/y" => "#{HOST}/guides/oil"},
+      @site.decisions.values("route").transform_values { |value| value["to"] }
+    )
   end
 
   def test_suggestions_are_asked_for_once
@@ -187,7 +393,15 @@ class DecidingStoreTest < Minitest::Test
   end
 
   def test_what_the_setup_says_is_wanted_is_judged_as_well
-    jobs = -> { Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE job_class LIKE '%Rejudge' AND kwargs ->> 'crawl_id' = $1", [@second.id.to_s]).getvalue(0, 0).to_i }
+    jobs = -> do
+      Store::Postgres::Sql
+        .run(
+          "SELECT count(*) FROM que_jobs WHERE job_class LIKE '%Rejudge' AND kwargs ->> 'crawl_id' = $1",
+          [@second.id.to_s]
+        )
+        .getvalue(0, 0)
+        .to_i
+    end
     wishes = {intents: [{"pattern" => "/tags/*", "intent" => "keep_out"}], key_pages: []}
     2.times { IronTrellis::Work::Intents::Wanting.change(@site, **wishes, by: "Test", now: Time.now) }
     assert_equal 1, jobs.call, "and only where it changes anything"

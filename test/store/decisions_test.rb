@@ -22,7 +22,8 @@ class DecisionsTest < Minitest::Test
     decide({"*/tags/*" => {"intent" => "keep_out"}}, note: "Excerpts only")
     decide({"*/tags/*" => {"intent" => "index"}, "*/x" => {"intent" => "keep_out"}})
     assert_equal({"*/tags/*" => {"intent" => "index"}, "*/x" => {"intent" => "keep_out"}}, @decisions.values("intent"))
-    assert_equal [["*/x", nil], ["*/tags/*", nil], ["*/tags/*", "Excerpts only"]], @decisions.recent.map { |one| [one.subject, one.note] }
+    assert_equal [["*/x", nil], ["*/tags/*", nil], ["*/tags/*", "Excerpts only"]],
+      @decisions.recent.map { |one| [one.subject, one.note] }
   end
 
   def test_what_is_in_force_already_is_not_decided_again
@@ -51,15 +52,36 @@ class DecisionsTest < Minitest::Test
   end
 
   def test_what_concerns_a_url_is_told_with_its_patterns_and_its_group
-    decide({"http://a.test/tags/x" => {"intent" => "index"}, "/tags/*" => {"intent" => "keep_out"}, "/lamps/*" => {"intent" => "index"}})
+    decide(
+      {
+        "http://a.test/tags/x" => {
+          "intent" => "index"
+        },
+        "/tags/*" => {
+          "intent" => "keep_out"
+        },
+        "/lamps/*" => {
+          "intent" => "index"
+        }
+      }
+    )
     decide({"/tags/" => {"intent" => "keep_out"}, "/lamps/" => {"intent" => "index"}}, kind: "group")
-    assert_equal ["/tags/", "/tags/*", "http://a.test/tags/x"], @decisions.about("http://a.test/tags/x", "/tags/").map(&:subject).sort
+    assert_equal %w[/tags/ /tags/* http://a.test/tags/x],
+      @decisions.about("http://a.test/tags/x", "/tags/").map(&:subject).sort
   end
 
   def test_intents_of_the_settings_replace_patterns_and_leave_exceptions
     decide({"http://a.test/tags/x" => {"intent" => "index"}, "/old/*" => {"intent" => "keep_out"}})
-    IronTrellis::Work::Intents::Wanting.replace(@site, intents: [{"pattern" => "/a/*", "intent" => "index"}, {"pattern" => "/*", "intent" => "keep_out"}], key_pages: [], by: "Ines", now: NOON, exceptions: true)
+    IronTrellis::Work::Intents::Wanting.replace(
+      @site,
+      intents: [{"pattern" => "/a/*", "intent" => "index"}, {"pattern" => "/*", "intent" => "keep_out"}],
+      key_pages: [],
+      by: "Ines",
+      now: NOON,
+      exceptions: true
+    )
     assert_equal ["http://a.test/tags/x", "/*", "/a/*"], @decisions.values("intent").keys
-    assert_equal %w[index index keep_out], %w[http://a.test/tags/x http://a.test/a/1 http://a.test/old/1].map { |url| @site.wishes.of(url) }
+    assert_equal %w[index index keep_out],
+      %w[http://a.test/tags/x http://a.test/a/1 http://a.test/old/1].map { |url| @site.wishes.of(url) }
   end
 end

@@ -15,7 +15,14 @@ class FactsWriterTest < Minitest::Test
     super
     @crawl = plain_crawl
     @hosts = Store::Crawling::Hosts.new(@crawl)
-    @writer = Store::Pages::FactsWriter.new(@crawl, slot: 0, hosts: @hosts, discovery: Fetch::Crawling::Discovery.new(@crawl.crawl_settings), now: -> { Time.now })
+    @writer =
+      Store::Pages::FactsWriter.new(
+        @crawl,
+        slot: 0,
+        hosts: @hosts,
+        discovery: Fetch::Crawling::Discovery.new(@crawl.crawl_settings),
+        now: -> { Time.now }
+      )
     @crawl.frontier.add(entries(@crawl, "a", "b"))
   end
 
@@ -23,20 +30,39 @@ class FactsWriterTest < Minitest::Test
 
   def outcome(item, html, status: 200)
     lines = ["Content-Type: text/html; charset=utf-8"]
-    answer = Fetch::Http::Answer.new(status: status, header_lines: lines, body: html.b, first_byte_ms: 3, response_ms: 5)
-    Fetch::Crawling::Outcome.new(item: item, answer: answer, facts: IronTrellis::Core::Page::Reader.new(agent: "x").call(url: item.parts, header_lines: lines, body: html.b))
+    answer =
+      Fetch::Http::Answer.new(status: status, header_lines: lines, body: html.b, first_byte_ms: 3, response_ms: 5)
+    Fetch::Crawling::Outcome.new(
+      item: item,
+      answer: answer,
+      facts: IronTrellis::Core::Page::Reader.new(agent: "x").call(url: item.parts, header_lines: lines, body: html.b)
+    )
   end
 
   def rows(table, columns) = Sql.rows("SELECT #{columns} FROM #{table}_#{@crawl.id} ORDER BY 1")
 
-  def states = rows("frontier", "url, state").to_h { |row| [row["url"][%r{[^/]*\z}], Store::Crawling::Frontier::STATES.key(row["state"])] }
+  def states =
+    rows("frontier", "url, state").to_h do |row|
+      [row["url"][%r{[^/]*\z}], Store::Crawling::Frontier::STATES.key(row["state"])]
+    end
 
   def test_facts_links_text_and_answer_are_stored_and_the_lease_is_closed
-    @writer.write([outcome(lease.first, "<title>T</title><body><p>One two</p><a href=/b rel=nofollow>B</a><a href=http://x.test/>X</a>")], TOKEN)
+    @writer.write(
+      [
+        outcome(
+          lease.first,
+          "<title>T</title><body><p>One two</p><a href=/b rel=nofollow>B</a><a href=http://x.test/>X</a>"
+        )
+      ],
+      TOKEN
+    )
 
     assert_equal [["T"], 3, 200], rows("page_facts", "titles, words, status").first.values
     assert_equal [["http://store.test/b", false, true], ["http://x.test/", true, false]],
-      Sql.rows("SELECT u.url, k.followed, k.internal FROM links_#{@crawl.id} k JOIN urls u ON u.id = k.target_id ORDER BY k.position").map(&:values)
+      Sql.rows(
+        "SELECT u.url, k.followed, k.internal FROM links_#{@crawl.id} k JOIN urls u ON u.id = k.target_id ORDER BY " \
+        "k.position"
+      ).map(&:values)
     assert_equal "One two\nBX", rows("page_blocks", "texts").first["texts"]
     assert_equal "Content-Type: text/html; charset=utf-8", rows("raw_answers", "header_lines").first["header_lines"]
     assert_equal :done, states["a"]
@@ -44,8 +70,20 @@ class FactsWriterTest < Minitest::Test
   end
 
   def test_new_urls_wait_at_their_depth_and_each_is_there_once
-    @writer.write([outcome(lease.first, "<a href=/new>1</a><a href=/new>2</a><a href=/hidden rel=nofollow>3</a><a href=/hidden>4</a><a href=/shy rel=nofollow>5</a>")], TOKEN)
-    found = rows("frontier", "url, depth, state, reason").reject { |row| row["url"].end_with?("/a", "/b") }.map { |row| [row["url"][%r{[^/]*\z}], row["depth"], Store::Crawling::Frontier::STATES.key(row["state"])] }
+    @writer.write(
+      [
+        outcome(
+          lease.first,
+          "<a href=/new>1</a><a href=/new>2</a><a href=/hidden rel=nofollow>3</a><a href=/hidden>4</a><a href=/shy " \
+          "rel=nofollow>5</a>"
+        )
+      ],
+      TOKEN
+    )
+    found =
+      rows("frontier", "url, depth, state, reason")
+        .reject { |row| row["url"].end_with?("/a", "/b") }
+        .map { |row| [row["url"][%r{[^/]*\z}], row["depth"], Store::Crawling::Frontier::STATES.key(row["state"])] }
 
     assert_equal [["hidden", 2, :waiting], ["new", 2, :waiting], ["shy", 2, :known]], found
   end
@@ -73,10 +111,14 @@ class FactsWriterTest < Minitest::Test
 
   def test_links_beyond_reason_are_cut
     one = outcome(lease.first, "<p>x")
-    one.facts.links = Array.new(Store::Pages::FactsRows::MOST_LINKS + 10) { |number| IronTrellis::Core::Page::Link.new("http://x.test/#{number % 5}", "anchor", nil, nil, nil, true) }
+    one.facts.links =
+      Array.new(Store::Pages::FactsRows::MOST_LINKS + 10) do |number|
+        IronTrellis::Core::Page::Link.new("http://x.test/#{number % 5}", "anchor", nil, nil, nil, true)
+      end
     @writer.write([one], TOKEN)
 
-    assert_equal Store::Pages::FactsRows::MOST_LINKS, Sql.run("SELECT count(*) FROM links_#{@crawl.id}").getvalue(0, 0).to_i
+    assert_equal Store::Pages::FactsRows::MOST_LINKS,
+      Sql.run("SELECT count(*) FROM links_#{@crawl.id}").getvalue(0, 0).to_i
   end
 
   def test_what_is_put_off_is_counted_and_taken_off_the_limit

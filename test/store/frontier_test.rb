@@ -16,11 +16,16 @@ class FrontierTest < Minitest::Test
     @frontier = @crawl.frontier
   end
 
-  def lease(count, token: TOKEN, slot: 0, limit: 1000) = @frontier.lease(slot, token, counts: {host_of(@crawl) => count}, limit: limit)
+  def lease(count, token: TOKEN, slot: 0, limit: 1000) =
+    @frontier.lease(slot, token, counts: {host_of(@crawl) => count}, limit: limit)
 
   def names(items) = items.map { |item| item.url[/[^\/]+\z/] }
 
-  def row(name) = Sql.rows("SELECT state, purpose, depth, hops, reason, tries, crashes FROM frontier_#{@crawl.id} WHERE url_id = $1", [id_of(name)]).first
+  def row(name) =
+    Sql.rows(
+      "SELECT state, purpose, depth, hops, reason, tries, crashes FROM frontier_#{@crawl.id} WHERE url_id = $1",
+      [id_of(name)]
+    ).first
 
   def state(name) = Frontier::STATES.key(row(name)["state"])
 
@@ -28,7 +33,13 @@ class FrontierTest < Minitest::Test
 
   # The order in which workers store what they found must not show.
   def test_mentions_of_a_url_come_to_the_same_row_in_every_order
-    mentions = [{purpose: :external, depth: 4}, {purpose: :page, depth: 3, reason: :nofollow}, {purpose: :page, depth: 2, hops: 1}, {purpose: :page, depth: 2, hops: 0}, {purpose: :resource, depth: 1}]
+    mentions = [
+      {purpose: :external, depth: 4},
+      {purpose: :page, depth: 3, reason: :nofollow},
+      {purpose: :page, depth: 2, hops: 1},
+      {purpose: :page, depth: 2, hops: 0},
+      {purpose: :resource, depth: 1}
+    ]
     rows = mentions.permutation.map do |order|
       Sql.run("DELETE FROM frontier_#{@crawl.id}")
       order.each { |mention| @frontier.add(entries(@crawl, "a", **mention)) }
@@ -36,7 +47,8 @@ class FrontierTest < Minitest::Test
     end
 
     assert_equal 1, rows.uniq.size, rows.uniq.inspect
-    assert_equal [Frontier::STATES[:waiting], Frontier::PURPOSES[:page], 1, 0, nil], rows.first.values_at("state", "purpose", "depth", "hops", "reason")
+    assert_equal [Frontier::STATES[:waiting], Frontier::PURPOSES[:page], 1, 0, nil],
+      rows.first.values_at("state", "purpose", "depth", "hops", "reason")
   end
 
   def test_a_url_that_is_done_is_not_opened_again_by_another_mention
@@ -69,7 +81,11 @@ class FrontierTest < Minitest::Test
   def test_what_is_leased_is_counted_by_two_at_once_as_by_one
     @frontier.add(entries(@crawl, *("aa".."dz")))
     takers = Array.new(4) do |slot|
-      Thread.new { ActiveRecord::Base.connection_pool.with_connection { Array.new(10) { lease(3, slot: slot, token: slot, limit: 70) }.flatten } }
+      Thread.new do
+        ActiveRecord::Base.connection_pool.with_connection do
+          Array.new(10) { lease(3, slot: slot, token: slot, limit: 70) }.flatten
+        end
+      end
     end
     items = takers.flat_map(&:value)
 
@@ -123,7 +139,8 @@ class FrontierTest < Minitest::Test
     assert_equal :known, state("a3")
     assert_equal Frontier::REASONS[:space], row("a4")["reason"]
     assert_equal %w[b], names(lease(4)), "others are lent instead"
-    assert_equal [{"kind" => "cap", "space" => "/a*", "most" => 2}], IronTrellis::Store::Crawling::Spaces.named(@crawl.id)
+    assert_equal [{"kind" => "cap", "space" => "/a*", "most" => 2}],
+      IronTrellis::Store::Crawling::Spaces.named(@crawl.id)
   end
 
   def test_what_was_too_deep_and_is_not_is_opened
@@ -136,7 +153,9 @@ class FrontierTest < Minitest::Test
   end
 
   def test_states_and_the_queue_are_counted
-    @frontier.add(entries(@crawl, "a", "b", depth: 1) + entries(@crawl, "c", depth: 2) + entries(@crawl, "d", reason: :kind))
+    @frontier.add(
+      entries(@crawl, "a", "b", depth: 1) + entries(@crawl, "c", depth: 2) + entries(@crawl, "d", reason: :kind)
+    )
     lease(1)
 
     assert_equal({1 => 1, 2 => 1}, @frontier.queue.transform_keys(&:to_i))

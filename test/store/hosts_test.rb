@@ -18,7 +18,11 @@ class HostsTest < Minitest::Test
   def take(count, token, gap: 0.5) = @hosts.take(@host, count, of: 3, token: token, gap: gap)
 
   # As if so many seconds had gone by without a word.
-  def let_lapse(token) = Sql.run("UPDATE host_slots SET leased_until = clock_timestamp() - interval '1 second' WHERE lease_token = $1", [token])
+  def let_lapse(token) =
+    Sql.run(
+      "UPDATE host_slots SET leased_until = clock_timestamp() - interval '1 second' WHERE lease_token = $1",
+      [token]
+    )
 
   def test_a_host_has_one_id
     assert_equal @host, IronTrellis::Store::Crawling::Hosts.new(@crawl).id("store.test")
@@ -54,7 +58,9 @@ class HostsTest < Minitest::Test
     let_lapse(1)
 
     assert_equal [0.5], take(1, 2, gap: 0.5).map(&:wait), "nobody knows when it last asked"
-    assert_equal [1, 2], [@hosts.renew(1), @hosts.renew(2)].map { |held| held[@host].size }.sort, "each renews what it still holds"
+    assert_equal [1, 2],
+      [@hosts.renew(1), @hosts.renew(2)].map { |held| held[@host].size }.sort,
+      "each renews what it still holds"
   end
 
   def test_hosts_with_work_are_those_with_urls_waiting_that_are_not_paused
@@ -74,6 +80,9 @@ class HostsTest < Minitest::Test
     @hosts.count(0, {@host => [2, 0, 10]})
     @hosts.count(1, {@host => [5, 0, 50]})
 
-    assert_equal [{"authority" => "store.test", "fetched" => 10, "failed" => 1, "mean_ms" => 10}], IronTrellis::Store::Crawling::CrawlMonitor.new(@crawl).call(Time.now)[:hosts].map { |row| row.transform_keys(&:to_s) }
+    assert_equal [{"authority" => "store.test", "fetched" => 10, "failed" => 1, "mean_ms" => 10}],
+      IronTrellis::Store::Crawling::CrawlMonitor.new(@crawl).call(Time.now)[:hosts].map { |row|
+        row.transform_keys(&:to_s)
+      }
   end
 end

@@ -11,22 +11,63 @@ class LanguageSummaryTest < Minitest::Test
   HOST = "http://small.example"
   SETS = {
     # Whole but for the Danish page, which is silent; its code is written with an underscore.
-    "/wicks" => {"en" => "/wicks", "da_DK" => "/da/vaeger", "pt" => "/pt/pavios", "x-default" => "/wicks"}, "/pt/pavios" => {"en" => "/wicks", "da_DK" => "/da/vaeger", "pt" => "/pt/pavios", "x-default" => "/wicks"},
+    "/wicks" => {
+      "en" => "/wicks",
+      "da_DK" => "/da/vaeger",
+      "pt" => "/pt/pavios",
+      "x-default" => "/wicks"
+    },
+    "/pt/pavios" => {
+      "en" => "/wicks",
+      "da_DK" => "/da/vaeger",
+      "pt" => "/pt/pavios",
+      "x-default" => "/wicks"
+    },
     # Names a page that has moved.
-    "/oil" => {"en" => "/oil", "pt" => "/pt/oleo-velho", "x-default" => "/oil"}, "/pt/oleo" => {"en" => "/oil", "pt" => "/pt/oleo", "x-default" => "/oil"}
+    "/oil" => {
+      "en" => "/oil",
+      "pt" => "/pt/oleo-velho",
+      "x-default" => "/oil"
+    },
+    "/pt/oleo" => {
+      "en" => "/oil",
+      "pt" => "/pt/oleo",
+      "x-default" => "/oil"
+    }
   }.freeze
   NAMES = {"en" => "English", "pt" => "Português", "da" => "Dansk"}.freeze
 
   def page_of(path, title, lang, body = "")
-    lines = SETS.fetch(path, {}).map { |code, target| "<link rel=alternate hreflang=#{code} href=#{HOST}#{target}>" }.join
+    lines =
+      SETS.fetch(path, {}).map { |code, target| "<link rel=alternate hreflang=#{code} href=#{HOST}#{target}>" }.join
     "<!doctype html><html lang=#{lang}><head><title>#{title}</title>#{lines}</head><body><main><h1>#{title}</h1><p>#{(1..60).map { |number| "#{title.downcase.tr(" ", "-")}#{number}" }.join(" ")}</p></main>#{body}</body></html>"
   end
 
   def setup
     super
-    pages = {"/wicks" => ["Wicks", "en"], "/da/vaeger" => ["Væger", "da"], "/pt/pavios" => ["Pavios", "pt"], "/oil" => ["Oil", "en"], "/pt/oleo" => ["Óleo", "pt"],
-             "/lamps/ms-40" => ["Masthead", "en"], "/pt/luzes/ms-40" => ["Mastro", "pt"], "/harbour-lights" => ["Harbour lights", "en"], "/pt/harbour-lights" => ["Luzes do porto", "pt"]}
-    made = pages.to_h { |path, (title, lang)| [path, page_of(path, title, lang, (path == "/da/vaeger") ? "<footer><a href=/harbour-lights>English</a></footer>" : "")] }
+    pages = {
+      "/wicks" => %w[Wicks en],
+      "/da/vaeger" => %w[Væger da],
+      "/pt/pavios" => %w[Pavios pt],
+      "/oil" => %w[Oil en],
+      "/pt/oleo" => %w[Óleo pt],
+      "/lamps/ms-40" => %w[Masthead en],
+      "/pt/luzes/ms-40" => %w[Mastro pt],
+      "/harbour-lights" => ["Harbour lights", "en"],
+      "/pt/harbour-lights" => ["Luzes do porto", "pt"]
+    }
+    made =
+      pages.to_h do |path, (title, lang)|
+        [
+          path,
+          page_of(
+            path,
+            title,
+            lang,
+            (path == "/da/vaeger") ? "<footer><a href=/harbour-lights>English</a></footer>" : ""
+          )
+        ]
+      end
     made["/"] = page_of("/", "Home", "en", pages.keys.map { |path| "<a href=#{path}>#{path}</a>" }.join(" "))
     made["/pt/oleo-velho"] = [301, {"location" => "/pt/oleo"}, ""]
     @crawl = crawl_here(SmallSite.new(made))
@@ -53,11 +94,19 @@ class LanguageSummaryTest < Minitest::Test
     detail = short(sets.detail(cluster("/oil")))
     rows = detail["rows"].to_h { |row| [row["url"], row] }
     assert_equal [301, "/pt/oleo"], rows.fetch("/pt/oleo-velho").values_at("status", "redirect_to")
-    assert_equal({"en" => "/oil", "pt" => "/pt/oleo", "x-default" => "/oil"}, detail["pages"], "where the redirect leads")
+    assert_equal(
+      {"en" => "/oil", "pt" => "/pt/oleo", "x-default" => "/oil"},
+      detail["pages"],
+      "where the redirect leads"
+    )
   end
 
   def test_whole_sets_have_right_codes_and_pages_that_stand_for_themselves
-    assert_equal [{"da-DK" => "/da/vaeger", "en" => "/wicks", "pt" => "/pt/pavios", "x-default" => "/wicks"}, {"en" => "/oil", "pt" => "/pt/oleo", "x-default" => "/oil"}], short(sets.all.map(&:to_h)).sort_by(&:to_s)
+    assert_equal [
+      {"da-DK" => "/da/vaeger", "en" => "/wicks", "pt" => "/pt/pavios", "x-default" => "/wicks"},
+      {"en" => "/oil", "pt" => "/pt/oleo", "x-default" => "/oil"}
+    ],
+      short(sets.all.map(&:to_h)).sort_by(&:to_s)
     assert_empty sets.alone
   end
 
@@ -77,7 +126,18 @@ class LanguageSummaryTest < Minitest::Test
   end
 
   def test_a_set_that_was_decided_takes_the_place_of_what_the_pages_say
-    kept = IronTrellis::Core::Decisions::Values.read("languages", "#{HOST}/lamps/ms-40", {"pages" => {"en" => "#{HOST}/lamps/ms-40", "pt" => "#{HOST}/pt/luzes/ms-40", "x-default" => "#{HOST}/pt/luzes/ms-40"}})
+    kept =
+      IronTrellis::Core::Decisions::Values.read(
+        "languages",
+        "#{HOST}/lamps/ms-40",
+        {
+          "pages" => {
+            "en" => "#{HOST}/lamps/ms-40",
+            "pt" => "#{HOST}/pt/luzes/ms-40",
+            "x-default" => "#{HOST}/pt/luzes/ms-40"
+          }
+        }
+      )
     @site.decisions.decide("languages", [kept].to_h, by: "Test", now: Time.now)
     assert_equal 3, sets.all.size
     assert_equal "#{HOST}/pt/luzes/ms-40", sets.by_url.fetch("#{HOST}/lamps/ms-40")["x-default"]
@@ -105,7 +165,11 @@ class LanguageSummaryTest < Minitest::Test
   end
 
   def test_a_page_that_names_only_itself_is_no_set
-    alone = page_of("/", "Home", "en").sub("</head>", "<link rel=alternate hreflang=en href=#{HOST}/><link rel=alternate hreflang=x-default href=#{HOST}/></head>")
+    alone =
+      page_of("/", "Home", "en").sub(
+        "</head>",
+        "<link rel=alternate hreflang=en href=#{HOST}/><link rel=alternate hreflang=x-default href=#{HOST}/></head>"
+      )
     run = crawl_here(SmallSite.new("/" => alone)).verdict_run
     assert_equal [0, 0, []], run.languages.values_at("total", "whole", "clusters")
   end

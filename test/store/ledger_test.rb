@@ -16,7 +16,11 @@ class LedgerTest < Minitest::Test
   def self.run_of_ten
     @run_of_ten ||= begin
       settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
-      crawl = Store::Crawling::Crawl.begin(Store::Sites::Site.register(name: "ledger #{SecureRandom.hex(6)}", settings: settings), now: Time.now)
+      crawl =
+        Store::Crawling::Crawl.begin(
+          Store::Sites::Site.register(name: "ledger #{SecureRandom.hex(6)}", settings: settings),
+          now: Time.now
+        )
       run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
       writer = Store::Judging::VerdictWriter.new(run)
       writer.stage_rows((0..9).map { |number| row(number) })
@@ -28,14 +32,34 @@ class LedgerTest < Minitest::Test
   end
 
   def self.row(number)
-    {"url_id" => number - 5, "url" => "http://ledger.test/#{number}", "kind" => "html", "status" => number.even? ? 200 : 404, "words" => (number % 3).zero? ? nil : number * 10,
-     "found_by" => number.even? ? %w[link sitemap] : [], "redirect_chain" => [], "in_sitemaps" => [], "links_in" => number / 2, "group" => "/g/", "intent" => "undecided",
-     "importance" => (number == 4) ? nil : number / 4 + 0.5, "title" => "100%_#{number}", "wanted" => number.even?, "indexable" => true, "soft_missing" => false, "stop" => number.even? ? nil : "answers", "climb" => []}
+    {
+      "url_id" => number - 5,
+      "url" => "http://ledger.test/#{number}",
+      "kind" => "html",
+      "status" => number.even? ? 200 : 404,
+      "words" => (number % 3).zero? ? nil : number * 10,
+      "found_by" => number.even? ? %w[link sitemap] : [],
+      "redirect_chain" => [],
+      "in_sitemaps" => [],
+      "links_in" => number / 2,
+      "group" => "/g/",
+      "intent" => "undecided",
+      "importance" => (number == 4) ? nil : number / 4 + 0.5,
+      "title" => "100%_#{number}",
+      "wanted" => number.even?,
+      "indexable" => true,
+      "soft_missing" => false,
+      "stop" => number.even? ? nil : "answers",
+      "climb" => []
+    }
   end
 
   def where(tree) = Store::Ledger::Conditions.new(tree)
 
-  def found(tree, sort: "url") = Store::Ledger::Page.new(@run, conditions: where(tree), sort: sort).call[:rows].map { |row| row["url"][/\d+\z/].to_i }
+  def found(tree, sort: "url") =
+    Store::Ledger::Page.new(@run, conditions: where(tree), sort: sort).call[:rows].map do |row|
+      row["url"][/\d+\z/].to_i
+    end
 
   def one(field, op, value = nil) = {"field" => field, "op" => op, "value" => value}
 
@@ -67,9 +91,13 @@ class LedgerTest < Minitest::Test
 
   def test_what_was_given_never_becomes_sql
     assert_empty found(one("url", "is", "' OR true --"))
-    [one("url; DROP TABLE x", "is", "y"), one("url", "is = '' OR", "y"), one("words", "below", "1 OR 1=1"), {"all" => "x"}, one("wanted", "is", "true")].each do |tree|
-      assert_raises(IronTrellis::Core::Error::InvalidInput) { where(tree) }
-    end
+    [
+      one("url; DROP TABLE x", "is", "y"),
+      one("url", "is = '' OR", "y"),
+      one("words", "below", "1 OR 1=1"),
+      {"all" => "x"},
+      one("wanted", "is", "true")
+    ].each { |tree| assert_raises(IronTrellis::Core::Error::InvalidInput) { where(tree) } }
   end
 
   def test_pages_go_on_from_the_last_key_in_every_order_with_empty_values_last
@@ -83,15 +111,23 @@ class LedgerTest < Minitest::Test
         break unless (after = page[:next])
       end
       assert_equal whole, pieces, sort
-      assert_equal whole, Store::Ledger::Rows.new(@run, conditions: where(nil), sort: sort, columns: %w[url]).map { |(url)| url[/\d+\z/].to_i }, "as a file"
+      assert_equal whole,
+        Store::Ledger::Rows
+          .new(@run, conditions: where(nil), sort: sort, columns: %w[url])
+          .map { |(url)| url[/\d+\z/].to_i },
+        "as a file"
       assert_equal 10, pieces.uniq.size
     end
     assert_equal [8, 7, 5, 4, 2, 1], found(nil, sort: "-words").first(6)
   end
 
   def test_a_cursor_that_is_none_and_a_column_that_is_none_are_refused
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Page.new(@run, conditions: where(nil), after: "nonsense") }
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Page.new(@run, conditions: where(nil), sort: "title;") }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      Store::Ledger::Page.new(@run, conditions: where(nil), after: "nonsense")
+    end
+    assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      Store::Ledger::Page.new(@run, conditions: where(nil), sort: "title;")
+    end
   end
 
   def test_an_order_that_takes_too_long_is_refused_with_what_to_do
@@ -99,24 +135,38 @@ class LedgerTest < Minitest::Test
     error = assert_raises(IronTrellis::Core::Error::TooMuch) { order.bounded { raise Store::Postgres::Sql::Late } }
 
     assert_match(/Narrow the ledger/, error.message)
-    assert_raises(Store::Postgres::Sql::Late) { Store::Postgres::Sql.bounded(1) { Store::Postgres::Sql.run("SELECT pg_sleep(60)") } }
+    assert_raises(Store::Postgres::Sql::Late) do
+      Store::Postgres::Sql.bounded(1) { Store::Postgres::Sql.run("SELECT pg_sleep(60)") }
+    end
     assert_equal 1, Store::Postgres::Sql.bounded(1) { Store::Postgres::Sql.run("SELECT 1").getvalue(0, 0).to_i }
   end
 
   def test_totals_count_what_is_shown
     totals = Store::Ledger::Totals.of(@run, where(one("wanted", "is", true)))
 
-    assert_equal [5, 10, 5, 5, 0, 40], totals.values_at("urls", "of", "wanted", "indexable", "with_faults", "median_words")
+    assert_equal [5, 10, 5, 5, 0, 40],
+      totals.values_at("urls", "of", "wanted", "indexable", "with_faults", "median_words")
   end
 
   def test_rows_are_counted_by_the_values_of_a_column
-    gathered = ->(column, tree = nil) { Store::Ledger::Gathered.new(@run, column, conditions: where(tree)).call.then { |all| all[:rows].map { |row| row.values_at("value", "urls", "wanted") } } }
+    gathered = ->(column, tree = nil) do
+      Store::Ledger::Gathered
+        .new(@run, column, conditions: where(tree))
+        .call
+        .then { |all| all[:rows].map { |row| row.values_at("value", "urls", "wanted") } }
+    end
 
     assert_equal [[200, 5, 5], [404, 5, 0]], gathered.call("status")
-    assert_equal [[nil, 5, 0], ["link", 5, 5], ["sitemap", 5, 5]], gathered.call("found_by").sort_by(&:inspect).rotate(-1)
+    assert_equal [[nil, 5, 0], ["link", 5, 5], ["sitemap", 5, 5]],
+      gathered.call("found_by").sort_by(&:inspect).rotate(-1)
     assert_equal [[false, 3, 0], [true, 2, 2]], gathered.call("wanted", one("importance", "at_least", 1.5))
-    assert_equal [%w[status urls wanted indexable with_faults importance], [200, 5, 5]], Store::Ledger::Gathered.new(@run, "status", conditions: where(nil)).then { |table| [table.columns, table.first.first(3)] }
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { Store::Ledger::Gathered.new(@run, "wind", conditions: where(nil)) }
+    assert_equal [%w[status urls wanted indexable with_faults importance], [200, 5, 5]],
+      Store::Ledger::Gathered
+        .new(@run, "status", conditions: where(nil))
+        .then { |table| [table.columns, table.first.first(3)] }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      Store::Ledger::Gathered.new(@run, "wind", conditions: where(nil))
+    end
   end
 
   def test_two_urls_with_one_id_fail_loudly
@@ -124,15 +174,19 @@ class LedgerTest < Minitest::Test
     Store::Crawling::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
     Store::Crawling::Urls.add(site, {77 => "http://ledger.test/a"}, Time.now)
 
-    assert_raises(Store::Crawling::Urls::Collision) { Store::Crawling::Urls.add(site, {77 => "http://ledger.test/b"}, Time.now) }
+    assert_raises(Store::Crawling::Urls::Collision) do
+      Store::Crawling::Urls.add(site, {77 => "http://ledger.test/b"}, Time.now)
+    end
   end
 
   def test_migrations_can_be_taken_back_and_made_again
     name = "iron_trellis_migrations"
     base = Store::Postgres::Database.url
     environment = {"TRELLIS_ENV" => "test", "DATABASE_URL" => base.sub(%r{/[^/]+\z}, "/#{name}")}
-    script = 'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Postgres::Database; d.drop; d.prepare; ' \
-      "c = ActiveRecord::MigrationContext.new(d::MIGRATIONS); c.down(0); left = ActiveRecord::Base.connection.tables; c.migrate; d.drop; puts left.sort.inspect"
+    script =
+      'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Postgres::Database; d.drop; d.prepare; ' \
+        "c = ActiveRecord::MigrationContext.new(d::MIGRATIONS); c.down(0); left = " \
+        "ActiveRecord::Base.connection.tables; c.migrate; d.drop; puts left.sort.inspect"
     out, err, status = Open3.capture3(environment, "ruby", "-e", script, chdir: IronTrellis::ROOT.to_s)
 
     assert status.success?, err

@@ -16,7 +16,10 @@ class LiveTest < Minitest::Test
   end
 
   def beat(seconds, fetched, slot: 0)
-    Sql.run("INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)", [@crawl.id, slot, (START + seconds).iso8601(3), fetched])
+    Sql.run(
+      "INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)",
+      [@crawl.id, slot, (START + seconds).iso8601(3), fetched]
+    )
   end
 
   def progress(seconds) = IronTrellis::Store::Crawling::Progress.of(@crawl.reload, now: START + seconds)
@@ -24,12 +27,26 @@ class LiveTest < Minitest::Test
   def live(seconds) = IronTrellis::Store::Crawling::CrawlMonitor.new(@crawl.reload).call(START + seconds)
 
   def test_progress_adds_up_what_all_slots_counted
-    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 0, {"fetched" => 60, "ok" => 50, "redirected" => 10, "bytes" => 1000})
+    IronTrellis::Store::Crawling::Counters.add(
+      @crawl.id,
+      0,
+      {"fetched" => 60, "ok" => 50, "redirected" => 10, "bytes" => 1000}
+    )
     IronTrellis::Store::Crawling::Counters.add(@crawl.id, 1, {"fetched" => 40, "ok" => 30, "failed" => 10})
     IronTrellis::Store::Crawling::Counters.add(@crawl.id, 1, {"blocked" => 5})
     @crawl.update!(waiting_by_depth: {"1" => 20, "2" => 80})
 
-    assert_equal [100, 80, 10, 10, 5, 1000, 100, 205], progress(10).to_h.values_at(:fetched, :ok, :redirected, :failed, :blocked, :bytes, :waiting, :known_urls)
+    assert_equal [100, 80, 10, 10, 5, 1000, 100, 205],
+      progress(10).to_h.values_at(
+        :fetched,
+        :ok,
+        :redirected,
+        :failed,
+        :blocked,
+        :bytes,
+        :waiting,
+        :known_urls
+      )
   end
 
   def test_speed_is_that_of_the_last_while_and_tells_what_is_left

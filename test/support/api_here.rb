@@ -22,8 +22,13 @@ module ApiHere
   def self.application = @application ||= IronTrellis::Api::Server.application
 
   def committee_options
-    @committee_options ||= {schema_path: IronTrellis::Api::App::CONTRACT, prefix: "/api", strict_reference_validation: true, parse_response_by_content_type: true,
-                            validate_success_only: false}
+    @committee_options ||= {
+      schema_path: IronTrellis::Api::App::CONTRACT,
+      prefix: "/api",
+      strict_reference_validation: true,
+      parse_response_by_content_type: true,
+      validate_success_only: false
+    }
   end
 
   def request_object = last_request
@@ -51,7 +56,16 @@ module ApiHere
   end
 
   def site_input(**changes)
-    {name: "contract #{SecureRandom.hex(6)}", settings: {start_urls: ["http://www.skerrylamps.example/"], rate: 0, resolve: {"www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"}}}.merge(changes)
+    {
+      name: "contract #{SecureRandom.hex(6)}",
+      settings: {
+        start_urls: ["http://www.skerrylamps.example/"],
+        rate: 0,
+        resolve: {
+          "www.skerrylamps.example:80" => "127.0.0.1:#{SiteServer.skerry.port}"
+        }
+      }
+    }.merge(changes)
   end
 
   class << self
@@ -63,7 +77,12 @@ module ApiHere
     ApiHere.judged ||= begin
       site = call(:post, "/sites", site_input(intents: [{pattern: "/account/*", intent: "keep_out"}]), status: 201)
       crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
-      worker = Thread.new { IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { Store::Crawling::Crawl.find(crawl["id"]).ended? } }
+      worker =
+        Thread.new do
+          IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) do
+            Store::Crawling::Crawl.find(crawl["id"]).ended?
+          end
+        end
       worker.join(60)
       crawl["id"]
     end

@@ -16,15 +16,23 @@ module AuditRun
   ROOT = File.expand_path("../..", __dir__)
 
   def trellis(*arguments, environment: {})
-    out, err, status = Open3.capture3({"TRELLIS_ENV" => "test"}.merge(environment), File.join(ROOT, "bin/trellis"), *arguments)
+    out, err, status =
+      Open3.capture3({"TRELLIS_ENV" => "test"}.merge(environment), File.join(ROOT, "bin/trellis"), *arguments)
     Result.new(code: status.exitstatus, out: out, err: err)
   end
 
   def audit(url, *options, folder: Dir.mktmpdir("audit"))
-    trellis("audit", url, "--out", folder, "--allow-private", "--rate", "0", *options).tap { |result| result.folder = folder }
+    trellis("audit", url, "--out", folder, "--allow-private", "--rate", "0", *options).tap do |result|
+      result.folder = folder
+    end
   end
 
   def audit_skerry(*options)
-    audit("http://www.skerrylamps.example/", "--resolve", "www.skerrylamps.example:80:127.0.0.1:#{SiteServer.skerry.port}", *options)
+    audit(
+      "http://www.skerrylamps.example/",
+      "--resolve",
+      "www.skerrylamps.example:80:127.0.0.1:#{SiteServer.skerry.port}",
+      *options
+    )
   end
 end

@@ -45,7 +45,9 @@ module Browser
   def accessibility_faults
     page.execute_script(File.read(AXE))
     results = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")
-    results["violations"].flat_map { |rule| rule["nodes"].map { |node| "#{rule["id"]}: #{node["html"][0, 160]} #{node["failureSummary"].to_s[0, 200]}" } }
+    results["violations"].flat_map do |rule|
+      rule["nodes"].map { |node| "#{rule["id"]}: #{node["html"][0, 160]} #{node["failureSummary"].to_s[0, 200]}" }
+    end
   end
 
   def press(*keys) = page.driver.browser.switch_to.active_element.send_keys(*keys)
@@ -57,7 +59,12 @@ module Browser
   # @return [void]
   def focus(kind, text)
     200.times do
-      return if text === page.evaluate_script("document.activeElement.matches('#{kind}') && document.activeElement.textContent.trim()")
+      if text ===
+          page.evaluate_script(
+            "document.activeElement.matches('#{kind}') && document.activeElement.textContent.trim()"
+          )
+        return
+      end
 
       press :tab
     end

@@ -4,11 +4,20 @@ require "capybara"
 require "capybara/dsl"
 require "selenium-webdriver"
 
-# Debian's Chromium under ChromeDriver, with nothing that looks for a network. The window is 143 pixels higher than the page in it,
-# which is 1280x800.
+# Debian's Chromium under ChromeDriver, with nothing that looks for a network. The window is 143 pixels higher than the
+# page in it, which is 1280x800.
 module Chromium
-  ARGUMENTS = %w[--headless=new --no-sandbox --disable-gpu --disable-dev-shm-usage --disable-background-networking --disable-component-update
-    --disable-sync --no-first-run --window-size=1280,943].freeze
+  ARGUMENTS = %w[
+    --headless=new
+    --no-sandbox
+    --disable-gpu
+    --disable-dev-shm-usage
+    --disable-background-networking
+    --disable-component-update
+    --disable-sync
+    --no-first-run
+    --window-size=1280,943
+  ].freeze
 
   module_function
 

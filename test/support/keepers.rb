@@ -18,7 +18,12 @@ class Keepers
   # @return [void]
   # @raise [RuntimeError] where they won't
   def tell(path, order)
-    answer = Net::HTTP.post(URI("http://127.0.0.1:#{@server.port}#{path}"), JSON.generate(order), "Host" => SkerrySite::Maintenance::HOST)
+    answer =
+      Net::HTTP.post(
+        URI("http://127.0.0.1:#{@server.port}#{path}"),
+        JSON.generate(order),
+        "Host" => SkerrySite::Maintenance::HOST
+      )
     raise "The keepers won't: #{answer.body}" unless answer.code == "200"
   end
 
@@ -34,5 +39,9 @@ class Keepers
   #
   # @param route [Hash{String => Object}] of a redirect map as JSON
   # @return [void]
-  def redirect(route) = change(route["from"], {status: route["status"], location: route["to"], parts: "", listed: false, head: nil, body: nil})
+  def redirect(route) =
+    change(
+      route["from"],
+      {status: route["status"], location: route["to"], parts: "", listed: false, head: nil, body: nil}
+    )
 end

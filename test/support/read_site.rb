@@ -40,8 +40,13 @@ module DemoCrawl
   # @param server [SiteServer]
   # @return [Integer] id of the site
   def self.site(hosts = ["www.skerrylamps.example"], server: SiteServer.skerry)
-    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://#{hosts.first}/"], "hosts" => hosts.drop(1), "rate" => 0,
-      "resolve" => hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{server.port}"] })
+    settings =
+      IronTrellis::Core::Settings::Crawl.new(
+        "start_urls" => ["http://#{hosts.first}/"],
+        "hosts" => hosts.drop(1),
+        "rate" => 0,
+        "resolve" => hosts.to_h { |host| ["#{host}:80", "127.0.0.1:#{server.port}"] }
+      )
     site = IronTrellis::Store::Sites::Site.register(name: "read #{SecureRandom.hex(6)}", settings: settings)
     crawl = IronTrellis::Work::Crawling::Runs.start(site, now: Time.now)
     sleep 0.1 until crawl.reload.ended?

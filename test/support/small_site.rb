@@ -6,7 +6,8 @@ class SmallSite
 
   attr_reader :requests, :port, :most_at_once
 
-  # @param pages [Hash{String => Object}] by path: HTML, or a whole Rack answer, or a proc of the environment that gives either
+  # @param pages [Hash{String => Object}] by path: HTML, or a whole Rack answer, or a proc of the environment that gives
+  #   either
   # @yieldparam path [String] of what isn't among them
   # @yieldreturn [Object, nil] the same as for pages; nil for an answer 404
   def initialize(pages, &further)
@@ -31,19 +32,31 @@ class SmallSite
     end
   end
 
-  # @return [Array<String>] what was asked for, but for robots.txt, the probe, and sitemaps at usual addresses that aren't there
+  # @return [Array<String>] what was asked for, but for robots.txt, the probe, and sitemaps at usual addresses that
+  #   aren't there
   def targets
     requests.map(&:target).reject do |target|
-      target == "/robots.txt" || target.include?("iron-trellis-asks") || (IronTrellis::Core::Sitemaps::Usual::PATHS.include?(target) && !@pages.key?(target))
+      target == "/robots.txt" || target.include?("iron-trellis-asks") ||
+        (IronTrellis::Core::Sitemaps::Usual::PATHS.include?(target) && !@pages.key?(target))
     end
   end
 
   private
 
   def note(env)
-    headers = env.select { |name, _| name.start_with?("HTTP_") }.transform_keys { |name| name.delete_prefix("HTTP_").downcase.tr("_", "-") }
+    headers =
+      env
+        .select { |name, _| name.start_with?("HTTP_") }
+        .transform_keys { |name| name.delete_prefix("HTTP_").downcase.tr("_", "-") }
     query = env["QUERY_STRING"].to_s
-    request = Request.new(verb: env["REQUEST_METHOD"], host: env["HTTP_HOST"], target: env["PATH_INFO"] + (query.empty? ? "" : "?#{query}"), headers: headers, began: monotonic)
+    request =
+      Request.new(
+        verb: env["REQUEST_METHOD"],
+        host: env["HTTP_HOST"],
+        target: env["PATH_INFO"] + (query.empty? ? "" : "?#{query}"),
+        headers: headers,
+        began: monotonic
+      )
     @lock.synchronize do
       @requests << request
       @now += 1
@@ -70,27 +83,46 @@ module CrawlHere
   # @return [IronTrellis::Store::Crawl] judged
   def crawl_here(server, site: nil, secrets: {}, urls: nil, **settings)
     record = site || made_site(server, settings, secrets)
-    crawl = IronTrellis::Work::Crawling::Runs.start(record, now: Time.now, slots: 1, queue: "here-#{SecureRandom.hex(6)}", urls: urls)
+    crawl =
+      IronTrellis::Work::Crawling::Runs.start(
+        record,
+        now: Time.now,
+        slots: 1,
+        queue: "here-#{SecureRandom.hex(6)}",
+        urls: urls
+      )
     crawl.advance("waiting", "crawling", started_at: Time.now)
     loop do
       IronTrellis::Work::Crawling::Session.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
       break unless crawl.reload.open? || IronTrellis::Work::Judging::Deepening.new(crawl).call.positive?
     end
-    IronTrellis::Work::Judging::Judgement.new(crawl, clock: -> { Time.now }).call
+    IronTrellis::Work::Judging::Judgement.alone(crawl, clock: -> { Time.now })
     crawl
   end
 
   # @return [Hash{String => Hash}] rows of the ledger, by what comes after the host
   def rows_of(crawl)
     run = crawl.verdict_run
-    IronTrellis::Store::Postgres::Sql.rows("SELECT * FROM ledger_rows_#{run.id}").to_h { |row| [row["url"].sub(%r{\Ahttps?://(?:small\.example)?}, ""), row] }
+    IronTrellis::Store::Postgres::Sql
+      .rows("SELECT * FROM ledger_rows_#{run.id}")
+      .to_h { |row| [row["url"].sub(%r{\Ahttps?://(?:small\.example)?}, ""), row] }
   end
 
   private
 
   def made_site(site, settings, secrets)
-    values = {"start_urls" => ["http://small.example/"], "rate" => 0, "resolve" => {"small.example:80" => "127.0.0.1:#{site.port}"}}.merge(settings.transform_keys(&:to_s))
-    record = IronTrellis::Store::Sites::Site.register(name: "small #{SecureRandom.hex(6)}", settings: IronTrellis::Core::Settings::Crawl.new(values))
+    values = {
+      "start_urls" => ["http://small.example/"],
+      "rate" => 0,
+      "resolve" => {
+        "small.example:80" => "127.0.0.1:#{site.port}"
+      }
+    }.merge(settings.transform_keys(&:to_s))
+    record =
+      IronTrellis::Store::Sites::Site.register(
+        name: "small #{SecureRandom.hex(6)}",
+        settings: IronTrellis::Core::Settings::Crawl.new(values)
+      )
     IronTrellis::Store::Settings::Secrets.keep(record.id, nil, IronTrellis::Core::Settings::Secrets.new(secrets))
     record
   end

@@ -4,13 +4,21 @@ require "openssl"
 
 # Issues certificates, and serves one page under one of them, or stands before a server that speaks no TLS itself.
 class TestAuthority
-  PAGE = ->(socket, _head) { socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 4\r\nConnection: close\r\n\r\nlamp") }
+  PAGE = ->(socket, _head) do
+    socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 4\r\nConnection: close\r\n\r\nlamp")
+  end
 
   attr_reader :certificate
 
   def initialize
     @key = OpenSSL::PKey::RSA.new(2048)
-    @certificate = make("Test authority", @key.public_key, issuer: "Test authority", extensions: [["basicConstraints", "CA:TRUE", true], ["keyUsage", "keyCertSign", true]])
+    @certificate =
+      make(
+        "Test authority",
+        @key.public_key,
+        issuer: "Test authority",
+        extensions: [["basicConstraints", "CA:TRUE", true], ["keyUsage", "keyCertSign", true]]
+      )
   end
 
   # @return [Integer] the port of a server whose certificate is for that name until then
@@ -20,7 +28,14 @@ class TestAuthority
     key = OpenSSL::PKey::RSA.new(2048)
     context = OpenSSL::SSL::SSLContext.new
     context.key = key
-    context.cert = make(name, key.public_key, issuer: "Test authority", expires: expires, extensions: [["subjectAltName", "DNS:#{name}", false]])
+    context.cert =
+      make(
+        name,
+        key.public_key,
+        issuer: "Test authority",
+        expires: expires,
+        extensions: [["subjectAltName", "DNS:#{name}", false]]
+      )
     server = TCPServer.new("127.0.0.1", 0)
     Thread.new { accept(OpenSSL::SSL::SSLServer.new(server, context), answer || PAGE) }
     server.addr[1]

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Worker processes of a test's own, each a process group with its supervisor, so that they can be killed as a machine would kill them.
+# Worker processes of a test's own, each a process group with its supervisor, so that they can be killed as a machine
+# would kill them.
 module Workers
   TIMINGS = %w[first_byte_ms response_ms started_at seconds pages_per_second].freeze
 
@@ -43,7 +44,9 @@ module Workers
   def audit_rows(crawl)
     Dir.mktmpdir("rows") do |folder|
       IronTrellis::Work::Reports::AuditExport.new(crawl, folder).call
-      %w[urls.jsonl links.jsonl faults.jsonl].to_h { |name| [name, File.readlines(File.join(folder, name)).map { |line| JSON.parse(line).except(*TIMINGS) }] }
+      %w[urls.jsonl links.jsonl faults.jsonl].to_h do |name|
+        [name, File.readlines(File.join(folder, name)).map { |line| JSON.parse(line).except(*TIMINGS) }]
+      end
     end
   end
 end

@@ -9,26 +9,49 @@ class CopiesOfCrawlTest < Minitest::Test
 
   def said(name, words = 60) = (1..words).map { |number| "#{name}#{number}" }.join(" ")
 
-  def page(title, body) = "<!doctype html><html lang=en><head><title>#{title}</title></head><body><div id=menu><a href=/>Home</a> | <a href=/blog/>Blog</a></div><div>#{body}</div></body></html>"
+  def page(title, body) =
+    "<!doctype html><html lang=en><head><title>#{title}</title></head><body><div id=menu><a href=/>Home</a> | <a " \
+    "href=/blog/>Blog</a></div><div>#{body}</div></body></html>"
 
   def post(name) = "<p>#{said("#{name}a", 30)}</p><p>#{said("#{name}b", 30)}</p>"
 
   def told(crawl, *codes)
-    found = IronTrellis::Store::Postgres::Sql.rows("SELECT code, url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY 1, 2", [IronTrellis::Store::Postgres::Sql.array(codes)])
-    found.map { |row| [row["code"], *row.values_at("url", "about").map { |text| text&.delete_prefix("http://small.example") }] }
+    found =
+      IronTrellis::Store::Postgres::Sql.rows(
+        "SELECT code, url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY " \
+        "1, 2",
+        [IronTrellis::Store::Postgres::Sql.array(codes)]
+      )
+    found.map do |row|
+      [row["code"], *row.values_at("url", "about").map { |text| text&.delete_prefix("http://small.example") }]
+    end
   end
 
-  # Posts shown whole under linked headings, excerpts with a link below, cards that are one link, teasers on the home page.
+  # Posts shown whole under linked headings, excerpts with a link below, cards that are one link, teasers on the home
+  # page.
   def test_originals_keep_their_words_and_listings_have_little_of_their_own
     posts = %w[oil wick glass rope sail]
     pages = posts.to_h { |name| ["/blog/#{name}", page("On #{name}", "<h1>On #{name}</h1>#{post(name)}")] }
     whole = posts.map { |name| "<h2><a href=/blog/#{name}>On #{name}</a></h2>#{post(name)}" }.join
     excerpts = posts.map { |name| "<p>#{said("#{name}a", 30)}</p><p><a href=/blog/#{name}>Read more</a></p>" }.join
-    cards = posts.first(3).map { |name| "<a href=/blog/#{name}><h3>On #{name}</h3><p>#{said("#{name}b", 30)}</p></a>" }.join
-    crawl = crawl_here(SmallSite.new(pages.merge("/" => page("Home", "<h1>Home</h1><p>#{said("home", 100)}</p>#{cards} <a href=/tag/all>All</a>"), "/blog/" => page("Blog", "<h1>Blog</h1>#{whole}"), "/tag/all" => page("All", "<h1>All</h1>#{excerpts}"))))
+    cards =
+      posts.first(3).map { |name| "<a href=/blog/#{name}><h3>On #{name}</h3><p>#{said("#{name}b", 30)}</p></a>" }.join
+    crawl =
+      crawl_here(
+        SmallSite.new(
+          pages.merge(
+            "/" => page("Home", "<h1>Home</h1><p>#{said("home", 100)}</p>#{cards} <a href=/tag/all>All</a>"),
+            "/blog/" => page("Blog", "<h1>Blog</h1>#{whole}"),
+            "/tag/all" => page("All", "<h1>All</h1>#{excerpts}")
+          )
+        )
+      )
     rows = rows_of(crawl)
 
-    assert_equal({"/blog/oil" => 1.0, "/blog/wick" => 1.0, "/blog/glass" => 1.0, "/blog/rope" => 1.0, "/blog/sail" => 1.0}, rows.slice(*pages.keys).transform_values { |row| row["own_share"].round(1) })
+    assert_equal(
+      {"/blog/oil" => 1.0, "/blog/wick" => 1.0, "/blog/glass" => 1.0, "/blog/rope" => 1.0, "/blog/sail" => 1.0},
+      rows.slice(*pages.keys).transform_values { |row| row["own_share"].round(1) }
+    )
     assert_equal %w[/blog/ /tag/all], told(crawl, "little-of-its-own").map { |_, url, _| url }
     assert_operator rows["/"]["own_share"], :>, 0.4
   end
@@ -36,24 +59,43 @@ class CopiesOfCrawlTest < Minitest::Test
   # Two pages that carry one text and link to each other by the way own none of it.
   def test_a_text_on_two_pages_is_neither_ones_because_they_link_to_each_other
     shared = "<p>#{said("shared", 120)}</p>"
-    pages = {"/" => page("Home", "<p>#{said("home")}</p><a href=/a>a</a>"), "/a" => page("A", "<p>#{said("only", 20)}</p>#{shared}<p><a href=/b>See b</a></p>"), "/b" => page("B", "<p>#{said("alone", 20)}</p>#{shared}<p><a href=/a>See a</a></p>")}
-    assert_equal [["little-of-its-own", "/a", nil], ["little-of-its-own", "/b", nil]], told(crawl_here(SmallSite.new(pages)), "little-of-its-own")
+    pages = {
+      "/" => page("Home", "<p>#{said("home")}</p><a href=/a>a</a>"),
+      "/a" => page("A", "<p>#{said("only", 20)}</p>#{shared}<p><a href=/b>See b</a></p>"),
+      "/b" => page("B", "<p>#{said("alone", 20)}</p>#{shared}<p><a href=/a>See a</a></p>")
+    }
+    assert_equal [["little-of-its-own", "/a", nil], ["little-of-its-own", "/b", nil]],
+      told(crawl_here(SmallSite.new(pages)), "little-of-its-own")
   end
 
-  # References of one folder share a long list of contents in a div and differ in what they say; two differ in signs and case only.
+  # References of one folder share a long list of contents in a div and differ in what they say; two differ in signs and
+  # case only.
   def test_contents_of_a_folder_are_no_main_text_and_exact_is_to_the_letter
     contents = (1..40).map { |number| "<div><a href=/ref/api/f#{number}>Function number #{number}</a></div>" }.join
     frame = "<p>#{said("frame", 60)}</p>"
     code = "<p>Give it #{said("word", 60)} and see what happens.</p>"
-    pages = (1..6).to_h { |number| ["/ref/api/f#{number}", page("F#{number}", "#{contents}#{frame}<p>#{said("f#{number}-", 25)}</p>")] }
+    pages =
+      (1..6).to_h do |number|
+        ["/ref/api/f#{number}", page("F#{number}", "#{contents}#{frame}<p>#{said("f#{number}-", 25)}</p>")]
+      end
     pages["/ref/api/same1"] = page("Same", "#{contents}#{frame}#{code}")
     pages["/ref/api/same2"] = page("Same", "#{contents}#{frame}#{code}")
     pages["/ref/api/signs"] = page("Signs", "#{contents}#{frame}#{code.sub("word7", "Word7;")}")
     links = pages.keys.map { |path| "<a href=#{path}>#{path}</a>" }.join(" ")
-    others = (1..12).to_h { |number| ["/ref/part#{number}/", page("Part #{number}", "<p>#{said("part#{number}-", 80)}</p>")] }
-    crawl = crawl_here(SmallSite.new(pages.merge(others).merge("/" => page("Home", "<p>#{said("home")}</p>#{links} #{others.keys.map { |path| "<a href=#{path}>x</a>" }.join}"))))
+    others =
+      (1..12).to_h { |number| ["/ref/part#{number}/", page("Part #{number}", "<p>#{said("part#{number}-", 80)}</p>")] }
+    crawl =
+      crawl_here(
+        SmallSite.new(
+          pages.merge(others).merge(
+            "/" =>
+              page("Home", "<p>#{said("home")}</p>#{links} #{others.keys.map { |path| "<a href=#{path}>x</a>" }.join}")
+          )
+        )
+      )
 
-    assert_equal [["copy-exact", "/ref/api/same2", "/ref/api/same1"], ["copy-near", "/ref/api/signs", "/ref/api/same1"]], told(crawl, "copy-exact", "copy-near")
+    assert_equal [%w[copy-exact /ref/api/same2 /ref/api/same1], %w[copy-near /ref/api/signs /ref/api/same1]],
+      told(crawl, "copy-exact", "copy-near")
     assert_operator rows_of(crawl)["/ref/api/signs"]["likeness"], :<, 1.0
   end
 end

@@ -2,7 +2,8 @@
 
 require_relative "../test_helper"
 
-# Workers and their connections to the database are cut off at random moments; the crawl must end as if nothing had been.
+# Workers and their connections to the database are cut off at random moments; the crawl must end as if nothing had
+# been.
 class CrashTest < Minitest::Test
   include TestDatabase
   include Workers
@@ -20,7 +21,9 @@ class CrashTest < Minitest::Test
     assert_operator IronTrellis::Store::Crawling::Progress.of(calm).ok, :>, PAGES / 2
     expected = audit_rows(calm)
     audit_rows(struck).each { |name, rows| assert_equal expected[name], rows, name }
-    assert_equal IronTrellis::Store::Crawling::Progress.of(calm).fetched, IronTrellis::Store::Crawling::Progress.of(struck).fetched, "something was counted twice, or not at all"
+    assert_equal IronTrellis::Store::Crawling::Progress.of(calm).fetched,
+      IronTrellis::Store::Crawling::Progress.of(struck).fetched,
+      "something was counted twice, or not at all"
     assert_operator meter.most_at_once, :<=, AT_ONCE
     # What was meant to go out evenly may arrive in bunches, but no more than all slots can hold.
     assert_operator meter.most_in(3), :<=, 3 * RATE + AT_ONCE
@@ -41,7 +44,16 @@ class CrashTest < Minitest::Test
 
   # A plain site beside the demo's, slowed down so that there is a middle to be struck in.
   def site(name)
-    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://plain.example/"], "rate" => RATE, "concurrency" => AT_ONCE, "max_depth" => 3, "resolve" => {"plain.example:80" => "127.0.0.1:#{port}"})
+    settings =
+      IronTrellis::Core::Settings::Crawl.new(
+        "start_urls" => ["http://plain.example/"],
+        "rate" => RATE,
+        "concurrency" => AT_ONCE,
+        "max_depth" => 3,
+        "resolve" => {
+          "plain.example:80" => "127.0.0.1:#{port}"
+        }
+      )
     IronTrellis::Store::Sites::Site.register(name: "crash #{name} #{SecureRandom.hex(6)}", settings: settings)
   end
 
@@ -69,6 +81,9 @@ class CrashTest < Minitest::Test
 
   # All connections but ours.
   def cut_connections(_crawl)
-    IronTrellis::Store::Postgres::Sql.run("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()")
+    IronTrellis::Store::Postgres::Sql.run(
+      "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> " \
+      "pg_backend_pid()"
+    )
   end
 end

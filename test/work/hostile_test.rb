@@ -3,7 +3,8 @@
 require_relative "../test_helper"
 require "zlib"
 
-# A server that does its worst: the crawl ends in bounded time, its worker's memory stays bounded, and each URL has its error.
+# A server that does its worst: the crawl ends in bounded time, its worker's memory stays bounded, and each URL has its
+# error.
 class HostileTest < Minitest::Test
   include TestDatabase
   include Workers
@@ -21,9 +22,23 @@ class HostileTest < Minitest::Test
 
   # What each path does, and the error and status that must come of it.
   BODIES = {
-    "/endless" => ["too_large", 200], "/bomb" => ["too_large", 200], "/headers" => ["too_large", nil], "/drip" => ["timeout", nil], "/short" => ["closed", 200], "/slam" => ["closed", nil],
-    "/chunks" => ["malformed", 200], "/charset" => [nil, 200], "/parameters" => [nil, 200], "/r/0" => [nil, 301], "/file" => [nil, 302], "/metadata" => [nil, 302], "/title" => [nil, 200],
-    "/nested" => ["malformed", 200], "/nul" => [nil, 200], "/long" => [nil, 200], "/noise" => ["malformed", nil]
+    "/endless" => ["too_large", 200],
+    "/bomb" => ["too_large", 200],
+    "/headers" => ["too_large", nil],
+    "/drip" => ["timeout", nil],
+    "/short" => ["closed", 200],
+    "/slam" => ["closed", nil],
+    "/chunks" => ["malformed", 200],
+    "/charset" => [nil, 200],
+    "/parameters" => [nil, 200],
+    "/r/0" => [nil, 301],
+    "/file" => [nil, 302],
+    "/metadata" => [nil, 302],
+    "/title" => [nil, 200],
+    "/nested" => ["malformed", 200],
+    "/nul" => [nil, 200],
+    "/long" => [nil, 200],
+    "/noise" => ["malformed", nil]
   }.freeze
 
   def test_the_crawl_ends_and_every_url_has_its_error
@@ -34,7 +49,8 @@ class HostileTest < Minitest::Test
     BODIES.each { |path, expected| assert_equal expected, rows.fetch(path).values_at("error", "status"), path }
     assert_includes 50_000..MOST_KILOBYTES, most
     check_details(rows)
-    assert_includes IronTrellis::Store::Crawling::Spaces.named(crawl.id).map { |one| one["kind"] }, "same content under parameters"
+    assert_includes IronTrellis::Store::Crawling::Spaces.named(crawl.id).map { |one| one["kind"] },
+      "same content under parameters"
   ensure
     server.close
   end
@@ -46,17 +62,33 @@ class HostileTest < Minitest::Test
     assert_equal "http://169.254.169.254/latest/", rows["/metadata"]["redirect_to"]
     assert_equal ["allowed", nil], rows["http://169.254.169.254/latest/"].values_at("stop", "status")
     assert_equal 20, rows.keys.grep(%r{/r/\d+}).count { |path| rows[path]["status"] } - 1
-    assert_equal 299_999, rows["/title"]["title_chars"]
+    assert_equal IronTrellis::Core::Content::Cut::MOST_CHARS, rows["/title"]["title_chars"]
     assert_operator rows.keys.grep(/\?p=/).count { |path| rows[path]["status"] }, :<, 1000
     refute rows.key?("/left/out")
   end
 
   # Patterns that would take a backtracking engine for ever are tried on every URL.
   def crawl(port)
-    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://hostile.example/"], "rate" => 0, "seconds" => 2, "retries" => 1, "hosts" => ["169.254.169.254"],
-      "resolve" => {"hostile.example:80" => "127.0.0.1:#{port}"}, "exclude" => ["/(a+)+$b/", "/(.*)*(.*)*(.*)*left.out/"])
+    settings =
+      IronTrellis::Core::Settings::Crawl.new(
+        "start_urls" => ["http://hostile.example/"],
+        "rate" => 0,
+        "seconds" => 2,
+        "retries" => 1,
+        "hosts" => ["169.254.169.254"],
+        "resolve" => {
+          "hostile.example:80" => "127.0.0.1:#{port}"
+        },
+        "exclude" => %w[/(a+)+$b/ /(.*)*(.*)*(.*)*left.out/]
+      )
     queue = "hostile-#{SecureRandom.hex(6)}"
-    crawl = IronTrellis::Work::Crawling::Runs.start(IronTrellis::Store::Sites::Site.register(name: "hostile #{SecureRandom.hex(6)}", settings: settings), now: Time.now, slots: 1, queue: queue)
+    crawl =
+      IronTrellis::Work::Crawling::Runs.start(
+        IronTrellis::Store::Sites::Site.register(name: "hostile #{SecureRandom.hex(6)}", settings: settings),
+        now: Time.now,
+        slots: 1,
+        queue: queue
+      )
     worker = start_worker(queue)
     [crawl, watch(worker, crawl)]
   ensure
@@ -76,27 +108,52 @@ class HostileTest < Minitest::Test
 
   def answer(path, socket)
     case path
-    when "/" then ok(socket, links(BODIES.keys + ["/left/out", "/#{"a" * 3000}!"]))
-    when "/robots.txt" then socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n") && :keep
-    when "/endless" then endlessly(socket, "HTTP/1.1 200 OK\r\n#{HTML}\r\n") { "x" * 65_536 }
-    when "/headers" then endlessly(socket, "HTTP/1.1 200 OK\r\n") { "X-Lamp: #{"y" * 1000}\r\n" }
-    when "/bomb" then socket.write("HTTP/1.1 200 OK\r\n#{HTML}Content-Encoding: gzip\r\nContent-Length: #{BOMB.bytesize}\r\n\r\n", BOMB) && :close
-    when "/drip" then 100.times { socket.write("H") && sleep(0.1) } && :close
-    when "/slam" then :close
-    when "/short" then socket.write("HTTP/1.1 200 OK\r\n#{HTML}Content-Length: 5000\r\n\r\nlamp") && :close
-    when "/long" then socket.write("HTTP/1.1 200 OK\r\n#{HTML}Content-Length: 4\r\n\r\nlamp and much more than was said") && :keep
-    when "/chunks" then socket.write("HTTP/1.1 200 OK\r\n#{HTML}Transfer-Encoding: chunked\r\n\r\nzzz\r\nlamp\r\n") && :close
-    when "/noise" then socket.write(Random.bytes(4000)) && :close
-    when "/charset" then ok(socket, Random.bytes(20_000), type: "text/html; charset=#{%w[utf-16 euc-jp x-nonsense utf-7].sample}")
-    when "/parameters" then ok(socket, links((1..10_000).map { |number| "/?p=#{number}" }))
-    when %r{\A/\?p=} then ok(socket, "<title>All alike</title><p>The same lamp as ever.</p>")
-    when %r{\A/r/(\d+)} then socket.write("HTTP/1.1 301 Moved\r\nLocation: /r/#{$1.to_i + 1}\r\nContent-Length: 0\r\n\r\n") && :keep
-    when "/file" then socket.write("HTTP/1.1 302 Found\r\nLocation: file:///etc/passwd\r\nContent-Length: 0\r\n\r\n") && :keep
-    when "/metadata" then socket.write("HTTP/1.1 302 Found\r\nLocation: http://169.254.169.254/latest/\r\nContent-Length: 0\r\n\r\n") && :keep
-    when "/title" then ok(socket, "<title>#{"lamp, " * 50_000}</title>")
-    when "/nested" then ok(socket, "<div>" * 100_000)
-    when "/nul" then ok(socket, "<title>a\0b</title><a href='/nul\0?x'>\0</a>\0<!--\0", headers: "X-Robots-Tag: a\0b\r\n")
-    else ok(socket, "<title>lamp</title>")
+    when "/"
+      ok(socket, links(BODIES.keys + ["/left/out", "/#{"a" * 3000}!"]))
+    when "/robots.txt"
+      socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n") && :keep
+    when "/endless"
+      endlessly(socket, "HTTP/1.1 200 OK\r\n#{HTML}\r\n") { "x" * 65_536 }
+    when "/headers"
+      endlessly(socket, "HTTP/1.1 200 OK\r\n") { "X-Lamp: #{"y" * 1000}\r\n" }
+    when "/bomb"
+      socket.write(
+        "HTTP/1.1 200 OK\r\n#{HTML}Content-Encoding: gzip\r\nContent-Length: #{BOMB.bytesize}\r\n\r\n",
+        BOMB
+      ) && :close
+    when "/drip"
+      100.times { socket.write("H") && sleep(0.1) } && :close
+    when "/slam"
+      :close
+    when "/short"
+      socket.write("HTTP/1.1 200 OK\r\n#{HTML}Content-Length: 5000\r\n\r\nlamp") && :close
+    when "/long"
+      socket.write("HTTP/1.1 200 OK\r\n#{HTML}Content-Length: 4\r\n\r\nlamp and much more than was said") && :keep
+    when "/chunks"
+      socket.write("HTTP/1.1 200 OK\r\n#{HTML}Transfer-Encoding: chunked\r\n\r\nzzz\r\nlamp\r\n") && :close
+    when "/noise"
+      socket.write(Random.bytes(4000)) && :close
+    when "/charset"
+      ok(socket, Random.bytes(20_000), type: "text/html; charset=#{%w[utf-16 euc-jp x-nonsense utf-7].sample}")
+    when "/parameters"
+      ok(socket, links((1..10_000).map { |number| "/?p=#{number}" }))
+    when %r{\A/\?p=}
+      ok(socket, "<title>All alike</title><p>The same lamp as ever.</p>")
+    when %r{\A/r/(\d+)}
+      socket.write("HTTP/1.1 301 Moved\r\nLocation: /r/#{$1.to_i + 1}\r\nContent-Length: 0\r\n\r\n") && :keep
+    when "/file"
+      socket.write("HTTP/1.1 302 Found\r\nLocation: file:///etc/passwd\r\nContent-Length: 0\r\n\r\n") && :keep
+    when "/metadata"
+      socket.write("HTTP/1.1 302 Found\r\nLocation: http://169.254.169.254/latest/\r\nContent-Length: 0\r\n\r\n") &&
+        :keep
+    when "/title"
+      ok(socket, "<title>#{"lamp, " * 50_000}</title>")
+    when "/nested"
+      ok(socket, "<div>" * 100_000)
+    when "/nul"
+      ok(socket, "<title>a\0b</title><a href='/nul\0?x'>\0</a>\0<!--\0", headers: "X-Robots-Tag: a\0b\r\n")
+    else
+      ok(socket, "<title>lamp</title>")
     end
   end
 

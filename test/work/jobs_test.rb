@@ -27,13 +27,26 @@ class JobsTest < Minitest::Test
 
   def site = @crawl.site
 
-  def decide(intent) = Work::Decisions::Deciding.decide(site, "group", [{"subject" => "/", "value" => {"intent" => intent}}], by: "Test", now: Time.now)
+  def decide(intent) =
+    Work::Decisions::Deciding.decide(
+      site,
+      "group",
+      [{"subject" => "/", "value" => {"intent" => intent}}],
+      by: "Test",
+      now: Time.now
+    )
 
-  def jobs(name = "Rejudge") = Sql.run("SELECT count(*) FROM que_jobs WHERE job_class = $1", ["IronTrellis::Work::Jobs::#{name}"]).getvalue(0, 0).to_i
+  def jobs(name = "Rejudge") =
+    Sql
+      .run("SELECT count(*) FROM que_jobs WHERE job_class = $1", ["IronTrellis::Work::Jobs::#{name}"])
+      .getvalue(0, 0)
+      .to_i
 
   def work(&until_)
     deadline = Time.now + MOST_SECONDS
-    Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { (Time.now > deadline) ? flunk("what was waited for never came") : until_.call }
+    Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) do
+      (Time.now > deadline) ? flunk("what was waited for never came") : until_.call
+    end
   end
 
   def intents = rows_of(@crawl.reload).values.map { |row| row["intent"] }.uniq
@@ -71,7 +84,13 @@ class JobsTest < Minitest::Test
     crawl.verdict_runs.each(&:drop)
     crawl.update!(state: Store::Crawling::Crawl::JUDGING, fetching_ended_at: Time.now - 60, queue: "crawl")
     run = Judgement.alone(crawl, clock: -> { Time.now })
-    Work::Decisions::Deciding.decide(crawl.site, "group", [{"subject" => "/", "value" => {"intent" => "keep_out"}}], by: "Test", now: run.started_at + 0.001)
+    Work::Decisions::Deciding.decide(
+      crawl.site,
+      "group",
+      [{"subject" => "/", "value" => {"intent" => "keep_out"}}],
+      by: "Test",
+      now: run.started_at + 0.001
+    )
     crawl.with_lock { Work::Judging::Asking.follow_up(crawl, Time.now) }
     assert crawl.reload.judged_again?
     assert_equal 1, jobs
@@ -93,7 +112,11 @@ class JobsTest < Minitest::Test
     assert_empty tables.grep(/\Ajudging_|_stage_/)
   end
 
-  def tables = Sql.run("SELECT relname FROM pg_class WHERE relkind = 'r' AND (relname ~ '_stage_' OR relname ~ '^judging_' OR relname ~ '^(ledger_rows|faults)_[0-9]') ORDER BY 1").column_values(0)
+  def tables =
+    Sql.run(
+      "SELECT relname FROM pg_class WHERE relkind = 'r' AND (relname ~ '_stage_' OR relname ~ '^judging_' OR relname " \
+      "~ '^(ledger_rows|faults)_[0-9]') ORDER BY 1"
+    ).column_values(0)
 
   def test_a_judging_that_fails_for_good_is_told_and_can_be_tried_again
     Work::Judging::Asking.again(@crawl, now: Time.now)
@@ -119,7 +142,9 @@ class JobsTest < Minitest::Test
 
   def test_a_slice_that_fails_for_good_pauses_its_crawl_with_the_reason
     @crawl.update!(state: Store::Crawling::Crawl::CRAWLING)
-    Work::Jobs::CrawlSlice.new(kwargs: {crawl_id: @crawl.id, slot: 0}).given_up(PG::DiskFull.new("no space left on device"))
+    Work::Jobs::CrawlSlice.new(kwargs: {crawl_id: @crawl.id, slot: 0}).given_up(
+      PG::DiskFull.new("no space left on device")
+    )
     assert_equal "paused", @crawl.reload.state
     assert_match(/no space left on device/, @crawl.message)
     Work::Crawling::Runs.resume(@crawl)

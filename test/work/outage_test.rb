@@ -10,7 +10,10 @@ class OutageTest < Minitest::Test
   Store = IronTrellis::Store
   PAGES = 40
 
-  def site = SmallSite.new("/" => "<title>T</title>" + Array.new(PAGES) { |number| "<a href='/p#{number}'>p</a>" }.join) { "<title>A page</title><p>Words of it.</p>" }
+  def site =
+    SmallSite.new("/" => "<title>T</title>" + Array.new(PAGES) { |number| "<a href='/p#{number}'>p</a>" }.join) do
+      "<title>A page</title><p>Words of it.</p>"
+    end
 
   # A gate before the site's own port, which can be shut: connections are refused then.
   def shut_after(requests, site)

@@ -17,7 +17,14 @@ class RemovalTest < Minitest::Test
     @site = @crawl.site
   end
 
-  def tables(crawl) = Store::Postgres::Sql.run("SELECT count(*) FROM pg_class WHERE relname = ANY($1::text[])", [Store::Postgres::Sql.array(%w[links page_facts].map { |name| "#{name}_#{crawl.id}" })]).getvalue(0, 0).to_i
+  def tables(crawl) =
+    Store::Postgres::Sql
+      .run(
+        "SELECT count(*) FROM pg_class WHERE relname = ANY($1::text[])",
+        [Store::Postgres::Sql.array(%w[links page_facts].map { |name| "#{name}_#{crawl.id}" })]
+      )
+      .getvalue(0, 0)
+      .to_i
 
   # As the job does a day later.
   def a_day_later(**what) = Work::Jobs::Remove.run(**what)
@@ -47,20 +54,39 @@ class RemovalTest < Minitest::Test
     Work::Sites::Removal.take_site(@site, by: "Test", now: Time.now)
     assert_nil Store::Sites::Site.find_by(name: @site.name)
     namesake = Store::Sites::Site.register(name: @site.name, settings: @site.crawl_settings)
-    assert_match(/another name/, assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sites::Removal.bring_site_back(@site.id) }.message)
+    assert_match(
+      /another name/,
+      assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sites::Removal.bring_site_back(@site.id) }.message
+    )
     assert_raises(IronTrellis::Core::Error::NotFound) { Store::Crawling::Crawl.fetch(@crawl.id) }
     namesake.rename("#{@site.name} anew")
     assert_equal @crawl, Work::Sites::Removal.bring_site_back(@site.id).newest_crawl
 
     Work::Sites::Removal.take_site(@site.reload, by: "Test", now: Time.now)
     a_day_later(site_id: @site.id, removed_at: @site.removed_at.iso8601(6))
-    assert_equal [0, 0, 0], [tables(@crawl), *%w[decisions urls].map { |table| Store::Postgres::Sql.run("SELECT count(*) FROM #{table} WHERE site_id = $1", [@site.id]).getvalue(0, 0).to_i }]
+    assert_equal [0, 0, 0],
+      [
+        tables(@crawl),
+        *%w[decisions urls].map { |table|
+          Store::Postgres::Sql
+            .run("SELECT count(*) FROM #{table} WHERE site_id = $1", [@site.id])
+            .getvalue(0, 0)
+            .to_i
+        }
+      ]
   end
 
   def test_what_is_crawled_now_stays
     running = Store::Crawling::Crawl.begin(@site, now: Time.now)
-    assert_match(/Stop it first/, assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sites::Removal.take_site(@site, by: "Test", now: Time.now) }.message)
-    assert_raises(IronTrellis::Core::Error::Conflict) { Work::Sites::Removal.take_crawl(running, by: "Test", now: Time.now) }
+    assert_match(
+      /Stop it first/,
+      assert_raises(IronTrellis::Core::Error::Conflict) do
+        Work::Sites::Removal.take_site(@site, by: "Test", now: Time.now)
+      end.message
+    )
+    assert_raises(IronTrellis::Core::Error::Conflict) do
+      Work::Sites::Removal.take_crawl(running, by: "Test", now: Time.now)
+    end
     assert Store::Sites::Site.find_by(name: @site.name), "and nothing of it went"
   end
 end

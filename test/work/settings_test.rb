@@ -16,26 +16,49 @@ class SettingsTest < Minitest::Test
     site.targets
   end
 
-  TREE = {"/" => "<a href=/a/>a</a><a href=/b/x>b</a>", "/a/" => "<a href=/a/deep>d</a>", "/a/deep" => "deep", "/b/x" => "x", "/b/y" => "y"}.freeze
+  TREE = {
+    "/" => "<a href=/a/>a</a><a href=/b/x>b</a>",
+    "/a/" => "<a href=/a/deep>d</a>",
+    "/a/deep" => "deep",
+    "/b/x" => "x",
+    "/b/y" => "y"
+  }.freeze
 
   def test_start_urls_and_hosts
-    assert_equal %w[/ /a/ /a/deep /b/x /b/y], fetched(TREE, start_urls: %w[http://small.example/ http://small.example/b/y]).sort
+    assert_equal %w[/ /a/ /a/deep /b/x /b/y],
+      fetched(TREE, start_urls: %w[http://small.example/ http://small.example/b/y]).sort
     site = SmallSite.new("/" => "<a href=http://other.example/o>o</a>", "/o" => "o")
-    crawl_here(site, hosts: ["other.example"], resolve: {"small.example:80" => "127.0.0.1:#{site.port}", "other.example:80" => "127.0.0.1:#{site.port}"})
+    crawl_here(
+      site,
+      hosts: ["other.example"],
+      resolve: {
+        "small.example:80" => "127.0.0.1:#{site.port}",
+        "other.example:80" => "127.0.0.1:#{site.port}"
+      }
+    )
     assert_includes site.targets, "/o"
   end
 
   def test_a_list_is_fetched_and_nothing_else_but_where_it_redirects
     pages = TREE.merge("/moved" => [301, {"location" => "/b/y"}, ""])
 
-    assert_equal %w[/a/ /b/y /moved], fetched(pages, mode: "list", list: %w[http://small.example/a/ http://small.example/moved]).sort
+    assert_equal %w[/a/ /b/y /moved],
+      fetched(pages, mode: "list", list: %w[http://small.example/a/ http://small.example/moved]).sort
     refute @crawl.whole?
   end
 
-  SITEMAP = [200, {"content-type" => "application/xml"}, "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>http://small.example/b/y</loc></url></urlset>"].freeze
+  SITEMAP = [
+    200,
+    {"content-type" => "application/xml"},
+    "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>http://small.example/b/y</loc></url></urlset>"
+  ].freeze
 
   def test_sitemaps_are_found_through_robots_txt_or_named_or_left_alone
-    pages = TREE.merge("/map.xml" => SITEMAP, "/robots.txt" => [200, {"content-type" => "text/plain"}, "Sitemap: http://small.example/map.xml"])
+    pages =
+      TREE.merge(
+        "/map.xml" => SITEMAP,
+        "/robots.txt" => [200, {"content-type" => "text/plain"}, "Sitemap: http://small.example/map.xml"]
+      )
 
     assert_includes fetched(pages), "/b/y"
     refute_includes fetched(pages, read_sitemaps: false), "/b/y"
@@ -71,7 +94,8 @@ class SettingsTest < Minitest::Test
     crawl = crawl_here(site, trap_limit: 14)
 
     assert_equal 14, site.targets.grep(%r{/cal/}).size
-    assert_equal [{"kind" => "calendar", "space" => "http://small.example/cal/#/#", "most" => 14}], IronTrellis::Store::Crawling::Spaces.named(crawl.id)
+    assert_equal [{"kind" => "calendar", "space" => "http://small.example/cal/#/#", "most" => 14}],
+      IronTrellis::Store::Crawling::Spaces.named(crawl.id)
   end
 
   def test_limits_of_urls_depth_and_size
@@ -82,13 +106,22 @@ class SettingsTest < Minitest::Test
   end
 
   def test_a_short_way_that_is_found_late_counts
-    pages = {"/" => links("/slow", "/1"), "/slow" => ->(_) { sleep(0.4) && links("/page") }, "/1" => links("/2"), "/2" => links("/page"), "/page" => links("/end"), "/end" => "end"}
+    pages = {
+      "/" => links("/slow", "/1"),
+      "/slow" => ->(_) { sleep(0.4) && links("/page") },
+      "/1" => links("/2"),
+      "/2" => links("/page"),
+      "/page" => links("/end"),
+      "/end" => "end"
+    }
 
     assert_includes fetched(pages, max_depth: 3), "/end"
   end
 
   def test_kinds_are_fetched_or_left
-    pages = {"/" => "<img src=/i.png><script src=/s.js></script><link rel=stylesheet href=/c.css><a href=/d.pdf>pdf</a>"}
+    pages = {
+      "/" => "<img src=/i.png><script src=/s.js></script><link rel=stylesheet href=/c.css><a href=/d.pdf>pdf</a>"
+    }
 
     assert_equal %w[/ /c.css /d.pdf /i.png /s.js], fetched(pages).sort
     assert_equal %w[/], fetched(pages, images: false, scripts: false, styles: false, pdfs: false)
@@ -102,7 +135,8 @@ class SettingsTest < Minitest::Test
     refute_includes site.targets, "/gone"
     crawl_here(site, resolve: resolve, check_external: true)
 
-    assert_equal [%w[HEAD other.example]], site.requests.select { |one| one.target == "/gone" }.map { |one| [one.verb, one.host] }
+    assert_equal [%w[HEAD other.example]],
+      site.requests.select { |one| one.target == "/gone" }.map { |one| [one.verb, one.host] }
   end
 
   def test_nofollow_is_kept_to_or_not
@@ -114,7 +148,14 @@ class SettingsTest < Minitest::Test
   end
 
   def test_robots_txt_is_kept_to_for_the_agent_or_passed_over_and_said_so
-    pages = TREE.merge("/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: Otherbot\nDisallow: /b/\n\nUser-agent: *\nDisallow: /a/"])
+    pages =
+      TREE.merge(
+        "/robots.txt" => [
+          200,
+          {"content-type" => "text/plain"},
+          "User-agent: Otherbot\nDisallow: /b/\n\nUser-agent: *\nDisallow: /a/"
+        ]
+      )
 
     refute_includes fetched(pages), "/a/"
     refute_includes fetched(pages, agent: "Otherbot"), "/b/x"
@@ -127,11 +168,17 @@ class SettingsTest < Minitest::Test
     crawl_here(site, agent: "Lampbot")
     crawl_here(site, agent_header: "Lampbot/2.0 (+http://lamps.example/)")
 
-    assert_equal ["Lampbot/0.1.0 (site audit)", "Lampbot/2.0 (+http://lamps.example/)"], site.requests.map { |one| one.headers["user-agent"] }.uniq
+    assert_equal ["Lampbot/0.1.0 (site audit)", "Lampbot/2.0 (+http://lamps.example/)"],
+      site.requests.map { |one| one.headers["user-agent"] }.uniq
   end
 
   def test_no_more_requests_at_once_than_allowed
-    site = SmallSite.new({"/" => links(*(1..12).map { |number| "/#{number}" })}.merge((1..12).to_h { |number| ["/#{number}", ->(_) { sleep(0.1) && "x" }] }))
+    site =
+      SmallSite.new(
+        {"/" => links(*(1..12).map { |number| "/#{number}" })}.merge(
+          (1..12).to_h { |number| ["/#{number}", ->(_) { sleep(0.1) && "x" }] }
+        )
+      )
     crawl_here(site, concurrency: 3)
 
     assert_equal 3, site.most_at_once
@@ -160,15 +207,19 @@ class SettingsTest < Minitest::Test
     fetched(pages, seconds: 0.4, retries: 0)
     assert_equal "timeout", rows_of(@crawl)["/late"]["error"]
     # 192.0.2.0/24 is kept for documentation (RFC 5737): packets to it are lost.
-    crawl = crawl_here(SmallSite.new({}), resolve: {"small.example:80" => "192.0.2.1"}, connect_seconds: 0.3, retries: 0)
+    crawl =
+      crawl_here(SmallSite.new({}), resolve: {"small.example:80" => "192.0.2.1"}, connect_seconds: 0.3, retries: 0)
     assert_includes %w[timeout connect], IronTrellis::Store::Robots::RobotsFiles.all(crawl.id).first["error"]
   end
 
   def test_what_may_pass_is_tried_again_as_often_as_said
     asked = 0
-    flaky = ->(_) { ((asked += 1) < 3) ? [503, {"content-type" => "text/html", "retry-after" => "0"}, "busy"] : "there" }
+    flaky = ->(_) do
+      ((asked += 1) < 3) ? [503, {"content-type" => "text/html", "retry-after" => "0"}, "busy"] : "there"
+    end
     fetched({"/" => flaky}, retries: 2)
-    assert_equal [3, 200, 2], [asked, rows_of(@crawl)["/"]["status"], IronTrellis::Store::Crawling::Progress.of(@crawl).retried]
+    assert_equal [3, 200, 2],
+      [asked, rows_of(@crawl)["/"]["status"], IronTrellis::Store::Crawling::Progress.of(@crawl).retried]
     asked = 0
     fetched({"/" => flaky}, retries: 0)
     assert_equal [1, 503], [asked, rows_of(@crawl)["/"]["status"]]
@@ -184,12 +235,26 @@ class SettingsTest < Minitest::Test
 
   def test_secrets_go_to_hosts_in_scope_and_to_nobody_else
     site = SmallSite.new("/" => "<a href=http://other.example/o>o</a>")
-    crawl_here(site, check_external: true, resolve: {"small.example:80" => "127.0.0.1:#{site.port}", "other.example:80" => "127.0.0.1:#{site.port}"},
-      secrets: {"user" => "ines", "password" => "wick", "cookies" => "a=1; b=2", "headers" => ["X-Staging: yes"]})
+    crawl_here(
+      site,
+      check_external: true,
+      resolve: {
+        "small.example:80" => "127.0.0.1:#{site.port}",
+        "other.example:80" => "127.0.0.1:#{site.port}"
+      },
+      secrets: {
+        "user" => "ines",
+        "password" => "wick",
+        "cookies" => "a=1; b=2",
+        "headers" => ["X-Staging: yes"]
+      }
+    )
 
     sent = site.requests.find { |one| one.target == "/" }.headers
-    assert_equal ["Basic #{["ines:wick"].pack("m0")}", "a=1; b=2", "yes"], sent.values_at("authorization", "cookie", "x-staging")
-    assert_empty site.requests.select { |one| one.host == "other.example" }.flat_map { |one| one.headers.keys } & %w[authorization cookie x-staging]
+    assert_equal ["Basic #{["ines:wick"].pack("m0")}", "a=1; b=2", "yes"],
+      sent.values_at("authorization", "cookie", "x-staging")
+    assert_empty site.requests.select { |one| one.host == "other.example" }.flat_map { |one| one.headers.keys } &
+      %w[authorization cookie x-staging]
   end
 
   def test_a_crawl_of_some_urls_only_is_partial_and_tells_no_orphans
@@ -198,14 +263,23 @@ class SettingsTest < Minitest::Test
     crawl = crawl_here(site, urls: ["http://small.example/b/y"])
 
     assert_equal ["/b/y"], site.targets
-    assert_equal [false, nil, "distinct", []], [crawl.whole?, *rows_of(crawl)["/b/y"].values_at("depth", "stop"), rows_of(crawl)["/b/y"]["faults"] & %w[orphan]]
+    assert_equal [false, nil, "distinct", []],
+      [
+        crawl.whole?,
+        *rows_of(crawl)["/b/y"].values_at("depth", "stop"),
+        rows_of(crawl)["/b/y"]["faults"] & %w[orphan]
+      ]
   end
 
   def test_every_setting_has_its_test
     # Where a crawl begins, and which are kept, have tests of their own.
     here = File.read(__FILE__) + File.read(File.join(__dir__, "tls_and_proxy_test.rb"))
 
-    assert_empty(IronTrellis::Core::Settings::Crawl::FIELDS.keys.reject { |name| here.match?(/\b#{name}:/) || %w[start_urls keep_crawls].include?(name) })
+    assert_empty(
+      IronTrellis::Core::Settings::Crawl::FIELDS.keys.reject do |name|
+        here.match?(/\b#{name}:/) || %w[start_urls keep_crawls].include?(name)
+      end
+    )
     assert_empty(IronTrellis::Core::Settings::Secrets::NAMES.reject { |name| here.include?("\"#{name}\" =>") })
   end
 end

@@ -14,7 +14,11 @@ class TimetablesTest < Minitest::Test
     Store::Crawling::Timetable.delete_all
     settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://timetable.example/"])
     @site = Store::Sites::Site.register(name: "timetable #{SecureRandom.hex(6)}", settings: settings)
-    Store::Crawling::Timetable.keep(@site, IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"), MONDAY - 3600)
+    Store::Crawling::Timetable.keep(
+      @site,
+      IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"),
+      MONDAY - 3600
+    )
     @timetables = IronTrellis::Work::Runtime::Timetables.new
   end
 
@@ -40,7 +44,10 @@ class TimetablesTest < Minitest::Test
   end
 
   def test_several_workers_that_look_at_once_start_one_crawl
-    started = Array.new(4) { Thread.new { ActiveRecord::Base.connection_pool.with_connection { @timetables.start_due(MONDAY) } } }.sum(&:value)
+    started =
+      Array
+        .new(4) { Thread.new { ActiveRecord::Base.connection_pool.with_connection { @timetables.start_due(MONDAY) } } }
+        .sum(&:value)
 
     assert_equal [1, 1], [started, @site.crawls.count]
   end

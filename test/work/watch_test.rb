@@ -16,7 +16,8 @@ class WatchTest < Minitest::Test
     Work::Crawling::Runs.start(site, now: Time.now, slots: 2, queue: "watch-#{SecureRandom.hex(6)}")
   end
 
-  def jobs(queue) = Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE queue = $1", [queue]).getvalue(0, 0).to_i
+  def jobs(queue) =
+    Store::Postgres::Sql.run("SELECT count(*) FROM que_jobs WHERE queue = $1", [queue]).getvalue(0, 0).to_i
 
   def test_a_crawl_of_whose_maker_nothing_is_heard_is_ended_with_its_jobs
     watched, plain = begun, begun
@@ -24,7 +25,11 @@ class WatchTest < Minitest::Test
     Work::Crawling::Watch.end_abandoned(Time.now + 5)
     assert_equal "waiting", watched.reload.state
     Work::Crawling::Watch.end_abandoned(Time.now + 60)
-    assert_equal [%w[failed waiting], [0, 2]], [[watched, plain].map { |crawl| crawl.reload.state }, [watched, plain].map { |crawl| jobs(crawl.queue) }]
+    assert_equal [%w[failed waiting], [0, 2]],
+      [
+        [watched, plain].map { |crawl| crawl.reload.state },
+        [watched, plain].map { |crawl| jobs(crawl.queue) }
+      ]
     assert_match(/interrupted/, watched.message)
   end
 

@@ -10,7 +10,8 @@ module IronTrellis
         def initialize(crawl, now: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
           @crawl = crawl
           @now = now
-          @pages = Store::Crawling::SlowPages.new(crawl, limit: crawl.site.limits.least(:slow_ms), most: SlowAnswers::MOST)
+          @pages =
+            Store::Crawling::SlowPages.new(crawl, limit: crawl.site.limits.least(:slow_ms), most: SlowAnswers::MOST)
         end
 
         # @param seconds [Numeric] for which it may go on
@@ -21,7 +22,9 @@ module IronTrellis
 
           deadline = @now.call + seconds
           times = {}
-          fetch { |client| times[left.first["url_id"]] = time(client, left.shift["url"]) until left.empty? || @now.call > deadline }
+          fetch do |client|
+            times[left.first["url_id"]] = time(client, left.shift["url"]) until left.empty? || @now.call > deadline
+          end
           @pages.keep(times)
           left.any?
         end
@@ -31,7 +34,11 @@ module IronTrellis
         def fetch
           settings = @crawl.crawl_settings
           @pause = settings.rate.zero? ? 0 : 1.0 / settings.rate
-          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(settings), manner: Fetch::Http::RequestProfile.of(settings, @crawl.secrets))
+          client =
+            Fetch::Http::Client.new(
+              addresses: Fetch::Http::HostResolver.of(settings),
+              manner: Fetch::Http::RequestProfile.of(settings, @crawl.secrets)
+            )
           yield client
         ensure
           client&.close

@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Crawling
-      # Leases work for the hosts that a session asks, and hands it to their lanes: sitemap files and probes first, then URLs nearest to
-      # the start.
+      # Leases work for the hosts that a session asks, and hands it to their lanes: sitemap files and probes first, then
+      # URLs nearest to the start.
       class Dispatcher
         # @param crawl [Store::Crawling::Crawl]
         # @param slot [Integer]
@@ -25,8 +25,14 @@ module IronTrellis
           wants = @lanes.wants
           return if wants.empty?
 
-          @sitemaps.take(@slot, wants.keys).each { |row| @lanes.hand(Fetch::Sitemaps::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual"))) }
-          @probes.take(@slot, wants.keys).each { |row| @lanes.hand(Fetch::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
+          @sitemaps
+            .take(@slot, wants.keys)
+            .each do |row|
+              @lanes.hand(Fetch::Sitemaps::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual")))
+            end
+          @probes
+            .take(@slot, wants.keys)
+            .each { |row| @lanes.hand(Fetch::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
           @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @lanes.hand(item) }
         end
 

@@ -15,7 +15,13 @@ module IronTrellis
           @client = client
           @policies = policies
           @settings = settings
-          @pages = Fetch::Crawling::PageFetch.new(client: client, reader: reader, policies: policies, ignore_robots: settings.ignore_robots)
+          @pages =
+            Fetch::Crawling::PageFetch.new(
+              client: client,
+              reader: reader,
+              policies: policies,
+              ignore_robots: settings.ignore_robots
+            )
         end
 
         # @param item [#parts]
@@ -31,9 +37,12 @@ module IronTrellis
         # @return [Fetch::Crawling::Outcome, Fetch::Sitemaps::SitemapFetch::Result]
         def call(item)
           case item
-          when Fetch::Sitemaps::SitemapTask then Fetch::Sitemaps::SitemapFetch.call(@client, item.parts, now: @clock.call, patient: !item.usual)
-          when Fetch::Crawling::ProbeTask then @pages.probe(item)
-          else @pages.call(item)
+          when Fetch::Sitemaps::SitemapTask
+            Fetch::Sitemaps::SitemapFetch.call(@client, item.parts, now: @clock.call, patient: !item.usual)
+          when Fetch::Crawling::ProbeTask
+            @pages.probe(item)
+          else
+            @pages.call(item)
           end
         end
 

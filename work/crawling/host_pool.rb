@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Crawling
-      # The hosts that one session of a crawl asks at the moment, each through a lane, and its right to do so: the slots that it holds of
-      # them. What a host allows is shared evenly by all sessions of the crawl.
+      # The hosts that one session of a crawl asks at the moment, each through a lane, and its right to do so: the slots
+      # that it holds of them. What a host allows is shared evenly by all sessions of the crawl.
       class HostPool
         MOST = 32
         BATCH = 100
@@ -33,7 +33,8 @@ module IronTrellis
           @sure_until = monotonic + SURE_SECONDS
         end
 
-        # To be called about once a second: renews the slots, gives back what others have a right to, takes what is free.
+        # To be called about once a second: renews the slots, gives back what others have a right to, takes what is
+        # free.
         #
         # @param sessions [Integer] how many sessions work on this crawl
         # @return [void]
@@ -45,7 +46,9 @@ module IronTrellis
           work = @hosts.with_work(@clock.call)
           close_idle(work)
           @lanes.each { |host_id, lane| balance(host_id, lane, sessions, work.key?(host_id)) }
-          (work.keys - @lanes.keys).first(MOST - @lanes.size).each { |host_id| begin_one(host_id, work[host_id], sessions) }
+          (work.keys - @lanes.keys)
+            .first(MOST - @lanes.size)
+            .each { |host_id| begin_one(host_id, work[host_id], sessions) }
         end
 
         # @return [Hash{Integer => Integer}] by host, how many more URLs it should be handed
@@ -120,7 +123,15 @@ module IronTrellis
         end
 
         def begin_one(host_id, authority, sessions)
-          lane = Fetch::Crawling::HostQueue.new(authority, of: slots_of(authority), rate: @settings.rate, results: @results, allowed: -> { monotonic < @sure_until }, &@make_worker)
+          lane =
+            Fetch::Crawling::HostQueue.new(
+              authority,
+              of: slots_of(authority),
+              rate: @settings.rate,
+              results: @results,
+              allowed: -> { monotonic < @sure_until },
+              &@make_worker
+            )
           slots = take(host_id, lane, share(authority, sessions))
           return if slots.empty?
 
@@ -140,7 +151,10 @@ module IronTrellis
         def ahead(lane)
           return [BATCH, lane.slots.size].max if @settings.rate.zero?
 
-          (@settings.rate * lane.slots.size / slots_of(lane.authority) * AHEAD_SECONDS).ceil.clamp(lane.slots.size, BATCH)
+          (@settings.rate * lane.slots.size / slots_of(lane.authority) * AHEAD_SECONDS).ceil.clamp(
+            lane.slots.size,
+            BATCH
+          )
         end
 
         # Thread::Queue#pop takes a time limit only from Ruby 3.2 on.

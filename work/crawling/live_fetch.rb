@@ -3,11 +3,12 @@
 module IronTrellis
   module Work
     module Crawling
-      # Fetches one URL now, past any cache, with the settings and secrets of a crawl: as its crawler, or as a visitor with a browser, whom robots.txt
-      # doesn't concern. Nothing of it is stored.
+      # Fetches one URL now, past any cache, with the settings and secrets of a crawl: as its crawler, or as a visitor
+      # with a browser, whom robots.txt doesn't concern. Nothing of it is stored.
       class LiveFetch
         # One that servers know (from memory; the form is what browsers send since 2022).
-        BROWSER = "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36"
+        BROWSER =
+          "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36"
         KINDS = %w[crawler visitor].freeze
         MOST_HOPS = 10
         MOST_LINKS = 1_000
@@ -24,9 +25,11 @@ module IronTrellis
         end
 
         # @param url [String]
-        # @return [Hash] blocked (the rule of robots.txt, nil where it lets us), status, error, response_ms, header_lines and header_marks (what each line tells), hops ([{url, status}], the URL itself
-        #   first), and of a page its title, words, noindex, nofollow, canonical, hreflang ([{code, url}]), lines ([{number, text, tells}], those of its source that decide) and links
-        #   ([{url, text, type, place, rel, followed}], at most MOST_LINKS) with the number of all (links_total)
+        # @return [Hash] blocked (the rule of robots.txt, nil where it lets us), status, error, response_ms,
+        #   header_lines and header_marks (what each line tells), hops ([{url, status}], the URL itself first), and of a
+        #   page its title, words, noindex, nofollow, canonical, hreflang ([{code, url}]), lines ([{number, text,
+        #   tells}], those of its source that decide) and links ([{url, text, type, place, rel, followed}], at most
+        #   MOST_LINKS) with the number of all (links_total)
         def call(url)
           client = new_client
           parts = Core::Url::NormalForm.parse(url)
@@ -43,7 +46,9 @@ module IronTrellis
         def file(url)
           client = new_client
           _, hops, answer = visit_to_the_end(client, Core::Url::NormalForm.parse(url))
-          answered(hops, answer).merge(text: (answer.body.to_s.dup.force_encoding(Encoding::UTF_8) if answer.status == 200))
+          answered(hops, answer).merge(
+            text: (answer.body.to_s.dup.force_encoding(Encoding::UTF_8) if answer.status == 200)
+          )
         ensure
           client&.close
         end
@@ -57,7 +62,9 @@ module IronTrellis
           client = new_client
           answer = visit_to_the_end(client, Core::Url::NormalForm.parse(url)).last
           type = answer.header_lines && answer.headers.first("content-type").to_s[%r{\A[^;\s]+}].to_s.downcase
-          raise Core::Error::NotFound.new("#{url} answers with no image.", url: url) unless answer.status == 200 && type.start_with?("image/")
+          unless answer.status == 200 && type.start_with?("image/")
+            raise Core::Error::NotFound.new("#{url} answers with no image.", url: url)
+          end
 
           [type, answer.body.to_s]
         ensure
@@ -75,7 +82,8 @@ module IronTrellis
 
         def visit(client, parts) = result(*visit_to_the_end(client, parts))
 
-        # @return [Array(Core::Url::Parts, Array<Hash>, Fetch::Http::Answer)] where it ends, by which hops, and the answer there
+        # @return [Array(Core::Url::Parts, Array<Hash>, Fetch::Http::Answer)] where it ends, by which hops, and the
+        #   answer there
         def visit_to_the_end(client, parts)
           hops = []
           loop do
@@ -93,16 +101,38 @@ module IronTrellis
 
         def answered(hops, answer)
           lines = answer.header_lines || []
-          {blocked: nil, status: answer.status, error: answer.error && "#{answer.error}: #{answer.error_detail}", response_ms: answer.response_ms, header_lines: lines, header_marks: Core::Page::DecidingLines.of_headers(lines), hops: hops}
+          {
+            blocked: nil,
+            status: answer.status,
+            error: answer.error && "#{answer.error}: #{answer.error_detail}",
+            response_ms: answer.response_ms,
+            header_lines: lines,
+            header_marks: Core::Page::DecidingLines.of_headers(lines),
+            hops: hops
+          }
         end
 
         def read(parts, answer)
           return {} if answer.error || answer.status.nil?
 
-          facts = Core::Page::Reader.new(agent: @settings.agent).call(url: parts, header_lines: answer.header_lines, body: answer.body.to_s)
+          facts =
+            Core::Page::Reader.new(agent: @settings.agent).call(
+              url: parts,
+              header_lines: answer.header_lines,
+              body: answer.body.to_s
+            )
           resolved = Core::Directives::Resolved.new(facts.directives, @settings.agent)
-          {title: facts.title, words: facts.words, noindex: resolved.noindex?, nofollow: resolved.nofollow?, canonical: facts.canonical&.url, hreflang: facts.hreflang.map { |one| one.slice(:code, :url) },
-           lines: deciding_lines(answer.body.to_s, facts), links: facts.links.first(MOST_LINKS).map { |link| link(link) }, links_total: facts.links.size}
+          {
+            title: facts.title,
+            words: facts.words,
+            noindex: resolved.noindex?,
+            nofollow: resolved.nofollow?,
+            canonical: facts.canonical&.url,
+            hreflang: facts.hreflang.map { |one| one.slice(:code, :url) },
+            lines: deciding_lines(answer.body.to_s, facts),
+            links: facts.links.first(MOST_LINKS).map { |link| link(link) },
+            links_total: facts.links.size
+          }
         rescue Core::Page::Unreadable => error
           {error: error.message}
         end
@@ -112,10 +142,23 @@ module IronTrellis
 
           lines = Core::Page::Charset.decode(body, facts.charset).first.scrub.split(/\r\n|\r|\n/)
           told = Core::Page::DecidingLines.of(lines, agent: @settings.agent)
-          lines.each_with_index.filter_map { |line, place| {number: place + 1, text: line.strip[0, MOST_LINE], tells: told[place]} if told[place].any? }.first(MOST_LINES)
+          lines
+            .each_with_index
+            .filter_map do |line, place|
+              {number: place + 1, text: line.strip[0, MOST_LINE], tells: told[place]} if told[place].any?
+            end
+            .first(MOST_LINES)
         end
 
-        def link(link) = {url: link.target, text: link.text, type: link.type, place: link.place, rel: link.rel, followed: link.followed}
+        def link(link) =
+          {
+            url: link.target,
+            text: link.text,
+            type: link.type,
+            place: link.place,
+            rel: link.rel,
+            followed: link.followed
+          }
 
         def new_client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: @manner)
       end

@@ -35,7 +35,11 @@ module IronTrellis
         def like?(row)
           return false if row["url"].match?(%r{\Ahttps?://[^/]+/\z})
 
-          @missing.fetch(row["authority"]).like?(title: row["title"], text: row["text"], said: said(row, row["authority"]))
+          @missing.fetch(row["authority"]).like?(
+            title: row["title"],
+            text: row["text"],
+            said: said(row, row["authority"])
+          )
         end
 
         def said(row, authority)
@@ -43,7 +47,13 @@ module IronTrellis
 
           lines = row["text"].to_s.split("\n")
           numbers = MainText.numbers(lines.size, row["frames"]) - (row["menus"] || [])
-          Said.of(lines, numbers: numbers, headings: (row["outline"] || []).map(&:last), url: row["url"], home: @homes.fetch(authority, {}))
+          Said.of(
+            lines,
+            numbers: numbers,
+            headings: (row["outline"] || []).map(&:last),
+            url: row["url"],
+            home: @homes.fetch(authority, {})
+          )
         end
       end
     end

@@ -15,7 +15,8 @@ module IronTrellis
 
         # @param agent [String, nil]
         # @return [OneFetch] that goes anywhere: for the command line, whose user sees this machine's network anyway
-        def self.anywhere(agent: nil) = new(agent: agent, addresses: Fetch::Http::HostResolver.new(resolve: {}, allow_private: true))
+        def self.anywhere(agent: nil) =
+          new(agent: agent, addresses: Fetch::Http::HostResolver.new(resolve: {}, allow_private: true))
 
         # @yieldparam client [Fetch::Http::Client] closed afterwards
         # @return [Object] what the block gives

@@ -25,7 +25,14 @@ module IronTrellis
           @lanes = lanes
           @clock = clock
           @retries = crawl.crawl_settings.retries
-          @writer = Store::Pages::FactsWriter.new(crawl, slot: slot, hosts: hosts, now: clock, discovery: Fetch::Crawling::Discovery.new(crawl.crawl_settings, follow: crawl.follow?))
+          @writer =
+            Store::Pages::FactsWriter.new(
+              crawl,
+              slot: slot,
+              hosts: hosts,
+              now: clock,
+              discovery: Fetch::Crawling::Discovery.new(crawl.crawl_settings, follow: crawl.follow?)
+            )
           @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
           @probes = Store::Crawling::Probes.new(crawl)
           @beats = Store::Crawling::ThroughputSamples.new(crawl, slot: slot)
@@ -96,7 +103,16 @@ module IronTrellis
 
         # What another session, or an earlier one, was answered.
         def learn(row)
-          @endless.learn(row["url"], Core::Page::Facts.new(titles: [row["title"]].compact, text: row["text"].to_s, frames: row["frames"] || [], menus: row["menus"] || [], outline: row["outline"] || []))
+          @endless.learn(
+            row["url"],
+            Core::Page::Facts.new(
+              titles: [row["title"]].compact,
+              text: row["text"].to_s,
+              frames: row["frames"] || [],
+              menus: row["menus"] || [],
+              outline: row["outline"] || []
+            )
+          )
         end
 
         def put_page(item, outcome)
@@ -112,17 +128,22 @@ module IronTrellis
         # What lies on a host of ours that can't be reached says nothing of its pages, as long as it may come back.
         def away?(item, outcome) = outcome.answer&.unreachable? && !item.external? && waited_for?(item)
 
-        def waited_for?(item) = @retries.positive? && @ours.key?(item.parts.authority) && !@outages.gone?(item.parts.authority)
+        def waited_for?(item) =
+          @retries.positive? && @ours.key?(item.parts.authority) && !@outages.gone?(item.parts.authority)
 
         def wait_for_hosts
           now = @clock.call
-          @outages.back(@pages.select { |outcome| outcome.answer&.status }.map { |outcome| outcome.item.host_id }.uniq, now)
+          @outages.back(
+            @pages.select { |outcome| outcome.answer&.status }.map { |outcome| outcome.item.host_id }.uniq,
+            now
+          )
           @away.group_by { |outcome| outcome.item.host_id }.each do |host_id, outcomes|
             seconds = @outages.away(host_id, now)
-            next @pages.concat(outcomes) unless seconds
-
-            @writer.put_off(outcomes, @token, now + seconds, counted: false)
-            hold_back(host_id, seconds)
+            # Without a robots.txt the host as a whole is shut, which the next try will find.
+            asked, shut = seconds ? [[], outcomes] : outcomes.partition(&:decision)
+            @pages.concat(asked)
+            @writer.put_off(shut, @token, now + seconds.to_f, counted: false) if shut.any?
+            hold_back(host_id, seconds) if seconds
           end
           @away.clear
         end
@@ -152,7 +173,11 @@ module IronTrellis
 
         def watch(outcome)
           prefix = @sameness.see(outcome) or return
-          @writer.close_space(Fetch::Crawling::ParameterLoopDetector::KIND, prefix, Fetch::Crawling::ParameterLoopDetector::ENOUGH)
+          @writer.close_space(
+            Fetch::Crawling::ParameterLoopDetector::KIND,
+            prefix,
+            Fetch::Crawling::ParameterLoopDetector::ENOUGH
+          )
         end
 
         def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)

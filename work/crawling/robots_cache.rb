@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Crawling
-      # The robots policy of each origin, fetched once by whichever thread needs it first, and kept for the crawl. With the first answer of a
-      # host it becomes known which sitemaps it names, and the host is worth some probes.
+      # The robots policy of each origin, fetched once by whichever thread needs it first, and kept for the crawl. With
+      # the first answer of a host it becomes known which sitemaps it names, and the host is worth some probes.
       class RobotsCache
         # @param crawl [Store::Crawling::Crawl]
         # @param agent [String]
@@ -32,7 +32,9 @@ module IronTrellis
               next origin.policy if origin.known
 
               result = Fetch::Robots::RobotsFetch.call(client, url)
-              raise Fetch::Http::FetchError.new("connect", "robots.txt can't be had: nobody answers") if away?(result, url)
+              if away?(result, url)
+                raise Fetch::Http::FetchError.new("connect", "robots.txt can't be had: nobody answers")
+              end
 
               @new << result
               origin.known = true
@@ -52,13 +54,20 @@ module IronTrellis
 
         private
 
-        def away?(result, url) = result.error == "connect" && @ours.key?(url.authority) && !@outages.gone?(url.authority)
+        def away?(result, url) =
+          result.error == "connect" && @ours.key?(url.authority) && !@outages.gone?(url.authority)
 
         Origin = Struct.new(:lock, :known, :policy)
 
         def load
           Store::Robots::RobotsFiles.all(@crawl.id).each do |row|
-            result = Fetch::Robots::RobotsFetch::Result.new(origin: row["origin"], status: row["status"], error: row["error"], body: row["body"])
+            result =
+              Fetch::Robots::RobotsFetch::Result.new(
+                origin: row["origin"],
+                status: row["status"],
+                error: row["error"],
+                body: row["body"]
+              )
             @origins[row["origin"]] = Origin.new(Mutex.new, true, result.policy(@agent))
           end
         end
@@ -75,8 +84,10 @@ module IronTrellis
         def add_sitemaps(result)
           named = named_sitemaps(result)
           files = Store::Sitemaps::SitemapFiles.new(@crawl)
-          if named.any? then files.add(named, found: :robots, parent: "#{result.origin}/robots.txt", hosts: @hosts)
-          elsif ours?(result.origin) && @crawl.follow_sitemaps? then files.add(usual_sitemaps(result), found: :usual, parent: nil, hosts: @hosts)
+          if named.any?
+            files.add(named, found: :robots, parent: "#{result.origin}/robots.txt", hosts: @hosts)
+          elsif ours?(result.origin) && @crawl.follow_sitemaps?
+            files.add(usual_sitemaps(result), found: :usual, parent: nil, hosts: @hosts)
           end
         end
 
@@ -88,7 +99,9 @@ module IronTrellis
         # Nobody named these, so robots.txt is heeded.
         def usual_sitemaps(result)
           policy = result.policy(@agent) or return []
-          Core::Sitemaps::Usual.of(result.origin).select { |url| policy.decide(Core::Url::NormalForm.split(url)).allowed? }
+          Core::Sitemaps::Usual
+            .of(result.origin)
+            .select { |url| policy.decide(Core::Url::NormalForm.split(url)).allowed? }
         end
 
         def ours?(origin) = @crawl.crawl_settings.scope.hosts.key?(Core::Url::NormalForm.parse(origin).authority)
@@ -97,8 +110,12 @@ module IronTrellis
           return unless ours?(origin)
 
           authority = Core::Url::NormalForm.parse(origin).authority
-          variants = Core::Crawling::HostVariants.of(origin).select { |_, url| may_ask?(Core::Url::NormalForm.parse(url)) }
-          Store::Crawling::Probes.new(@crawl).add(@hosts.id(authority), {Core::Crawling::HostVariants::MISSING => Fetch::Crawling::ProbeTask.missing_url(origin)}.merge(variants))
+          variants =
+            Core::Crawling::HostVariants.of(origin).select { |_, url| may_ask?(Core::Url::NormalForm.parse(url)) }
+          Store::Crawling::Probes.new(@crawl).add(
+            @hosts.id(authority),
+            {Core::Crawling::HostVariants::MISSING => Fetch::Crawling::ProbeTask.missing_url(origin)}.merge(variants)
+          )
         end
 
         # Where hosts are mapped to a server, the name of another one leads elsewhere.

@@ -24,7 +24,11 @@ module IronTrellis
           urls &&= checked(urls)
           ActiveRecord::Base.transaction do
             crawl = Store::Crawling::Crawl.begin(site, now: now, slots: slots, queue: queue, urls: urls)
-            (urls.nil? && crawl.crawl_settings.start_to_find?) ? Runtime::Queue.enqueue(Jobs::FindStart, {crawl_id: crawl.id}, queue: queue) : enqueue(crawl)
+            if urls.nil? && crawl.crawl_settings.start_to_find?
+              Runtime::Queue.enqueue(Jobs::FindStart, {crawl_id: crawl.id}, queue: queue)
+            else
+              enqueue(crawl)
+            end
             crawl
           end
         end
@@ -35,7 +39,10 @@ module IronTrellis
         # @return [void]
         # @raise [Core::Error::Conflict] where it isn't fetching
         def pause(crawl)
-          return if crawl.advance(Store::Crawling::Crawl::CRAWLING, Store::Crawling::Crawl::PAUSED) || crawl.advance(Store::Crawling::Crawl::WAITING, Store::Crawling::Crawl::PAUSED)
+          if crawl.advance(Store::Crawling::Crawl::CRAWLING, Store::Crawling::Crawl::PAUSED) ||
+              crawl.advance(Store::Crawling::Crawl::WAITING, Store::Crawling::Crawl::PAUSED)
+            return
+          end
 
           raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching, so it can't be paused.")
         end
@@ -45,7 +52,13 @@ module IronTrellis
         # @raise [Core::Error::Conflict] where it isn't paused
         def resume(crawl)
           ActiveRecord::Base.transaction do
-            raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't paused, so it can't be resumed.") unless crawl.advance(Store::Crawling::Crawl::PAUSED, crawl.started_at ? Store::Crawling::Crawl::CRAWLING : Store::Crawling::Crawl::WAITING, message: nil)
+            unless crawl.advance(
+              Store::Crawling::Crawl::PAUSED,
+              crawl.started_at ? Store::Crawling::Crawl::CRAWLING : Store::Crawling::Crawl::WAITING,
+              message: nil
+            )
+              raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't paused, so it can't be resumed.")
+            end
 
             enqueue(crawl)
           end
@@ -77,12 +90,18 @@ module IronTrellis
         # @param crawl [Store::Crawling::Crawl]
         # @return [void]
         def enqueue(crawl)
-          crawl.slots.times { |slot| Runtime::Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue) }
+          crawl.slots.times do |slot|
+            Runtime::Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue)
+          end
         end
 
         def checked(urls)
           raise Core::Error::InvalidInput.new("Give at least one URL to fetch.") if urls.empty?
-          raise Core::Error::InvalidInput.new("At most #{MOST_URLS} URLs can be fetched at once; these are #{urls.size}.") if urls.size > MOST_URLS
+          if urls.size > MOST_URLS
+            raise Core::Error::InvalidInput.new(
+                    "At most #{MOST_URLS} URLs can be fetched at once; these are #{urls.size}."
+                  )
+          end
 
           urls.map { |url| Core::Url::NormalForm.of(url) }
         end

@@ -6,8 +6,8 @@ require "socket"
 module IronTrellis
   module Work
     module Crawling
-      # One slot of a crawl at work: leases URLs, hands them to lanes (one a host), stores what comes back. It lives as long
-      # as one slice of the job; all that must last is in the database.
+      # One slot of a crawl at work: leases URLs, hands them to lanes (one a host), stores what comes back. It lives as
+      # long as one slice of the job; all that must last is in the database.
       class Session
         # Rows are stored when this many are there, or when the first of them has waited for a while.
         WRITE_AT = 100
@@ -33,7 +33,16 @@ module IronTrellis
           @policies = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts, outages: @outages)
           @lanes = HostPool.new(@settings, hosts: @hosts, token: @token, clock: clock) { lane_worker }
           @intake = Dispatcher.new(crawl, slot: slot, token: @token, lanes: @lanes)
-          @shelf = OutcomeBuffer.new(crawl, slot: slot, token: @token, hosts: @hosts, lanes: @lanes, outages: @outages, clock: clock)
+          @shelf =
+            OutcomeBuffer.new(
+              crawl,
+              slot: slot,
+              token: @token,
+              hosts: @hosts,
+              lanes: @lanes,
+              outages: @outages,
+              clock: clock
+            )
           @tended_at = -Float::INFINITY
         end
 
@@ -77,7 +86,8 @@ module IronTrellis
         # What others hold may bring more, and of what they have they may give up a share.
         def worth_waiting?
           @idle_since ||= monotonic
-          @sessions > 1 && monotonic - @idle_since < MOST_IDLE_SECONDS && @crawl.frontier.open_states.values_at(:waiting, :leased).any?
+          @sessions > 1 && monotonic - @idle_since < MOST_IDLE_SECONDS &&
+            @crawl.frontier.open_states.values_at(:waiting, :leased).any?
         end
 
         # Looks once more before it ends: what was just stored may have brought new URLs and hosts.
@@ -135,7 +145,13 @@ module IronTrellis
 
         def lane_worker
           client = Fetch::Http::Client.new(addresses: @addresses, manner: @manner)
-          FetchWorker.new(client, policies: @policies, settings: @settings, clock: @clock, reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters))
+          FetchWorker.new(
+            client,
+            policies: @policies,
+            settings: @settings,
+            clock: @clock,
+            reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters)
+          )
         end
 
         def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)

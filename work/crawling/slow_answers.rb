@@ -3,8 +3,9 @@
 module IronTrellis
   module Work
     module Crawling
-      # How long a page takes, told without our own load: where it was slow it is asked again when nothing else is, and the better time counts. Of very many slow pages
-      # some are asked again; if these are slow still, the others are believed.
+      # How long a page takes, told without our own load: where it was slow it is asked again when nothing else is, and
+      # the better time counts. Of very many slow pages some are asked again; if these are slow still, the others are
+      # believed.
       class SlowAnswers
         # So many of the slowest are asked again.
         MOST = 20

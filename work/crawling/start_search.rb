@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Crawling
-      # Finds out where a site answers of which only the bare domain was given: https first, then http, and on to where it sends its visitors, as long as that is the
-      # same site.
+      # Finds out where a site answers of which only the bare domain was given: https first, then http, and on to where
+      # it sends its visitors, as long as that is the same site.
       class StartSearch
         Start = Core::Settings::Start
         MOST_HOPS = 5
@@ -19,8 +19,11 @@ module IronTrellis
         # @return [Core::Settings::Crawl] with whole start URLs, and the hosts that were given in scope
         def call
           found = @settings.start_urls.to_h { |text| [text, Start.bare?(text) ? find(text) : text] }
-          left = found.filter_map { |text, url| authority(Start.url(text)) if authority(url) != authority(Start.url(text)) }
-          Core::Settings::Crawl.new(@settings.to_h.merge("start_urls" => found.values.uniq, "hosts" => (@settings.hosts + left).uniq))
+          left =
+            found.filter_map { |text, url| authority(Start.url(text)) if authority(url) != authority(Start.url(text)) }
+          Core::Settings::Crawl.new(
+            @settings.to_h.merge("start_urls" => found.values.uniq, "hosts" => (@settings.hosts + left).uniq)
+          )
         ensure
           @client&.close
         end
@@ -49,7 +52,11 @@ module IronTrellis
         end
 
         def client
-          @client ||= Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: Fetch::Http::RequestProfile.of(@settings, @secrets))
+          @client ||=
+            Fetch::Http::Client.new(
+              addresses: Fetch::Http::HostResolver.of(@settings),
+              manner: Fetch::Http::RequestProfile.of(@settings, @secrets)
+            )
         end
 
         def authority(url) = Core::Url::NormalForm.parse(url).authority

@@ -3,8 +3,9 @@
 module IronTrellis
   module Work
     module Crawling
-      # A crawl on a queue of its own, which nobody works but those whom its maker started: when the maker is gone it would go on for ever. The maker says now and then that
-      # it is there; whoever looks after crawls ends those of which nothing was heard.
+      # A crawl on a queue of its own, which nobody works but those whom its maker started: when the maker is gone it
+      # would go on for ever. The maker says now and then that it is there; whoever looks after crawls ends those of
+      # which nothing was heard.
       module Watch
         SECONDS = 2
         # Nothing heard for so long counts as gone.
@@ -26,7 +27,12 @@ module IronTrellis
         def end_it(crawl, now)
           ActiveRecord::Base.transaction do
             ended = [*Store::Crawling::Crawl::FETCHING, Store::Crawling::Crawl::JUDGING].any? do |state|
-              crawl.advance(state, Store::Crawling::Crawl::FAILED, message: INTERRUPTED, fetching_ended_at: crawl.fetching_ended_at || now)
+              crawl.advance(
+                state,
+                Store::Crawling::Crawl::FAILED,
+                message: INTERRUPTED,
+                fetching_ended_at: crawl.fetching_ended_at || now
+              )
             end
             Runtime::Queue.clear(crawl.queue) if ended
             ended
@@ -36,7 +42,10 @@ module IronTrellis
         # @param now [Time]
         # @return [Integer] how many were ended
         def end_abandoned(now)
-          open = Store::Crawling::Crawl.where.not(state: Store::Crawling::Crawl::ENDED).where("watched_at < ?", now - GONE_SECONDS)
+          open =
+            Store::Crawling::Crawl
+              .where.not(state: Store::Crawling::Crawl::ENDED)
+              .where("watched_at < ?", now - GONE_SECONDS)
           open.count { |crawl| end_it(crawl, now) }
         end
       end

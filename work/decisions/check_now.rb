@@ -15,14 +15,19 @@ module IronTrellis
         end
 
         # @param decision [Store::Decisions::Decision]
-        # @return [Hash] pages ([{url, url_id, holds, conditions ([{name, wanted, found, holds}]), live (LiveFetch)}]) and total (how many pages it is about)
+        # @return [Hash] pages ([{url, url_id, holds, conditions ([{name, wanted, found, holds}]), live (LiveFetch)}])
+        #   and total (how many pages it is about)
         # @raise [Core::Error::InvalidInput] of a decision that no page can show
         def call(decision)
-          raise Core::Error::InvalidInput.new("That nothing is decided any more can't be checked.") if decision.value.nil?
+          if decision.value.nil?
+            raise Core::Error::InvalidInput.new("That nothing is decided any more can't be checked.")
+          end
           return {pages: [robots(decision)], total: 1} if decision.kind == "robots"
 
           pages, total = Store::Decisions::Concerned.new(@crawl.verdict_run, most: MOST).of(decision)
-          raise Core::Error::InvalidInput.new("The crawl knows no page that this is about, so there is none to ask.") if pages.empty?
+          if pages.empty?
+            raise Core::Error::InvalidInput.new("The crawl knows no page that this is about, so there is none to ask.")
+          end
 
           {pages: pages.map { |page| checked(decision, page) }, total: total}
         end
@@ -31,17 +36,34 @@ module IronTrellis
 
         def checked(decision, page)
           live = @live.call(page["url"])
-          told(page, Core::Decisions::Seen.of(decision.kind, wanted(decision, page["url"]), seen(page["url"], live), subject: decision.subject), live)
+          told(
+            page,
+            Core::Decisions::Seen.of(
+              decision.kind,
+              wanted(decision, page["url"]),
+              seen(page["url"], live),
+              subject: decision.subject
+            ),
+            live
+          )
         end
 
-        def told(page, conditions, live) = page.transform_keys(&:to_sym).merge(holds: conditions.all?(&:holds), conditions: conditions.map(&:to_h), live: live)
+        def told(page, conditions, live) =
+          page.transform_keys(&:to_sym).merge(
+            holds: conditions.all?(&:holds),
+            conditions: conditions.map(&:to_h),
+            live: live
+          )
 
         # What a decision about many pages comes to for one of them.
         def wanted(decision, url)
           case decision.kind
-          when "canonical" then {"target" => Core::Canonicals::Choices.new({decision.subject => decision.value}).for(url)}
-          when "route" then decision.value.merge("to" => Core::Redirects::Table.new([route(decision)]).answer(url)&.target)
-          else decision.value
+          when "canonical"
+            {"target" => Core::Canonicals::Choices.new({decision.subject => decision.value}).for(url)}
+          when "route"
+            decision.value.merge("to" => Core::Redirects::Table.new([route(decision)]).answer(url)&.target)
+          else
+            decision.value
           end
         end
 
@@ -51,8 +73,15 @@ module IronTrellis
         end
 
         def seen(url, live)
-          Core::Decisions::Seen::Page.new(url: url, blocked: live[:blocked], error: live[:error], hops: live[:hops].map { |hop| hop.values_at(:url, :status) }, **live.slice(:noindex, :nofollow, :canonical),
-            links: live[:links]&.select { |link| link[:type] == "anchor" }&.map { |link| link.values_at(:url, :text) }, hreflang: live[:hreflang]&.map { |one| one.values_at(:code, :url) })
+          Core::Decisions::Seen::Page.new(
+            url: url,
+            blocked: live[:blocked],
+            error: live[:error],
+            hops: live[:hops].map { |hop| hop.values_at(:url, :status) },
+            **live.slice(:noindex, :nofollow, :canonical),
+            links: live[:links]&.select { |link| link[:type] == "anchor" }&.map { |link| link.values_at(:url, :text) },
+            hreflang: live[:hreflang]&.map { |one| one.values_at(:code, :url) }
+          )
         end
 
         # The file as it is now, line by line as it was drafted.
@@ -66,7 +95,8 @@ module IronTrellis
           else
             live[:error]
           end
-          condition = Core::Decisions::Seen::Condition.new(name: "robots.txt", wanted: "as drafted", found: found, holds: same)
+          condition =
+            Core::Decisions::Seen::Condition.new(name: "robots.txt", wanted: "as drafted", found: found, holds: same)
           told({"url" => url, "url_id" => nil}, [condition], live.except(:text))
         end
       end

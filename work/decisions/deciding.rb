@@ -20,8 +20,14 @@ module IronTrellis
         # @return [Array<Integer>] ids of the decisions made
         # @raise [Core::Error::InvalidInput] where one can't be used; nothing is decided then
         def decide(site, kind, values, by:, now:, note: nil)
-          raise Core::Error::InvalidInput.new("“#{kind}” is no kind of decision.") unless Store::Decisions::Decision::KINDS.include?(kind)
-          raise Core::Error::InvalidInput.new("At most #{MOST} things can be decided at once; these are #{values.size}.") if values.size > MOST
+          unless Store::Decisions::Decision::KINDS.include?(kind)
+            raise Core::Error::InvalidInput.new("“#{kind}” is no kind of decision.")
+          end
+          if values.size > MOST
+            raise Core::Error::InvalidInput.new(
+                    "At most #{MOST} things can be decided at once; these are #{values.size}."
+                  )
+          end
 
           values = values.map { |one| Redirects::Addressing.of_site(site, one) } if kind == "route"
           read = values.to_h { |one| Core::Decisions::Values.read(kind, one["subject"], one["value"]) }

@@ -43,7 +43,9 @@ module IronTrellis
           Core::Url::Pattern.new(one["pattern"])
           return if Core::Groups::Intents::NAMES.include?(one["intent"])
 
-          raise Core::Error::InvalidInput.new("“#{one["intent"]}” is no intent. Use one of #{Core::Groups::Intents::NAMES.join(", ")}.")
+          raise Core::Error::InvalidInput.new(
+                  "“#{one["intent"]}” is no intent. Use one of #{Core::Groups::Intents::NAMES.join(", ")}."
+                )
         end
         private_class_method :wishes, :check
       end

@@ -17,7 +17,10 @@ module IronTrellis
 
         # @return [void]
         def given_up(error)
-          Store::Sitemaps::SitemapBuild.where(id: que_attrs[:kwargs][:build_id]).update_all(state: Store::Sitemaps::SitemapBuild::FAILED, message: told(error))
+          Store::Sitemaps::SitemapBuild.where(id: que_attrs[:kwargs][:build_id]).update_all(
+            state: Store::Sitemaps::SitemapBuild::FAILED,
+            message: told(error)
+          )
         end
       end
     end

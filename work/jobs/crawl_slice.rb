@@ -14,7 +14,9 @@ module IronTrellis
 
           deadline = monotonic + SECONDS
           early = false
-          Crawling::Session.new(crawl, slot: slot, clock: -> { now }).run { early = monotonic > deadline || Runtime::Queue.ending? || stopped?(crawl) }
+          Crawling::Session
+            .new(crawl, slot: slot, clock: -> { now })
+            .run { early = monotonic > deadline || Runtime::Queue.ending? || stopped?(crawl) }
           go_on(crawl, slot, idle: !early)
         end
 
@@ -23,7 +25,11 @@ module IronTrellis
         # @return [void]
         def given_up(error)
           crawl = Store::Crawling::Crawl.find_by(id: que_attrs[:kwargs][:crawl_id])
-          crawl&.advance(Store::Crawling::Crawl::CRAWLING, Store::Crawling::Crawl::PAUSED, message: "It was paused because something failed again and again: #{told(error)} Mend that, then resume it.")
+          crawl&.advance(
+            Store::Crawling::Crawl::CRAWLING,
+            Store::Crawling::Crawl::PAUSED,
+            message: "It was paused because something failed again and again: #{told(error)} Mend that, then resume it."
+          )
         end
 
         private
@@ -44,8 +50,10 @@ module IronTrellis
         def go_on(crawl, slot, idle:)
           ActiveRecord::Base.transaction do
             if crawl.reload.state == Store::Crawling::Crawl::CRAWLING
-              if crawl.open? || Judging::Deepening.new(crawl).call.positive? then again(crawl, slot, idle ? now + IDLE_SECONDS : nil)
-              else Crawling::Runs.end_fetching(crawl, now)
+              if crawl.open? || Judging::Deepening.new(crawl).call.positive?
+                again(crawl, slot, idle ? now + IDLE_SECONDS : nil)
+              else
+                Crawling::Runs.end_fetching(crawl, now)
               end
             end
             finish

@@ -19,7 +19,11 @@ module IronTrellis
         # @return [void]
         def given_up(error)
           crawl = Store::Crawling::Crawl.find_by(id: que_attrs[:kwargs][:crawl_id])
-          crawl&.advance(Store::Crawling::Crawl::WAITING, Store::Crawling::Crawl::FAILED, message: "It could not be found out where it begins: #{told(error)}")
+          crawl&.advance(
+            Store::Crawling::Crawl::WAITING,
+            Store::Crawling::Crawl::FAILED,
+            message: "It could not be found out where it begins: #{told(error)}"
+          )
         end
       end
     end

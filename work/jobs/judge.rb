@@ -12,7 +12,9 @@ module IronTrellis
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
           return finish unless crawl&.state == Store::Crawling::Crawl::JUDGING
-          return look_again(crawl, LOOK_AGAIN_SECONDS) if crawl.frontier.open_states[:leased] && now - crawl.fetching_ended_at < PATIENCE
+          if crawl.frontier.open_states[:leased] && now - crawl.fetching_ended_at < PATIENCE
+            return look_again(crawl, LOOK_AGAIN_SECONDS)
+          end
 
           # With a good conscience a page is called slow only when it was asked alone.
           return look_again(crawl, 0) if Crawling::AskingAgain.new(crawl).call(SECONDS)

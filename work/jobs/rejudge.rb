@@ -32,7 +32,12 @@ module IronTrellis
 
         def look_again(crawl)
           ActiveRecord::Base.transaction do
-            Runtime::Queue.enqueue(Rejudge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE, at: now + LOOK_AGAIN_SECONDS)
+            Runtime::Queue.enqueue(
+              Rejudge,
+              {crawl_id: crawl.id},
+              queue: Crawling::Runs::QUEUE,
+              at: now + LOOK_AGAIN_SECONDS
+            )
             finish
           end
         end

@@ -6,7 +6,14 @@ module IronTrellis
       # Drops a site or a crawl that was taken away a day ago, unless it was brought back since.
       class Remove < Runtime::Job
         def run(removed_at:, site_id: nil, crawl_id: nil)
-          gone = site_id ? Store::Sites::Site.removed.find_by(id: site_id) : Store::Crawling::Crawl.removed.find_by(id: crawl_id)
+          gone =
+            (
+              if site_id
+                Store::Sites::Site.removed.find_by(id: site_id)
+              else
+                Store::Crawling::Crawl.removed.find_by(id: crawl_id)
+              end
+            )
           gone.drop if gone&.removed_at == Time.iso8601(removed_at)
           finish
         end

@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Jobs
-      # Asks servers for the sources of a site's routes, some seconds at a time; its successor goes on behind the last one.
+      # Asks servers for the sources of a site's routes, some seconds at a time; its successor goes on behind the last
+      # one.
       class TestRoutes < Runtime::Job
         PORTION = 20
 
@@ -20,13 +21,20 @@ module IronTrellis
         private
 
         def untested(site, asked_at)
-          done = Store::Redirects::RouteTest.where(site_id: site.id).where("tested_at >= ?", asked_at).pluck(:source).to_h { |source| [source, true] }
+          done =
+            Store::Redirects::RouteTest
+              .where(site_id: site.id)
+              .where("tested_at >= ?", asked_at)
+              .pluck(:source)
+              .to_h { |source| [source, true] }
           Store::Redirects::RouteMap.new(site, nil).flattened.reject { |route| done.key?(route.from) }
         end
 
         def go_on(site_id, asked_at, open)
           ActiveRecord::Base.transaction do
-            Runtime::Queue.enqueue(TestRoutes, {site_id: site_id, asked_at: asked_at}, queue: Crawling::Runs::QUEUE) if open.any?
+            if open.any?
+              Runtime::Queue.enqueue(TestRoutes, {site_id: site_id, asked_at: asked_at}, queue: Crawling::Runs::QUEUE)
+            end
             finish
           end
         end

@@ -3,11 +3,13 @@
 module IronTrellis
   module Work
     module Judging
-      # Having the verdicts of a crawl worked out, in a job: of each crawl one at a time, and whatever is changed meanwhile is judged afterwards.
+      # Having the verdicts of a crawl worked out, in a job: of each crawl one at a time, and whatever is changed
+      # meanwhile is judged afterwards.
       module Asking
         module_function
 
-        # What pages of a site are judged by was changed: those of its newest crawl are judged again, and a crawl that is being judged will be.
+        # What pages of a site are judged by was changed: those of its newest crawl are judged again, and a crawl that
+        # is being judged will be.
         #
         # @param site [Store::Sites::Site]
         # @param now [Time]
@@ -40,9 +42,17 @@ module IronTrellis
         def of_interrupted(crawl, now:)
           ended = crawl.fetching_ended_at || now
           crawl.with_lock do
-            moved = crawl.advance(Store::Crawling::Crawl::FAILED, Store::Crawling::Crawl::JUDGING, fetching_ended_at: ended,
-              started_at: crawl.started_at || now, queue: Crawling::Runs::QUEUE, watched_at: nil, judging_error: nil,
-              message: crawl.judging_error ? nil : "It was interrupted: some URLs were not fetched.")
+            moved =
+              crawl.advance(
+                Store::Crawling::Crawl::FAILED,
+                Store::Crawling::Crawl::JUDGING,
+                fetching_ended_at: ended,
+                started_at: crawl.started_at || now,
+                queue: Crawling::Runs::QUEUE,
+                watched_at: nil,
+                judging_error: nil,
+                message: crawl.judging_error ? nil : "It was interrupted: some URLs were not fetched."
+              )
             raise Core::Error::Conflict.new("Crawl #{crawl.number} wasn't interrupted.") unless moved
 
             Runtime::Queue.enqueue_once(Jobs::Judge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE)
@@ -57,8 +67,12 @@ module IronTrellis
         def follow_up(crawl, now)
           began = crawl.verdict_run.started_at
           changed = crawl.site.reload.judging_changed_at
-          crawl.update!(judging_asked_at: changed) if changed && changed > began && changed > (crawl.judging_asked_at || began)
-          Runtime::Queue.enqueue(Jobs::Rejudge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE) if crawl.judged_again?
+          if changed && changed > began && changed > (crawl.judging_asked_at || began)
+            crawl.update!(judging_asked_at: changed)
+          end
+          if crawl.judged_again?
+            Runtime::Queue.enqueue(Jobs::Rejudge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE)
+          end
         end
       end
     end

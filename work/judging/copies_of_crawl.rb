@@ -3,11 +3,13 @@
 module IronTrellis
   module Work
     module Judging
-      # Finds which pages of a crawl are copies of others, and how much of each is its own. Only the shingles of the texts are held in memory.
+      # Finds which pages of a crawl are copies of others, and how much of each is its own. Only the shingles of the
+      # texts are held in memory.
       class CopiesOfCrawl
         MainText = Core::Copies::MainText
         ANCHORS = Store::Pages::FactsRows::ANCHORS
-        # One page while it is looked at: its lines, the numbers of those outside the frames, and of those of its main text.
+        # One page while it is looked at: its lines, the numbers of those outside the frames, and of those of its main
+        # text.
         Page = Struct.new(:id, :url, :lines, :outside, :main, :anchors)
 
         # @param texts [Store::Pages::PageTexts]
@@ -17,7 +19,8 @@ module IronTrellis
           @finder = Core::Copies::Finder.new
         end
 
-        # @return [Array<Hash{String => Object}>] url_id, own_share, copies (others of its cluster), and of a weaker copy copy_of, likeness and reason
+        # @return [Array<Hash{String => Object}>] url_id, own_share, copies (others of its cluster), and of a weaker
+        #   copy copy_of, likeness and reason
         def call
           @of_group = boilerplate_of_groups
           @of_folder = boilerplate_of_folders
@@ -31,27 +34,47 @@ module IronTrellis
         def boilerplate_of_groups
           found = Hash.new({}.freeze)
           @texts.each_group_sample do |group, pages|
-            found[group] = Core::Copies::Boilerplate.of(pages.map { |page| MainText.blocks(page["texts"], page["frames"]) })
+            found[group] = Core::Copies::Boilerplate.of(
+              pages.map { |page| MainText.blocks(page["texts"], page["frames"]) }
+            )
           end
           found
         end
 
         def boilerplate_of_folders
           frames = Core::Copies::FolderFrames.new(@texts.urls)
-          @texts.in_folders(frames.sample) { |rows| rows.each { |row| frames.add(row["url"], MainText.blocks(row["texts"], row["frames"])) } }
+          @texts.in_folders(frames.sample) do |rows|
+            rows.each { |row| frames.add(row["url"], MainText.blocks(row["texts"], row["frames"])) }
+          end
           frames.call
         end
 
         def page(row)
           lines = row["texts"].split("\n")
           outside = MainText.numbers(lines.size, row["frames"])
-          boilerplate = [@of_group[row["group"]], *@of_folder.values_at(*Core::Copies::FolderFrames.folders(row["url"])).compact]
-          Page.new(row["url_id"], row["url"], lines, outside, MainText.own(lines, outside, row["menus"], boilerplate), anchors(row))
+          boilerplate = [
+            @of_group[row["group"]],
+            *@of_folder.values_at(*Core::Copies::FolderFrames.folders(row["url"])).compact
+          ]
+          Page.new(
+            row["url_id"],
+            row["url"],
+            lines,
+            outside,
+            MainText.own(lines, outside, row["menus"], boilerplate),
+            anchors(row)
+          )
         end
 
         def anchors(row)
           (row["anchors"] || []).each_slice(3).zip(row["anchor_targets"] || []).map do |(from, to, marks), target|
-            Core::Copies::Quotes::Anchor.new(target: target, from: from, to: to, sole: marks.anybits?(ANCHORS[:sole]), heading: marks.anybits?(ANCHORS[:heading]))
+            Core::Copies::Quotes::Anchor.new(
+              target: target,
+              from: from,
+              to: to,
+              sole: marks.anybits?(ANCHORS[:sole]),
+              heading: marks.anybits?(ANCHORS[:heading])
+            )
           end
         end
 
@@ -65,13 +88,23 @@ module IronTrellis
           end
         end
 
-        # @return [Array<Array>] of each page the shingles of what it says by itself, and of what it may quote with the pages that it may quote
+        # @return [Array<Array>] of each page the shingles of what it says by itself, and of what it may quote with the
+        #   pages that it may quote
         def own_texts(pages, mains)
           parts = pages.map { |page| Core::Copies::Quotes.of(page.main, page.anchors) }
-          texts = pages.zip(parts).flat_map { |page, (own, quotes)| quotes.empty? ? [] : [text(page, own), *quotes.map { |quote| text(page, quote.lines) }] }
+          texts =
+            pages
+              .zip(parts)
+              .flat_map do |page, (own, quotes)|
+                quotes.empty? ? [] : [text(page, own), *quotes.map { |quote| text(page, quote.lines) }]
+              end
           shingles = Core::Copies::Shingles.of_all(texts)
           parts.each_with_index.map do |(_, quotes), place|
-            quotes.empty? ? [mains[place], []] : [shingles.shift, shingles.shift(quotes.size).zip(quotes.map(&:targets))]
+            if quotes.empty?
+              [mains[place], []]
+            else
+              [shingles.shift, shingles.shift(quotes.size).zip(quotes.map(&:targets))]
+            end
           end
         end
 
@@ -81,13 +114,21 @@ module IronTrellis
           others = copies.each_value.map(&:stands).tally
           @pages.each_with_index.map do |(id, _), number|
             copy = copies[number]
-            {"url_id" => id, "own_share" => shares[number], "copies" => others.fetch(copy ? copy.stands : number, 0)}.merge(copy ? weaker(copy) : {})
+            {
+              "url_id" => id,
+              "own_share" => shares[number],
+              "copies" => others.fetch(copy ? copy.stands : number, 0)
+            }.merge(copy ? weaker(copy) : {})
           end
         end
 
         def weaker(copy)
           stands = @pages[copy.stands].last
-          {"copy_of" => stands, "likeness" => copy.likeness, "reason" => Core::Ladder::Rungs::Distinct.judge_copy(stands, copy.likeness).reason}
+          {
+            "copy_of" => stands,
+            "likeness" => copy.likeness,
+            "reason" => Core::Ladder::Rungs::Distinct.judge_copy(stands, copy.likeness).reason
+          }
         end
       end
     end

@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Judging
-      # When all is fetched: opens what was found too deep, by a long way, though a shorter one leads there. So a crawl to a certain depth
-      # brings the same pages in whatever order they came.
+      # When all is fetched: opens what was found too deep, by a long way, though a shorter one leads there. So a crawl
+      # to a certain depth brings the same pages in whatever order they came.
       class Deepening
         # @param crawl [Store::Crawling::Crawl]
         def initialize(crawl)

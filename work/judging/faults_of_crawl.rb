@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Judging
-      # Runs every rule over a crawl: page rules on each URL, link rules on the links to suspect targets, set rules on pages
-      # that share a value, site rules once.
+      # Runs every rule over a crawl: page rules on each URL, link rules on the links to suspect targets, set rules on
+      # pages that share a value, site rules once.
       class FaultsOfCrawl
         PLACES = Core::Page::Link.places
 
@@ -16,7 +16,12 @@ module IronTrellis
           @limits = limits
           @writer = writer
           @late, @early = Core::Faults::PageRule.all.partition(&:needs_all?)
-          @made = Hash.new { |made, thresholds| made[thresholds] = Hash.new { |rules, rule| rules[rule] = rule.new(thresholds) } }.compare_by_identity
+          @made =
+            Hash
+              .new do |made, thresholds|
+                made[thresholds] = Hash.new { |rules, rule| rules[rule] = rule.new(thresholds) }
+              end
+              .compare_by_identity
         end
 
         # Runs the page rules that need no other page.
@@ -24,7 +29,11 @@ module IronTrellis
         # @param judged [Array<JudgedUrl>]
         # @return [void]
         def pages(judged)
-          keep(judged.reject { |one| one.subject.kind == Core::Page::Kind::EXTERNAL }.flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) })
+          keep(
+            judged
+              .reject { |one| one.subject.kind == Core::Page::Kind::EXTERNAL }
+              .flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) }
+          )
         end
 
         # Runs all other rules, when the rows are staged and the copies known.
@@ -35,8 +44,14 @@ module IronTrellis
         # @return [void]
         def rest(rows, links, site)
           rows.pages(@limits.least(:thin_group_pages)) { |some| keep(some.flat_map { |row| about_page(row) }) }
-          Core::Faults::LinkRule.all.each { |rule| links.each(rule.targets, rule.links, once: rule.once?) { |some| keep(some.flat_map { |row| about_links(rule, row) }) } }
-          Core::Faults::SetRule.all.each { |rule| rows.sharing(rule.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) } }
+          Core::Faults::LinkRule.all.each do |rule|
+            links.each(rule.targets, rule.links, once: rule.once?) do |some|
+              keep(some.flat_map { |row| about_links(rule, row) })
+            end
+          end
+          Core::Faults::SetRule.all.each do |rule|
+            rows.sharing(rule.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) }
+          end
           keep(Core::Faults::SiteRule.all.flat_map { |rule| about_site(rule, site) })
         end
 
@@ -57,23 +72,43 @@ module IronTrellis
 
         def about_links(rule, row)
           source = Core::Faults::Subject.of(row)
-          told(row["url_id"], source, [judge(rule, source.group).check(source, Core::Faults::Subject.of(row["target"]), row["links"].map { |link| link(link) }, **of_page(rule, row))].compact)
+          told(
+            row["url_id"],
+            source,
+            [
+              judge(rule, source.group).check(
+                source,
+                Core::Faults::Subject.of(row["target"]),
+                row["links"].map { |link| link(link) },
+                **of_page(rule, row)
+              )
+            ].compact
+          )
         end
 
-        def link(row) = {text: row["text"], place: row["place"] && PLACES[row["place"]], **(row["px"] ? {px: row["px"]} : {})}
+        def link(row) =
+          {text: row["text"], place: row["place"] && PLACES[row["place"]], **(row["px"] ? {px: row["px"]} : {})}
 
         # What is told once a page is told with the number of its targets.
         def of_page(rule, row) = rule.once? ? {targets: row["targets"]} : {}
 
         def about_set(rule, row)
           page = Core::Faults::Subject.of(row)
-          shared = Core::Faults::SetRule::Shared.new(value: row["shared_value"], pages: row["shared_pages"], first: row["shared_first"], second: row["shared_second"])
+          shared =
+            Core::Faults::SetRule::Shared.new(
+              value: row["shared_value"],
+              pages: row["shared_pages"],
+              first: row["shared_first"],
+              second: row["shared_second"]
+            )
           told(row["url_id"], page, [judge(rule, page.group).check(page, shared)].compact)
         end
 
         # The files of a site are no rows of the ledger, but their ids are made like those of all URLs.
         def about_site(rule, site)
-          judge(rule, nil).check(site).map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), identity(fault, rule)] }
+          judge(rule, nil)
+            .check(site)
+            .map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), identity(fault, rule)] }
         end
 
         # A fault on a URL that is to be kept out counts only where it lets the URL climb.

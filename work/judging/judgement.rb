@@ -5,8 +5,9 @@ require "digest"
 module IronTrellis
   module Work
     module Judging
-      # Works out the verdicts of one crawl from its facts: link counts and depth, groups and intents, the ladder, faults.
-      # Facts are left as they are, so this may be done again whenever groups, intents, thresholds or rules change.
+      # Works out the verdicts of one crawl from its facts: link counts and depth, groups and intents, the ladder,
+      # faults. Facts are left as they are, so this may be done again whenever groups, intents, thresholds or rules
+      # change.
       class Judgement
         # Judges a crawl, unless another process is at it.
         #
@@ -49,24 +50,67 @@ module IronTrellis
 
         def judge(writer)
           faults = FaultsOfCrawl.new(@site.id, @limits, writer)
-          SubjectsOfCrawl.new(@facts, crawl: @crawl, wishes: @wishes, limits: @limits, weights: @site.importance_weights, canonicals: @site.chosen_canonicals, routes: @site.decided_routes).each_portion do |judged|
-            writer.stage_rows(judged.map(&:row))
-            faults.pages(judged)
-          end
+          SubjectsOfCrawl
+            .new(
+              @facts,
+              crawl: @crawl,
+              wishes: @wishes,
+              limits: @limits,
+              weights: @site.importance_weights,
+              canonicals: @site.chosen_canonicals,
+              routes: @site.decided_routes
+            )
+            .each_portion do |judged|
+              writer.stage_rows(judged.map(&:row))
+              faults.pages(judged)
+            end
           writer.staged
           writer.copies.fill(CopiesOfCrawl.new(Store::Pages::PageTexts.new(writer.stage, @crawl)).call)
-          faults.rest(Store::Judging::StagedRows.new(writer.stage, writer.copies.table, @crawl, has_sitemaps: @facts.sitemaps?, pdfs: @site.sitemap_plan["pdfs"]),
-            Store::Judging::SuspectLinks.new(writer.stage, @crawl, limits: {heavy_image: @limits.least(:heavy_image)}), Store::Judging::SiteFacts.new(writer.stage, @crawl).call)
+          faults.rest(
+            Store::Judging::StagedRows.new(
+              writer.stage,
+              writer.copies.table,
+              @crawl,
+              has_sitemaps: @facts.sitemaps?,
+              pdfs: @site.sitemap_plan["pdfs"]
+            ),
+            Store::Judging::SuspectLinks.new(
+              writer.stage,
+              @crawl,
+              limits: {
+                heavy_image: @limits.least(:heavy_image)
+              }
+            ),
+            Store::Judging::SiteFacts.new(writer.stage, @crawl).call
+          )
         end
 
         # What screens show of the site as a whole.
         def summed_up(run)
-          {structure: Store::Reports::Structure.new(run, @limits.for(nil), @facts.flow, important_known: @facts.sitemaps? || !@wishes.none?).call, languages: Store::Languages::LanguageSummary.new(run, @crawl.crawl_settings.main_host).call}
+          {
+            structure:
+              Store::Reports::Structure.new(
+                run,
+                @limits.for(nil),
+                @facts.flow,
+                important_known: @facts.sitemaps? || !@wishes.none?
+              ).call,
+            languages: Store::Languages::LanguageSummary.new(run, @crawl.crawl_settings.main_host).call
+          }
         end
 
         def rules_digest
-          wishes = [%w[intent group canonical].map { |kind| @site.decisions.values(kind) }, @site.key_pages.pluck(:url), @site.page_groups.pluck(:name, :pattern)]
-          Digest::SHA256.hexdigest([VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes].inspect)[0, 16]
+          wishes = [
+            %w[intent group canonical].map { |kind| @site.decisions.values(kind) },
+            @site.key_pages.pluck(:url),
+            @site.page_groups.pluck(:name, :pattern)
+          ]
+          Digest::SHA256.hexdigest(
+            [VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes].inspect
+          )[
+            0,
+            16
+          ]
         end
       end
     end

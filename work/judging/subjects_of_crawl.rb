@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Judging
-      # Joins the facts of a crawl with its link graph, the groups and the intents, and judges each URL's climb, a portion at a time: a site may be
-      # larger than memory.
+      # Joins the facts of a crawl with its link graph, the groups and the intents, and judges each URL's climb, a
+      # portion at a time: a site may be larger than memory.
       class SubjectsOfCrawl
         PAGE = Store::Crawling::Frontier::PURPOSES[:page]
         EXTERNAL = Store::Crawling::Frontier::PURPOSES[:external]
@@ -70,11 +70,27 @@ module IronTrellis
         # What is linked to on another site: how it answers, and who links to it.
         def elsewhere(row)
           chain = chain(row)
-          subject = Core::Faults::Subject.new(
-            url: row["url"], kind: Core::Page::Kind::EXTERNAL, status: row["status"], error: row["error"], found_by: found_by(row, row["url"], []), in_sitemaps: [], robots_allowed: row["robots_allowed"],
-            robots_line: row["robots_line"], redirect_to: row["redirect_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, final_url: final_url(row, chain), final_status: final_status(row, chain),
-            links_in: row["links_in"] || 0, group: OTHER_SITES, intent: "undecided", wanted: false, indexable: false, soft_missing: false
-          )
+          subject =
+            Core::Faults::Subject.new(
+              url: row["url"],
+              kind: Core::Page::Kind::EXTERNAL,
+              status: row["status"],
+              error: row["error"],
+              found_by: found_by(row, row["url"], []),
+              in_sitemaps: [],
+              robots_allowed: row["robots_allowed"],
+              robots_line: row["robots_line"],
+              redirect_to: row["redirect_to"],
+              redirect_chain: chain.hops.map { |hop| @addresses[hop] },
+              final_url: final_url(row, chain),
+              final_status: final_status(row, chain),
+              links_in: row["links_in"] || 0,
+              group: OTHER_SITES,
+              intent: "undecided",
+              wanted: false,
+              indexable: false,
+              soft_missing: false
+            )
           facts = row.slice("url_id", "fetched_at", "content_type", "bytes", "first_byte_ms", "response_ms", "reason")
           JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, climb: Core::Ladder::Climb.new(nil))
         end
@@ -92,8 +108,11 @@ module IronTrellis
         def importance(row, subject)
           return unless row["purpose"] == PAGE && subject.document?
 
-          Core::Importance::Score.of({"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
-            key_page: @wishes.key_page?(subject.url), weights: @weights)
+          Core::Importance::Score.of(
+            {"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
+            key_page: @wishes.key_page?(subject.url),
+            weights: @weights
+          )
         end
 
         def subject(row)
@@ -103,31 +122,94 @@ module IronTrellis
           listed = row["in_sitemaps"] || []
           wish = @wishes.wish_for(url)
           Core::Faults::Subject.new(
-            url: url, kind: kind(row), status: row["status"], error: row["error"], content_type: row["content_type"], start: @starts.key?(url), whole: @whole,
-            depth: (row["purpose"] == PAGE) ? row["depth"] : nil, found_by: found_by(row, url, listed), in_sitemaps: listed,
-            robots_allowed: row["robots_allowed"], robots_line: row["robots_line"], robots_rule: row["robots_rule"], robots_reachable: reachable?(url),
-            redirect_to: row["redirect_to"] || row["refresh_to"], redirect_chain: chain.hops.map { |hop| @addresses[hop] }, redirect_loop: chain.loop?,
-            final_url: final_url(row, chain), final_status: final_status(row, chain),
-            noindex: row["noindex"], noindex_where: row["noindex_where"], header_noindex_alone: row["header_noindex_alone"],
-            canonical: row["canonical"], canonical_state: row["canonical_state"], title: row["titles"]&.first, title_chars: row["titles"]&.first&.length,
-            words: row["words"], links_in: row["links_in"] || 0, followed_in: row["followed_in"] || 0, soft_missing: @soft_missing.key?(id),
-            group: @wishes.group(url), intent: wish&.intent || "undecided", wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
-            titles: row["titles"], h1: row["h1"], description: row["description"], description_chars: row["description"]&.length, lang: row["lang"], bytes: row["bytes"],
-            links_out: row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i), importance_guessed: @importance_guessed, refresh_source: row["refresh_source"],
-            directives: directives(row), canonicals: canonicals(row, url), canonical_marks: row["canonical_marks"], canonical_chain: canonical.hops, canonical_loop: canonical.loop?,
-            canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]), redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) }, has_sitemaps: @has_sitemaps, authority: row["authority"], hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
-            response_ms: @slow.judged(row), viewport: row["viewport"], nofollow: row["nofollow"], intent_of: wish&.of, intent_subject: wish&.subject, follow: wish&.follow, chosen_canonical: @chosen.for(url), data: row["data"], data_problems: row["data_problems"]
+            url: url,
+            kind: kind(row),
+            status: row["status"],
+            error: row["error"],
+            content_type: row["content_type"],
+            start: @starts.key?(url),
+            whole: @whole,
+            depth: (row["purpose"] == PAGE) ? row["depth"] : nil,
+            found_by: found_by(row, url, listed),
+            in_sitemaps: listed,
+            robots_allowed: row["robots_allowed"],
+            robots_line: row["robots_line"],
+            robots_rule: row["robots_rule"],
+            robots_reachable: reachable?(url),
+            redirect_to: row["redirect_to"] || row["refresh_to"],
+            redirect_chain: chain.hops.map { |hop| @addresses[hop] },
+            redirect_loop: chain.loop?,
+            final_url: final_url(row, chain),
+            final_status: final_status(row, chain),
+            noindex: row["noindex"],
+            noindex_where: row["noindex_where"],
+            header_noindex_alone: row["header_noindex_alone"],
+            canonical: row["canonical"],
+            canonical_state: row["canonical_state"],
+            title: row["titles"]&.first,
+            title_chars: row["titles"]&.first&.length,
+            words: row["words"],
+            links_in: row["links_in"] || 0,
+            followed_in: row["followed_in"] || 0,
+            soft_missing: @soft_missing.key?(id),
+            group: @wishes.group(url),
+            intent: wish&.intent || "undecided",
+            wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
+            titles: row["titles"],
+            h1: row["h1"],
+            description: row["description"],
+            description_chars: row["description"]&.length,
+            lang: row["lang"],
+            bytes: row["bytes"],
+            links_out:
+              row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i),
+            importance_guessed: @importance_guessed,
+            refresh_source: row["refresh_source"],
+            directives: directives(row),
+            canonicals: canonicals(row, url),
+            canonical_marks: row["canonical_marks"],
+            canonical_chain: canonical.hops,
+            canonical_loop: canonical.loop?,
+            canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]),
+            redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) },
+            has_sitemaps: @has_sitemaps,
+            authority: row["authority"],
+            hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
+            response_ms: @slow.judged(row),
+            viewport: row["viewport"],
+            nofollow: row["nofollow"],
+            intent_of: wish&.of,
+            intent_subject: wish&.subject,
+            follow: wish&.follow,
+            chosen_canonical: @chosen.for(url),
+            data: row["data"],
+            data_problems: row["data_problems"]
           )
         end
 
         def evidence(row, subject)
           Core::Ladder::Evidence.new(
-            whole: @whole, depth: subject.depth, start: subject.start, embedded: embedded?(row), listed: subject.in_sitemaps.any?,
-            robots_allowed: subject.robots_allowed, robots_line: subject.robots_line, robots_rule: subject.robots_rule,
-            robots_reachable: subject.robots_reachable, fetched: !row["fetched_at"].nil?, status: subject.status, error: subject.error,
-            redirect_to: row["redirect_to"], refresh_to: row["refresh_to"], noindex_where: subject.noindex_where, kind: subject.kind,
-            canonical: subject.canonical, canonical_state: subject.canonical_state,
-            words: subject.words, word_floor: @limits.for(subject.group).word_floor, soft_missing: subject.soft_missing,
+            whole: @whole,
+            depth: subject.depth,
+            start: subject.start,
+            embedded: embedded?(row),
+            listed: subject.in_sitemaps.any?,
+            robots_allowed: subject.robots_allowed,
+            robots_line: subject.robots_line,
+            robots_rule: subject.robots_rule,
+            robots_reachable: subject.robots_reachable,
+            fetched: !row["fetched_at"].nil?,
+            status: subject.status,
+            error: subject.error,
+            redirect_to: row["redirect_to"],
+            refresh_to: row["refresh_to"],
+            noindex_where: subject.noindex_where,
+            kind: subject.kind,
+            canonical: subject.canonical,
+            canonical_state: subject.canonical_state,
+            words: subject.words,
+            word_floor: @limits.for(subject.group).word_floor,
+            soft_missing: subject.soft_missing,
             kept_out: subject.intent == "keep_out"
           )
         end
@@ -136,7 +218,10 @@ module IronTrellis
         def kind(row)
           return row["kind"] if row["purpose"] == PAGE
 
-          embedded = Core::Page::Kind::RESOURCES.select { |name| (row["types"] || 0).anybits?(1 << Store::Pages::FactsTables::TYPES.fetch(name)) }
+          embedded =
+            Core::Page::Kind::RESOURCES.select do |name|
+              (row["types"] || 0).anybits?(1 << Store::Pages::FactsTables::TYPES.fetch(name))
+            end
           (embedded.empty? || embedded.include?(row["kind"])) ? row["kind"] : embedded.first
         end
 
@@ -149,7 +234,9 @@ module IronTrellis
         end
 
         def directives(row)
-          (row["directives"] || []).map { |one| Core::Directives::Directive.new(**one.transform_keys(&:to_sym)) }.select { |one| one.for?(@agent) }
+          (row["directives"] || [])
+            .map { |one| Core::Directives::Directive.new(**one.transform_keys(&:to_sym)) }
+            .select { |one| one.for?(@agent) }
         end
 
         # @return [Hash{String => Array<String>}] targets of the canonicals that may count, by source
@@ -158,11 +245,16 @@ module IronTrellis
           return {} if named.size < 2
 
           resolver = Core::Url::Resolver.new(Core::Url::NormalForm.split(url))
-          named.map { |one| Core::Canonicals::Named.new(**one.transform_keys(&:to_sym)) }.select(&:usable?)
-            .group_by(&:source).transform_values { |ones| ones.filter_map { |one| one.target(resolver) }.uniq }.reject { |_, targets| targets.empty? }
+          named
+            .map { |one| Core::Canonicals::Named.new(**one.transform_keys(&:to_sym)) }
+            .select(&:usable?)
+            .group_by(&:source)
+            .transform_values { |ones| ones.filter_map { |one| one.target(resolver) }.uniq }
+            .reject { |_, targets| targets.empty? }
         end
 
-        def embedded?(row) = row["purpose"] != PAGE && !((row["types"] || 0) & Store::Pages::FactsTables::EMBEDDED).zero?
+        def embedded?(row) =
+          row["purpose"] != PAGE && !((row["types"] || 0) & Store::Pages::FactsTables::EMBEDDED).zero?
 
         def reachable?(url) = @robots_reachable.fetch(url[%r{\Ahttps?://[^/]+}], true)
 

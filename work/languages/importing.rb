@@ -21,13 +21,21 @@ module IronTrellis
         # @return [Hash] clusters, faults, bad (line and why), ids of the decisions
         def call(keep:, by:, now:, note: nil)
           ids = keep ? Decisions::Deciding.decide(@site, "languages", values, by: by, now: now, note: note) : []
-          {clusters: @clusters.map(&:to_h), faults: Core::Languages::SetCheck.new(@annotations).call.map(&:to_h), bad: @bad.map(&:to_h), ids: ids}
+          {
+            clusters: @clusters.map(&:to_h),
+            faults: Core::Languages::SetCheck.new(@annotations).call.map(&:to_h),
+            bad: @bad.map(&:to_h),
+            ids: ids
+          }
         end
 
         private
 
         def values
-          all = @clusters.map { |cluster| {"subject" => cluster.members.first, "value" => {"pages" => cluster.codes.transform_values(&:first)}} }
+          all =
+            @clusters.map do |cluster|
+              {"subject" => cluster.members.first, "value" => {"pages" => cluster.codes.transform_values(&:first)}}
+            end
           all.select { |one| one["value"]["pages"].except("x-default").size > 1 }
         end
       end

@@ -17,7 +17,10 @@ module IronTrellis
           return route if value.is_a?(Hash) && value["kind"] == "pattern"
 
           whole = ->(address) { whole(site, address) }
-          route.merge("subject" => whole.call(route["subject"]), "value" => value.is_a?(Hash) ? value.merge("to" => whole.call(value["to"])) : value)
+          route.merge(
+            "subject" => whole.call(route["subject"]),
+            "value" => value.is_a?(Hash) ? value.merge("to" => whole.call(value["to"])) : value
+          )
         end
 
         # @param site [Store::Sites::Site]
@@ -26,7 +29,9 @@ module IronTrellis
         def whole(site, address)
           return address unless address.to_s.strip.start_with?("/")
 
-          Core::Url::Resolver.new(Core::Url::NormalForm.parse(site.crawl_settings.first_urls.first)).call(address.strip) || address
+          Core::Url::Resolver.new(Core::Url::NormalForm.parse(site.crawl_settings.first_urls.first)).call(
+            address.strip
+          ) || address
         end
       end
     end

@@ -29,7 +29,13 @@ module IronTrellis
 
         # What can be read from a file may still be no route that can be used.
         def usable(route, refused)
-          value = {"to" => route.to, "status" => route.status, "kind" => route.kind, "query" => route.query, "why" => "brought by a file"}
+          value = {
+            "to" => route.to,
+            "status" => route.status,
+            "kind" => route.kind,
+            "query" => route.query,
+            "why" => "brought by a file"
+          }
           one = Addressing.of_site(@site, {"subject" => route.from, "value" => value})
           Core::Decisions::Values.read("route", one["subject"], one["value"])
           one

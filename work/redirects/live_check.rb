@@ -38,7 +38,12 @@ module IronTrellis
         def call(routes)
           @fetch.call do |client|
             routes.each do |route|
-              Store::Redirects::RouteTest.keep(@site.id, route.from, route.pattern? ? of_samples(route, client) : told(route.from, route.status, route.to, client), @clock.call)
+              Store::Redirects::RouteTest.keep(
+                @site.id,
+                route.from,
+                route.pattern? ? of_samples(route, client) : told(route.from, route.status, route.to, client),
+                @clock.call
+              )
               sleep @pause
             end
           end
@@ -62,7 +67,12 @@ module IronTrellis
           answer = client.fetch(url)
           location = answer.headers.first("location") if answer.redirect?
           location &&= Core::Url::Resolver.new(url).call(location)
-          {status: answer.status, location: location, error: answer.error, right: answer.status == status && location == to}
+          {
+            status: answer.status,
+            location: location,
+            error: answer.error,
+            right: answer.status == status && location == to
+          }
         end
       end
     end

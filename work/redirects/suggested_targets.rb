@@ -7,7 +7,9 @@ module IronTrellis
       class SuggestedTargets
         # Who asked so long ago may have died over it.
         PATIENCE_SECONDS = 600
-        ASK = "UPDATE verdict_runs SET suggestions_asked_at = $2 WHERE id = $1 AND suggested_at IS NULL AND (suggestions_asked_at IS NULL OR suggestions_asked_at < $3)"
+        ASK =
+          "UPDATE verdict_runs SET suggestions_asked_at = $2 WHERE id = $1 AND suggested_at IS NULL AND " \
+          "(suggestions_asked_at IS NULL OR suggestions_asked_at < $3)"
 
         # Has them worked out in a job, unless they are there or it was asked already.
         #
@@ -16,7 +18,11 @@ module IronTrellis
         # @return [Boolean] whether it was this call that asked
         def self.ask(run, now:)
           ActiveRecord::Base.transaction do
-            asked = Store::Postgres::Sql.run(ASK, [run.id, now.utc.iso8601(6), (now - PATIENCE_SECONDS).utc.iso8601(6)]).cmd_tuples == 1
+            asked =
+              Store::Postgres::Sql.run(
+                ASK,
+                [run.id, now.utc.iso8601(6), (now - PATIENCE_SECONDS).utc.iso8601(6)]
+              ).cmd_tuples == 1
             Runtime::Queue.enqueue(Jobs::SuggestTargets, {run_id: run.id}, queue: Crawling::Runs::QUEUE) if asked
             asked
           end
@@ -32,7 +38,11 @@ module IronTrellis
         # @return [Integer] how many addresses it has looked at
         def call
           live = @pages.live
-          targets = Core::Redirects::Targets.new(Core::Redirects::LivePages.new(live), Core::Languages::OfPlaces.new(live.to_h { |page| [page.url, page.lang] }))
+          targets =
+            Core::Redirects::Targets.new(
+              Core::Redirects::LivePages.new(live),
+              Core::Languages::OfPlaces.new(live.to_h { |page| [page.url, page.lang] })
+            )
           found = @pages.lost.transform_values { |lost| targets.for(lost) }
           @pages.keep(found, @clock.call)
           found.size

@@ -34,9 +34,17 @@ module IronTrellis
           sums = @rows.sums
           seconds = (@crawl.fetching_ended_at - @crawl.started_at).round(3)
           {
-            "site" => @crawl.site.name, "started_at" => @crawl.started_at.utc.iso8601, "seconds" => seconds, "fetched" => progress.fetched,
-            "urls" => sums["urls"], "by_status" => sums["by_status"], "by_stop" => sums["by_stop"], "by_group" => sums["by_group"],
-            "faults" => sums["faults"], "pages_per_second" => seconds.zero? ? nil : (progress.fetched / seconds).round(1), "settings" => @crawl.crawl_settings.to_h
+            "site" => @crawl.site.name,
+            "started_at" => @crawl.started_at.utc.iso8601,
+            "seconds" => seconds,
+            "fetched" => progress.fetched,
+            "urls" => sums["urls"],
+            "by_status" => sums["by_status"],
+            "by_stop" => sums["by_stop"],
+            "by_group" => sums["by_group"],
+            "faults" => sums["faults"],
+            "pages_per_second" => seconds.zero? ? nil : (progress.fetched / seconds).round(1),
+            "settings" => @crawl.crawl_settings.to_h
           }
         end
       end

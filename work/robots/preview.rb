@@ -5,7 +5,8 @@ module IronTrellis
     module Robots
       # Tries a robots.txt, a draft or the one that an origin has now, against URLs.
       class Preview
-        # `text` is nil where the file could not be had; `status` and `error` say why, `reachable` whether that shuts the host.
+        # `text` is nil where the file could not be had; `status` and `error` say why, `reachable` whether that shuts
+        # the host.
         Fetched = Struct.new(:url, :status, :error, :text, keyword_init: true)
 
         # @param agent [String] product token
@@ -19,7 +20,14 @@ module IronTrellis
         # @param settings [Core::Settings::Crawl, nil] of the site whose hosts are asked; nil where it is none
         # @return [Preview]
         def self.of(agent, settings)
-          settings ? new(agent: agent, fetch: Crawling::OneFetch.new(agent: agent, addresses: Fetch::Http::HostResolver.of(settings))) : new(agent: agent)
+          if settings
+            new(
+              agent: agent,
+              fetch: Crawling::OneFetch.new(agent: agent, addresses: Fetch::Http::HostResolver.of(settings))
+            )
+          else
+            new(agent: agent)
+          end
         end
 
         # @param text [String]
@@ -35,7 +43,15 @@ module IronTrellis
           parts = Core::Url::NormalForm.parse(url)
           result = fetch(parts)
           policy = result.policy(@agent) || Core::Robots::Policy.from_answer(status: nil, text: nil, agent: @agent)
-          [Fetched.new(url: "#{parts.origin}/robots.txt", status: result.status, error: result.error, text: result.body), decide(policy, urls)]
+          [
+            Fetched.new(
+              url: "#{parts.origin}/robots.txt",
+              status: result.status,
+              error: result.error,
+              text: result.body
+            ),
+            decide(policy, urls)
+          ]
         end
 
         private
@@ -48,7 +64,11 @@ module IronTrellis
         def decide(policy, urls)
           base = Core::Url::Resolver.new(Core::Url::NormalForm.parse("http://localhost/"))
           urls.map do |url|
-            decision = policy.decide(base.parts(url) || raise(Core::Error::InvalidInput.new("“#{url}” is neither a web address nor a path.", url: url)))
+            decision =
+              policy.decide(
+                base.parts(url) ||
+                  raise(Core::Error::InvalidInput.new("“#{url}” is neither a web address nor a path.", url: url))
+              )
             {url: url, allowed: decision.allowed?, line: decision.line, rule: decision.rule}
           end
         end

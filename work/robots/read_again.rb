@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Robots
-      # Reads a robots.txt or a sitemap file again, by itself and now, and lays it beside what the crawl found there. Nothing of it is stored.
+      # Reads a robots.txt or a sitemap file again, by itself and now, and lays it beside what the crawl found there.
+      # Nothing of it is stored.
       class ReadAgain
         # @param crawl [Store::Crawling::Crawl] judged
         # @param clock [#call] gives the time
@@ -14,23 +15,41 @@ module IronTrellis
         end
 
         # @param origin [String] one that the crawl met
-        # @return [Hash] at, status, error, text (nil where there is none), and what is otherwise than the crawl found it: see Store::Robots::Drafts#since
+        # @return [Hash] at, status, error, text (nil where there is none), and what is otherwise than the crawl found
+        #   it: see Store::Robots::Drafts#since
         # @raise [Core::Error::NotFound]
         def robots(origin)
           result = client { |client| Fetch::Robots::RobotsFetch.call(client, Core::Url::NormalForm.parse(origin)) }
-          {at: now, status: result.status, error: result.error, text: result.body}.merge(Store::Robots::Drafts.new(@crawl.verdict_run, @crawl.site).since(origin, result.policy(@settings.agent), result.body))
+          {at: now, status: result.status, error: result.error, text: result.body}.merge(
+            Store::Robots::Drafts.new(@crawl.verdict_run, @crawl.site).since(
+              origin,
+              result.policy(@settings.agent),
+              result.body
+            )
+          )
         end
 
         # @param url [String] a file that the crawl met
-        # @return [Hash] at, status, error, kind, bytes, flaws ([{code, line, about}]), files (that it names), and what is otherwise than the crawl found it: see Store::Sitemaps::Published#since
+        # @return [Hash] at, status, error, kind, bytes, flaws ([{code, line, about}]), files (that it names), and what
+        #   is otherwise than the crawl found it: see Store::Sitemaps::Published#since
         # @raise [Core::Error::NotFound]
         def sitemap(url)
           book = Store::Sitemaps::Published.new(@crawl.verdict_run, @crawl.site.sitemap_plan)
           book.check(url)
-          result = client { |client| Fetch::Sitemaps::SitemapFetch.call(client, Core::Url::NormalForm.parse(url), now: @clock.call) }
+          result =
+            client do |client|
+              Fetch::Sitemaps::SitemapFetch.call(client, Core::Url::NormalForm.parse(url), now: @clock.call)
+            end
           reading = result.reading
-          {at: now, status: result.status, error: result.error, kind: reading&.kind, bytes: result.bytes, flaws: reading&.flaws.to_a.first(MOST_FLAWS).map(&:to_h), files: reading&.sitemaps.to_a}
-            .merge(book.since(url, reading&.entries.to_a.filter_map(&:url).uniq))
+          {
+            at: now,
+            status: result.status,
+            error: result.error,
+            kind: reading&.kind,
+            bytes: result.bytes,
+            flaws: reading&.flaws.to_a.first(MOST_FLAWS).map(&:to_h),
+            files: reading&.sitemaps.to_a
+          }.merge(book.since(url, reading&.entries.to_a.filter_map(&:url).uniq))
         end
 
         MOST_FLAWS = 50
@@ -40,7 +59,11 @@ module IronTrellis
         def now = @clock.call.iso8601
 
         def client
-          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: Fetch::Http::RequestProfile.of(@settings, @crawl.secrets))
+          client =
+            Fetch::Http::Client.new(
+              addresses: Fetch::Http::HostResolver.of(@settings),
+              manner: Fetch::Http::RequestProfile.of(@settings, @crawl.secrets)
+            )
           yield client
         ensure
           client&.close

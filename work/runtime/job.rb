@@ -5,8 +5,8 @@ require "que"
 module IronTrellis
   module Work
     module Runtime
-      # A slice of background work, at most 20 seconds long, which enqueues its successor in the transaction that ends it.
-      # Safe to run twice: a worker may die at any moment and another takes the job again.
+      # A slice of background work, at most 20 seconds long, which enqueues its successor in the transaction that ends
+      # it. Safe to run twice: a worker may die at any moment and another takes the job again.
       class Job < Que::Job
         SECONDS = 20
         MOST_TRIES = 5
@@ -15,7 +15,8 @@ module IronTrellis
         self.maximum_retry_count = MOST_TRIES
         self.retry_interval = ->(count) { [count**3, 60].min }
 
-        # Told when it was tried as often as it may be, with what went wrong the last time. A job that somebody waits for says so here.
+        # Told when it was tried as often as it may be, with what went wrong the last time. A job that somebody waits
+        # for says so here.
         #
         # @param error [Exception]
         # @return [void]
@@ -35,7 +36,8 @@ module IronTrellis
 
         # @param error [Exception]
         # @return [String] for people
-        def told(error) = error.is_a?(Core::Error) ? error.message : "#{error.message.lines.first&.strip} (#{error.class})"
+        def told(error) =
+          error.is_a?(Core::Error) ? error.message : "#{error.message.lines.first&.strip} (#{error.class})"
 
         def now = Time.now
 

@@ -19,7 +19,8 @@ module IronTrellis
         def connect
           Que.connection = ActiveRecord
           Que.logger = nil
-          Que.error_notifier = proc { |error, job| warn "#{job[:job_class]} failed: #{error.class}: #{error.message}" if error && job }
+          Que.error_notifier =
+            proc { |error, job| warn "#{job[:job_class]} failed: #{error.class}: #{error.message}" if error && job }
         end
 
         # @param job [Class] a Job
@@ -38,7 +39,12 @@ module IronTrellis
         def enqueue_once(job, args, queue:)
           ActiveRecord::Base.transaction do
             Store::Postgres::Sql.run("SELECT pg_advisory_xact_lock(hashtextextended($1, 0))", [same(job, args).join])
-            next false if Store::Postgres::Sql.run("SELECT 1 FROM que_jobs WHERE #{SAME} AND expired_at IS NULL", same(job, args)).any?
+            if Store::Postgres::Sql.run(
+              "SELECT 1 FROM que_jobs WHERE #{SAME} AND expired_at IS NULL",
+              same(job, args)
+            ).any?
+              next false
+            end
 
             Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE #{SAME}", same(job, args))
             enqueue(job, args, queue: queue)
@@ -50,14 +56,21 @@ module IronTrellis
         # @param args [Hash{Symbol => Object}] JSON values
         # @return [String, nil] why this work failed for good, if it did and wasn't asked for again since
         def failure(job, args)
-          Store::Postgres::Sql.run("SELECT last_error_message FROM que_jobs WHERE #{SAME} AND expired_at IS NOT NULL ORDER BY id DESC LIMIT 1", same(job, args)).values.dig(0, 0)
+          Store::Postgres::Sql
+            .run(
+              "SELECT last_error_message FROM que_jobs WHERE #{SAME} AND expired_at IS NOT NULL ORDER BY id DESC " \
+              "LIMIT 1",
+              same(job, args)
+            )
+            .values
+            .dig(0, 0)
         end
 
         def same(job, args) = [job.name, JSON.generate(args)]
         private_class_method :same
 
-        # Works jobs until `stop?` says so; a job that runs then is finished first. No job is taken before a thread is free
-        # for it: kept in a buffer it would be locked away from other processes that could work it.
+        # Works jobs until `stop?` says so; a job that runs then is finished first. No job is taken before a thread is
+        # free for it: kept in a buffer it would be locked away from other processes that could work it.
         #
         # @param queues [Array<String>]
         # @param threads [Integer]
@@ -87,7 +100,10 @@ module IronTrellis
         # @param queue [String]
         # @return [Array<Hash>] jobs that failed for good or wait for another try, with what went wrong
         def troubles(queue)
-          Store::Postgres::Sql.rows("SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue = $1 AND error_count > 0", [queue])
+          Store::Postgres::Sql.rows(
+            "SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue = $1 AND error_count > 0",
+            [queue]
+          )
         end
       end
     end

@@ -5,13 +5,14 @@ require "io/wait"
 module IronTrellis
   module Work
     module Runtime
-      # Keeps one worker process going: starts it again when it dies or has lost the database, and ends it when it hangs (a page that takes
-      # the interpreter for itself stops every thread, so only another process can tell).
+      # Keeps one worker process going: starts it again when it dies or has lost the database, and ends it when it hangs
+      # (a page that takes the interpreter for itself stops every thread, so only another process can tell).
       class Supervisor
         SIGN_SECONDS = 1
         # A worker that gives no sign for so long is ended.
         SILENCE_SECONDS = 40
-        # One that was told to end and hasn't after so long is ended: what it held is taken up again, as after any crash.
+        # One that was told to end and hasn't after so long is ended: what it held is taken up again, as after any
+        # crash.
         LAST_SECONDS = 4
         # Before it is started again; longer each time it dies soon.
         PAUSES = [0.2, 0.5, 1, 2, 5].freeze

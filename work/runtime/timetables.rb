@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Runtime
-      # Starts the crawls, and the building of sitemaps, whose time has come, and ends crawls of which nobody is heard any more. Every worker looks now and then; the rows of the timetables see to it that each starts once.
+      # Starts the crawls, and the building of sitemaps, whose time has come, and ends crawls of which nobody is heard
+      # any more. Every worker looks now and then; the rows of the timetables see to it that each starts once.
       class Timetables
         SECONDS = 15
 

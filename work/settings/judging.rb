@@ -29,20 +29,33 @@ module IronTrellis
         # Whether links are followed stays as it was decided.
         def wishes(site, groups)
           current = site.decisions.values("group")
-          wanted = groups.to_h { |one| [one["name"].strip, (current[one["name"].strip] || {}).merge("intent" => one["intent"]).compact] }
-          wanted.transform_values { |wish| wish unless wish.empty? }.reject { |name, wish| wish.nil? && !current.key?(name) }
+          wanted =
+            groups.to_h do |one|
+              [one["name"].strip, (current[one["name"].strip] || {}).merge("intent" => one["intent"]).compact]
+            end
+          wanted
+            .transform_values { |wish| wish unless wish.empty? }
+            .reject { |name, wish| wish.nil? && !current.key?(name) }
         end
 
         def check(groups)
-          problems = groups.each_with_index.flat_map { |one, place| problems_of(one).map { |message| {field: "groups.#{place}", message: message} } }
+          problems =
+            groups.each_with_index.flat_map do |one, place|
+              problems_of(one).map { |message| {field: "groups.#{place}", message: message} }
+            end
           twice = groups.map { |one| one["name"].to_s.strip }.tally.select { |_, count| count > 1 }.keys
-          problems += twice.map { |name| {field: "groups", message: "Two groups are called “#{name}”. Give each a name of its own."} }
+          problems +=
+            twice.map do |name|
+              {field: "groups", message: "Two groups are called “#{name}”. Give each a name of its own."}
+            end
           raise Core::Settings::Problems.new(problems) if problems.any?
         end
 
         def problems_of(one)
           named = one["name"].to_s.strip.empty? ? ["Give the group a name."] : []
-          named << "“#{one["intent"]}” is no intent." unless one["intent"].nil? || Core::Groups::Intents::NAMES.include?(one["intent"])
+          unless one["intent"].nil? || Core::Groups::Intents::NAMES.include?(one["intent"])
+            named << "“#{one["intent"]}” is no intent."
+          end
           Core::Url::Pattern.new(one["pattern"])
           named
         rescue Core::Url::Pattern::Malformed => error

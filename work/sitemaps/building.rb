@@ -43,8 +43,14 @@ module IronTrellis
         def self.now(site, clock:) = begin_build(site, clock.call).tap { |build| new(build, clock: clock).call }.reload
 
         def self.begin_build(site, now)
-          run = site.newest_crawl&.verdict_run or raise Core::Error::Conflict.new("The site has no crawl yet that could say what to list. Crawl it first.")
-          Store::Sitemaps::SitemapBuild.create!(site: site, run_id: run.id, state: Store::Sitemaps::SitemapBuild::WAITING, asked_at: now)
+          run = site.newest_crawl&.verdict_run or
+            raise Core::Error::Conflict.new("The site has no crawl yet that could say what to list. Crawl it first.")
+          Store::Sitemaps::SitemapBuild.create!(
+            site: site,
+            run_id: run.id,
+            state: Store::Sitemaps::SitemapBuild::WAITING,
+            asked_at: now
+          )
         end
         private_class_method :begin_build
 
@@ -54,7 +60,9 @@ module IronTrellis
         # @param now [Time]
         # @return [void]
         def self.after_crawl(crawl, now:)
-          ask(crawl.site, now: now) if crawl.site.sitemap_plan["rebuild"] == "after_crawl" && crawl.site.newest_crawl == crawl
+          if crawl.site.sitemap_plan["rebuild"] == "after_crawl" && crawl.site.newest_crawl == crawl
+            ask(crawl.site, now: now)
+          end
         end
 
         # Has those built anew that were last built a day ago or earlier, where the plan says so.
@@ -66,7 +74,9 @@ module IronTrellis
             Store::Sites::Site.transaction do
               site = Store::Sites::Site.lock.find_by(id: site_id) or next
               newest = Store::Sitemaps::SitemapBuild.where(site_id: site_id).maximum(:asked_at)
-              ask(site, now: now) if site.sitemap_plan["rebuild"] == "daily" && site.newest_crawl && (newest.nil? || newest <= now - DAY)
+              if site.sitemap_plan["rebuild"] == "daily" && site.newest_crawl && (newest.nil? || newest <= now - DAY)
+                ask(site, now: now)
+              end
             end
           end
         end
@@ -88,9 +98,18 @@ module IronTrellis
           ActiveRecord::Base.transaction do
             @build.files.delete_all
             urls = write(Store::Sitemaps::Listings.new(run, @site, @plan, @clock.call))
-            @build.update!(run_id: run.id, state: Store::Sitemaps::SitemapBuild::BUILT, built_at: @clock.call, urls: urls)
+            @build.update!(
+              run_id: run.id,
+              state: Store::Sitemaps::SitemapBuild::BUILT,
+              built_at: @clock.call,
+              urls: urls
+            )
           end
-          Store::Sitemaps::SitemapBuild.where(site_id: @site.id).order(id: :desc).offset(Store::Sitemaps::SitemapBuild::KEPT).each(&:destroy!)
+          Store::Sitemaps::SitemapBuild
+            .where(site_id: @site.id)
+            .order(id: :desc)
+            .offset(Store::Sitemaps::SitemapBuild::KEPT)
+            .each(&:destroy!)
         end
 
         private
@@ -99,7 +118,10 @@ module IronTrellis
           urls = 0
           listings.each do |row|
             begin_host(row.origin) if row.origin != @origin
-            @writer.add(row.listing, part: @plan["by_group"] ? row.group.delete_prefix(row.origin[%r{[^/]+\z}]) : "pages")
+            @writer.add(
+              row.listing,
+              part: @plan["by_group"] ? row.group.delete_prefix(row.origin[%r{[^/]+\z}]) : "pages"
+            )
             urls += 1
           end
           end_host
@@ -119,7 +141,15 @@ module IronTrellis
           return if @writer.nil?
 
           @writer.finish.each do |file|
-            Store::Sitemaps::BuiltSitemap.create!(sitemap_build_id: @build.id, host: @origin, name: file.name, urls: file.urls, bytes: file.bytes, lastmod: file.lastmod, content: @contents.delete(file.name))
+            Store::Sitemaps::BuiltSitemap.create!(
+              sitemap_build_id: @build.id,
+              host: @origin,
+              name: file.name,
+              urls: file.urls,
+              bytes: file.bytes,
+              lastmod: file.lastmod,
+              content: @contents.delete(file.name)
+            )
           end
           @writer = nil
         end

@@ -3,9 +3,11 @@
 module IronTrellis
   module Work
     module Sites
-      # Keeping a site with all that a form says of it: settings, what is wanted, secrets and timetable; all of it is kept, or nothing.
+      # Keeping a site with all that a form says of it: settings, what is wanted, secrets and timetable; all of it is
+      # kept, or nothing.
       module Keeping
-        # What reaches into the network of the machine that crawls is for who runs it to permit: TRELLIS_OWN_NETWORK=yes.
+        # What reaches into the network of the machine that crawls is for who runs it to permit:
+        # TRELLIS_OWN_NETWORK=yes.
         PERMISSION = "TRELLIS_OWN_NETWORK"
         # By them it is decided who gets a secret.
         WHERE = %w[start_urls list hosts resolve].freeze
@@ -21,7 +23,9 @@ module IronTrellis
           settings = Core::Settings::Crawl.new(input["settings"])
           permit(settings, input["secrets"])
           Store::Sites::Site.transaction do
-            Store::Sites::Site.register(name: input["name"], settings: settings).tap { |site| keep(site, input, by, now) }
+            Store::Sites::Site
+              .register(name: input["name"], settings: settings)
+              .tap { |site| keep(site, input, by, now) }
           end
         end
 
@@ -44,8 +48,18 @@ module IronTrellis
         end
 
         def keep(site, input, by, now)
-          Intents::Wanting.change(site, intents: input["intents"] || [], key_pages: input["key_pages"] || [], by: by, now: now) if input["intents"] || input["key_pages"]
-          Store::Settings::Secrets.keep(site.id, nil, before(site, input["secrets"]).with(input["secrets"])) if input["secrets"]
+          if input["intents"] || input["key_pages"]
+            Intents::Wanting.change(
+              site,
+              intents: input["intents"] || [],
+              key_pages: input["key_pages"] || [],
+              by: by,
+              now: now
+            )
+          end
+          if input["secrets"]
+            Store::Settings::Secrets.keep(site.id, nil, before(site, input["secrets"]).with(input["secrets"]))
+          end
           Store::Crawling::Timetable.keep(site, timetable(input["timetable"]), now) if input.key?("timetable")
         end
 
@@ -59,22 +73,58 @@ module IronTrellis
           Core::Settings::Secrets.new({})
         end
 
-        def timetable(given) = given && Core::Settings::Timetable.new(cron: given["cron"], time_zone: given["time_zone"])
+        def timetable(given) =
+          given && Core::Settings::Timetable.new(cron: given["cron"], time_zone: given["time_zone"])
 
         def permit(settings, secrets)
           return if ENV[PERMISSION] == "yes"
 
-          asked = {"allow_private" => settings.allow_private, "resolve" => settings.resolve.any?, "proxy" => !(secrets || {})["proxy"].to_s.empty?}.select { |_, wanted| wanted }.keys
-          raise Core::Settings::Problems.new(asked.map { |field| {field: field, message: "This isn't permitted on this installation. Who runs it can permit private addresses, host maps and proxies: #{PERMISSION}=yes."} }) if asked.any?
+          asked =
+            {
+              "allow_private" => settings.allow_private,
+              "resolve" => settings.resolve.any?,
+              "proxy" => !(secrets || {})["proxy"].to_s.empty?
+            }.select { |_, wanted| wanted }.keys
+          if asked.any?
+            raise Core::Settings::Problems.new(
+                    asked.map do |field|
+                      {
+                        field: field,
+                        message:
+                          "This isn't permitted on this installation. Who runs it can permit private addresses, host " \
+                          "maps and proxies: #{PERMISSION}=yes."
+                      }
+                    end
+                  )
+          end
         end
 
-        # A password that was typed for one host shall not go to another because a map was changed by somebody who never knew it.
+        # A password that was typed for one host shall not go to another because a map was changed by somebody who never
+        # knew it.
         def ask_again(site, settings, secrets)
           kept = before(site, secrets)
           return if kept.none? || WHERE.all? { |name| settings.to_h[name] == site.crawl_settings.to_h[name] }
 
-          hidden = kept.redacted.select { |name, value| value.to_s.include?(Core::Settings::Secrets::HIDDEN) && (secrets[name].nil? || secrets[name].to_s.include?(Core::Settings::Secrets::HIDDEN)) }.keys
-          raise Core::Settings::Problems.new(hidden.map { |name| {field: name, message: "Where requests go was changed, so this must be typed again, or emptied: it would be sent there."} }) if hidden.any?
+          hidden =
+            kept
+              .redacted
+              .select do |name, value|
+                value.to_s.include?(Core::Settings::Secrets::HIDDEN) &&
+                  (secrets[name].nil? || secrets[name].to_s.include?(Core::Settings::Secrets::HIDDEN))
+              end
+              .keys
+          if hidden.any?
+            raise Core::Settings::Problems.new(
+                    hidden.map do |name|
+                      {
+                        field: name,
+                        message:
+                          "Where requests go was changed, so this must be typed again, or emptied: it would be sent " \
+                          "there."
+                      }
+                    end
+                  )
+          end
         end
         private_class_method :keep, :before, :timetable, :permit, :ask_again
       end

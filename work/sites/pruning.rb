@@ -13,7 +13,8 @@ module IronTrellis
           most = site.crawl_settings.keep_crawls
           return 0 if most.zero?
 
-          old = site.crawls.where(state: Store::Crawling::Crawl::ENDED, kept: false).offset(most).to_a - [site.newest_crawl]
+          old =
+            site.crawls.where(state: Store::Crawling::Crawl::ENDED, kept: false).offset(most).to_a - [site.newest_crawl]
           old.each(&:drop).size
         end
       end

@@ -20,7 +20,12 @@ module IronTrellis
             site.lock!
             site.crawls.each { |crawl| mark(crawl, by, at) }
             mark(site, by, at)
-            Runtime::Queue.enqueue(Jobs::Remove, {site_id: site.id, removed_at: at.iso8601(6)}, queue: Crawling::Runs::QUEUE, at: at + BACK_SECONDS)
+            Runtime::Queue.enqueue(
+              Jobs::Remove,
+              {site_id: site.id, removed_at: at.iso8601(6)},
+              queue: Crawling::Runs::QUEUE,
+              at: at + BACK_SECONDS
+            )
           end
         end
 
@@ -33,7 +38,12 @@ module IronTrellis
           at = at(now)
           crawl.transaction do
             mark(crawl, by, at)
-            Runtime::Queue.enqueue(Jobs::Remove, {crawl_id: crawl.id, removed_at: at.iso8601(6)}, queue: Crawling::Runs::QUEUE, at: at + BACK_SECONDS)
+            Runtime::Queue.enqueue(
+              Jobs::Remove,
+              {crawl_id: crawl.id, removed_at: at.iso8601(6)},
+              queue: Crawling::Runs::QUEUE,
+              at: at + BACK_SECONDS
+            )
           end
         end
 
@@ -44,24 +54,32 @@ module IronTrellis
         def bring_site_back(id)
           site = Store::Sites::Site.removed.fetch(id)
           site.transaction(requires_new: true) do
-            Store::Crawling::Crawl.removed.where(site_id: id, removed_at: site.removed_at).find_each { |crawl| crawl.update!(removed_at: nil, removed_by: nil) }
+            Store::Crawling::Crawl
+              .removed
+              .where(site_id: id, removed_at: site.removed_at)
+              .find_each { |crawl| crawl.update!(removed_at: nil, removed_by: nil) }
             site.update!(removed_at: nil, removed_by: nil)
           end
           site
         rescue ActiveRecord::RecordNotUnique
-          raise Core::Error::Conflict.new("There is another site called “#{site.name}” now. Give that one another name first.")
+          raise Core::Error::Conflict.new(
+                  "There is another site called “#{site.name}” now. Give that one another name first."
+                )
         end
 
         # @param id [Integer] of a crawl that was taken away
         # @return [Store::Crawling::Crawl]
         # @raise [Core::Error::NotFound]
-        def bring_crawl_back(id) = Store::Crawling::Crawl.removed.fetch(id).tap { |crawl| crawl.update!(removed_at: nil, removed_by: nil) }
+        def bring_crawl_back(id) =
+          Store::Crawling::Crawl.removed.fetch(id).tap { |crawl| crawl.update!(removed_at: nil, removed_by: nil) }
 
         # PostgreSQL keeps microseconds.
         def at(now) = now.round(6)
 
         def mark(record, by, at)
-          raise Core::Error::Conflict.new("Crawl #{record.number} isn't ended yet. Stop it first.") if record.is_a?(Store::Crawling::Crawl) && !record.ended?
+          if record.is_a?(Store::Crawling::Crawl) && !record.ended?
+            raise Core::Error::Conflict.new("Crawl #{record.number} isn't ended yet. Stop it first.")
+          end
 
           record.update!(removed_at: at, removed_by: by)
         end

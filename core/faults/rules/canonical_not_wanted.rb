@@ -17,7 +17,9 @@ module IronTrellis
           def check(page)
             return if page.chosen_canonical.nil? || page.kind != "html" || page.status != 200
 
-            fault(page, about: page.chosen_canonical, canonical: page.canonical) if (page.canonical || page.url) != page.chosen_canonical
+            if (page.canonical || page.url) != page.chosen_canonical
+              fault(page, about: page.chosen_canonical, canonical: page.canonical)
+            end
           end
         end
       end

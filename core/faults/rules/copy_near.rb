@@ -16,7 +16,9 @@ module IronTrellis
           NEEDS_ALL = true
 
           def check(page)
-            fault(page, about: page.copy_of, likeness: page.likeness.round(2)) if page.copy_of && page.likeness < Ladder::Rungs::Distinct::SAME
+            if page.copy_of && page.likeness < Ladder::Rungs::Distinct::SAME
+              fault(page, about: page.copy_of, likeness: page.likeness.round(2))
+            end
           end
         end
       end

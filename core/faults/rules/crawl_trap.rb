@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(site)
-            site.spaces.map { |space| fault_at(space["first_url"], about: space["space"], kind: space["kind"], fetched: space["most"]) }
+            site.spaces.map do |space|
+              fault_at(space["first_url"], about: space["space"], kind: space["kind"], fetched: space["most"])
+            end
           end
         end
       end

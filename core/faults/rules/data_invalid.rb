@@ -17,14 +17,24 @@ module IronTrellis
           def check(page)
             return unless page.page?
 
-            unread(page) + (page.data || []).flat_map { |one| StructuredData::Item.from(one).all }.flat_map { |item| incomplete(page, item) }.uniq
+            unread(page) +
+              (page.data || [])
+                .flat_map { |one| StructuredData::Item.from(one).all }
+                .flat_map { |item| incomplete(page, item) }
+                .uniq
           end
 
           private
 
-          def unread(page) = (page.data_problems || []).map { |problem| problem.split(": ", 2) }.map { |script, what| fault(page, about: script, what: what) }
+          def unread(page) =
+            (page.data_problems || [])
+              .map { |problem| problem.split(": ", 2) }
+              .map { |script, what| fault(page, about: script, what: what) }
 
-          def incomplete(page, item) = StructuredData::Requirements.lacking(item).map { |type, names| fault(page, about: "#{type} without #{names}", syntax: item.syntax) }
+          def incomplete(page, item) =
+            StructuredData::Requirements
+              .lacking(item)
+              .map { |type, names| fault(page, about: "#{type} without #{names}", syntax: item.syntax) }
         end
       end
     end

@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            fault(page, description: page.description, chars: page.description_chars) if page.page? && page.description_chars && page.description_chars > settings.description_long
+            if page.page? && page.description_chars && page.description_chars > settings.description_long
+              fault(page, description: page.description, chars: page.description_chars)
+            end
           end
         end
       end

@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            fault(page, description: page.description, chars: page.description_chars) if page.page? && page.description_chars&.positive? && page.description_chars < settings.description_short
+            if page.page? && page.description_chars&.positive? && page.description_chars < settings.description_short
+              fault(page, description: page.description, chars: page.description_chars)
+            end
           end
         end
       end

@@ -9,14 +9,17 @@ module IronTrellis
           CODE = "few-links-in"
           TITLE = "Important page with few links to it"
           GRADE = "weakens"
-          WHY = "What matters should be linked to from many places; a page with one or two links looks like a by-product."
+          WHY =
+            "What matters should be linked to from many places; a page with one or two links looks like a by-product."
           FIX = "Link to it from the pages of its subject, and from those above it."
           SOURCE = "CP"
 
           def check(page)
             return unless page.page? && page.important?(settings.important)
 
-            fault(page, links_in: page.links_in, importance: page.importance) if page.links_in < settings.few_links && page.links_in.positive?
+            if page.links_in < settings.few_links && page.links_in.positive?
+              fault(page, links_in: page.links_in, importance: page.importance)
+            end
           end
         end
       end

@@ -17,7 +17,9 @@ module IronTrellis
           def self.stable_about(_fault) = nil
 
           def check(page)
-            fault(page, about: page.h1.first, chars: page.h1.first.length) if page.page? && page.h1&.first && page.h1.first.length > settings.h1_long
+            if page.page? && page.h1&.first && page.h1.first.length > settings.h1_long
+              fault(page, about: page.h1.first, chars: page.h1.first.length)
+            end
           end
         end
       end

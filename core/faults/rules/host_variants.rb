@@ -4,7 +4,8 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # The site answers with and without www, or under http and https, instead of sending visitors to one of them for good.
+        # The site answers with and without www, or under http and https, instead of sending visitors to one of them for
+        # good.
         class HostVariants < SiteRule
           CODE = "host-variants"
           TITLE = "Site answers on several hosts"
@@ -15,10 +16,19 @@ module IronTrellis
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(site)
-            site.variants.uniq { |origin, probe| [origin, Url::NormalForm.parse(probe["url"]).origin].sort }.filter_map do |origin, probe|
-              what = wrong(probe) or next
-              fault_at("#{origin}/", about: probe["url"], answers: what, status: probe["status"], location: probe["location"])
-            end
+            site
+              .variants
+              .uniq { |origin, probe| [origin, Url::NormalForm.parse(probe["url"]).origin].sort }
+              .filter_map do |origin, probe|
+                what = wrong(probe) or next
+                fault_at(
+                  "#{origin}/",
+                  about: probe["url"],
+                  answers: what,
+                  status: probe["status"],
+                  location: probe["location"]
+                )
+              end
           end
 
           private

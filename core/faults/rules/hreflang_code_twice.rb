@@ -15,8 +15,12 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            page.hreflang.group_by { |one| one["code"].downcase }.transform_values { |ones| ones.map { |one| one["url"] }.uniq }
-              .select { |_, urls| urls.size > 1 }.map { |code, urls| fault(page, about: code, urls: urls) }
+            page
+              .hreflang
+              .group_by { |one| one["code"].downcase }
+              .transform_values { |ones| ones.map { |one| one["url"] }.uniq }
+              .select { |_, urls| urls.size > 1 }
+              .map { |code, urls| fault(page, about: code, urls: urls) }
           end
         end
       end

@@ -15,7 +15,11 @@ module IronTrellis
           SOURCE = "HTML standard, the link element; CP"
 
           def check(page)
-            page.hreflang.select { |one| one["misplaced"] }.map { |one| fault(page, about: one["url"], code: one["code"]) }.uniq
+            page
+              .hreflang
+              .select { |one| one["misplaced"] }
+              .map { |one| fault(page, about: one["url"], code: one["code"]) }
+              .uniq
           end
         end
       end

@@ -15,7 +15,9 @@ module IronTrellis
 
           def check(page)
             targets = page.hreflang.map { |one| one["url"] }
-            fault(page, languages: page.hreflang.map { |one| one["code"] }) if page.page? && targets.any? && !targets.include?(page.url)
+            if page.page? && targets.any? && !targets.include?(page.url)
+              fault(page, languages: page.hreflang.map { |one| one["code"] })
+            end
           end
         end
       end

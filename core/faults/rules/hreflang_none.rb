@@ -10,7 +10,9 @@ module IronTrellis
           TITLE = "Several languages without hreflang"
           ABOUT = "Languages"
           GRADE = "weakens"
-          WHY = "Search engines can't tell which page is for readers of which language, and may show the wrong one, or only one of them."
+          WHY =
+            "Search engines can't tell which page is for readers of which language, and may show the wrong one, or " \
+            "only one of them."
           FIX = "Let each page name its versions in the other languages, itself and an x-default among them."
           SOURCE = "HTML standard, link type alternate; CP"
           # One page in another language may be a slip of its lang attribute.

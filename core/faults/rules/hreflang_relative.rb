@@ -15,7 +15,11 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            page.hreflang.select { |one| one["relative"] }.map { |one| fault(page, about: one["url"], code: one["code"]) }.uniq
+            page
+              .hreflang
+              .select { |one| one["relative"] }
+              .map { |one| fault(page, about: one["url"], code: one["code"]) }
+              .uniq
           end
         end
       end

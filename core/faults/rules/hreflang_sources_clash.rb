@@ -15,10 +15,18 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            by_source = page.hreflang.group_by { |one| one["source"] }.transform_values { |ones| ones.map { |one| [one["code"].downcase, one["url"]] }.uniq.sort }
+            by_source =
+              page
+                .hreflang
+                .group_by { |one| one["source"] }
+                .transform_values { |ones| ones.map { |one| [one["code"].downcase, one["url"]] }.uniq.sort }
             return if by_source.each_value.uniq.size < 2
 
-            fault(page, about: by_source.keys.sort.join(", "), sets: by_source.transform_values { |ones| ones.map(&:first) })
+            fault(
+              page,
+              about: by_source.keys.sort.join(", "),
+              sets: by_source.transform_values { |ones| ones.map(&:first) }
+            )
           end
         end
       end

@@ -17,7 +17,13 @@ module IronTrellis
           TARGETS = :unlike_image
 
           def check(source, target, _links)
-            fault(source, about: target.url, status: target.status, error: target.error, content_type: target.content_type)
+            fault(
+              source,
+              about: target.url,
+              status: target.status,
+              error: target.error,
+              content_type: target.content_type
+            )
           end
         end
       end

@@ -17,7 +17,9 @@ module IronTrellis
           TARGETS = :numbered
 
           def check(source, target, links)
-            fault(source, about: target.url) if Content::FileName.says_nothing?(target.url) && !Content::FileName.icon?(target.url, links)
+            if Content::FileName.says_nothing?(target.url) && !Content::FileName.icon?(target.url, links)
+              fault(source, about: target.url)
+            end
           end
         end
       end

@@ -15,7 +15,11 @@ module IronTrellis
           SOURCE = "RFC 9110 section 4.2.2; CP"
 
           def check(site)
-            site.variants.select { |origin, probe| origin.start_with?("http:") && probe["url"].start_with?("https:") && (200..299).cover?(probe["status"]) }
+            site
+              .variants
+              .select do |origin, probe|
+                origin.start_with?("http:") && probe["url"].start_with?("https:") && (200..299).cover?(probe["status"])
+              end
               .map { |origin, probe| fault_at("#{origin}/", about: probe["url"]) }
           end
         end

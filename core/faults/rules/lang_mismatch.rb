@@ -15,8 +15,15 @@ module IronTrellis
           SOURCE = "HTML standard, the lang attribute; CP"
 
           def check(page)
-            own = page.hreflang.select { |one| one["url"] == page.url }.map { |one| Languages::Tag.read(one["code"]).language }.compact - ["x-default"]
-            fault(page, about: own.first, lang: page.lang) if page.lang && own.any? && !own.include?(page.lang.downcase[/\A[a-z]+/])
+            own =
+              page
+                .hreflang
+                .select { |one| one["url"] == page.url }
+                .map { |one| Languages::Tag.read(one["code"]).language }
+                .compact - ["x-default"]
+            if page.lang && own.any? && !own.include?(page.lang.downcase[/\A[a-z]+/])
+              fault(page, about: own.first, lang: page.lang)
+            end
           end
         end
       end

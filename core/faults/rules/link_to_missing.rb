@@ -17,7 +17,13 @@ module IronTrellis
           TARGETS = :missing
 
           def check(source, target, links)
-            fault(source, about: target.url, status: target.status, links: links, cause: LikelyCause.of(source.url, target.url))
+            fault(
+              source,
+              about: target.url,
+              status: target.status,
+              links: links,
+              cause: LikelyCause.of(source.url, target.url)
+            )
           end
         end
       end

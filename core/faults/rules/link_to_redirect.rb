@@ -17,7 +17,13 @@ module IronTrellis
           TARGETS = :redirecting
 
           def check(source, target, links)
-            fault(source, about: target.url, final_url: target.final_url, final_status: target.final_status, links: links)
+            fault(
+              source,
+              about: target.url,
+              final_url: target.final_url,
+              final_status: target.final_status,
+              links: links
+            )
           end
         end
       end

@@ -4,7 +4,8 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A page most of whose words stand on other pages too, like a listing of excerpts. What is a copy as a whole is told as one.
+        # A page most of whose words stand on other pages too, like a listing of excerpts. What is a copy as a whole is
+        # told as one.
         class LittleOfItsOwn < PageRule
           CODE = "little-of-its-own"
           TITLE = "Little unique text"

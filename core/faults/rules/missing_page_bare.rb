@@ -16,7 +16,11 @@ module IronTrellis
           def self.stable_about(_fault) = nil
 
           def check(site)
-            bare = site.probes.select { |probe| probe["kind"] == Crawling::HostVariants::MISSING && [404, 410].include?(probe["status"]) && probe["links"].to_i.zero? }
+            bare =
+              site.probes.select do |probe|
+                probe["kind"] == Crawling::HostVariants::MISSING && [404, 410].include?(probe["status"]) &&
+                  probe["links"].to_i.zero?
+              end
             bare.map { |probe| fault_at("#{Url::NormalForm.parse(probe["url"]).origin}/", about: probe["url"]) }
           end
         end

@@ -9,7 +9,8 @@ module IronTrellis
           CODE = "orphan"
           TITLE = "Page without links to it"
           GRADE = "weakens"
-          WHY = "Without links a page gets no authority and is found late or never; a sitemap alone doesn't make up for it."
+          WHY =
+            "Without links a page gets no authority and is found late or never; a sitemap alone doesn't make up for it."
           FIX = "Link to it from the pages of its subject, or retire it."
           SOURCE = "CP"
 

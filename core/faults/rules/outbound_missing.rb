@@ -24,7 +24,14 @@ module IronTrellis
             status = target.final_status || target.status
             return unless GONE.include?(status) || UNREACHABLE.include?(target.error)
 
-            fault(source, about: target.url, status: status, error: target.error, reason: Ladder::Rungs::Answers::ERRORS[target.error], links: links)
+            fault(
+              source,
+              about: target.url,
+              status: status,
+              error: target.error,
+              reason: Ladder::Rungs::Answers::ERRORS[target.error],
+              links: links
+            )
           end
         end
       end

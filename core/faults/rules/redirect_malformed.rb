@@ -14,7 +14,9 @@ module IronTrellis
           SOURCE = "RFC 9110 section 10.2.2"
 
           def check(page)
-            fault(page, status: page.status) if [301, 302, 303, 307, 308].include?(page.status) && page.redirect_to.nil? && page.error.nil?
+            if [301, 302, 303, 307, 308].include?(page.status) && page.redirect_to.nil? && page.error.nil?
+              fault(page, status: page.status)
+            end
           end
         end
       end

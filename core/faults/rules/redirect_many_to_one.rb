@@ -16,7 +16,9 @@ module IronTrellis
           VALUE = :final_url
 
           def check(page, shared)
-            fault(page, about: shared.value, urls: shared.pages) if shared.pages > settings.many_to_one && !page.redirect_loop
+            if shared.pages > settings.many_to_one && !page.redirect_loop
+              fault(page, about: shared.value, urls: shared.pages)
+            end
           end
         end
       end

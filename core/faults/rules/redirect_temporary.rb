@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "RFC 9110 sections 15.4.3, 15.4.4 and 15.4.8; CP"
 
           def check(page)
-            fault(page, about: page.redirect_to, status: page.status) if page.redirect_to && [302, 303, 307].include?(page.status)
+            if page.redirect_to && [302, 303, 307].include?(page.status)
+              fault(page, about: page.redirect_to, status: page.status)
+            end
           end
         end
       end

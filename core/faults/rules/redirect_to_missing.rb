@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(page)
-            fault(page, about: page.final_url, status: page.final_status, hops: page.redirect_chain) if page.redirect_to && (400..499).cover?(page.final_status)
+            if page.redirect_to && (400..499).cover?(page.final_status)
+              fault(page, about: page.final_url, status: page.final_status, hops: page.redirect_chain)
+            end
           end
         end
       end

@@ -19,7 +19,11 @@ module IronTrellis
 
           def check(site)
             site.robots_files.flat_map do |file|
-              Robots::Syntax.flaws(file["body"].to_s).map { |flaw| fault_at("#{file["origin"]}/robots.txt", about: flaw.line.to_s, text: flaw.text, why: flaw.why) }
+              Robots::Syntax
+                .flaws(file["body"].to_s)
+                .map do |flaw|
+                  fault_at("#{file["origin"]}/robots.txt", about: flaw.line.to_s, text: flaw.text, why: flaw.why)
+                end
             end
           end
         end

@@ -15,7 +15,10 @@ module IronTrellis
           MOST_BYTES = 500 * 1024
 
           def check(site)
-            site.robots_files.select { |file| file["body"].to_s.bytesize > MOST_BYTES }.map { |file| fault_at("#{file["origin"]}/robots.txt", bytes: file["body"].bytesize) }
+            site
+              .robots_files
+              .select { |file| file["body"].to_s.bytesize > MOST_BYTES }
+              .map { |file| fault_at("#{file["origin"]}/robots.txt", bytes: file["body"].bytesize) }
           end
         end
       end

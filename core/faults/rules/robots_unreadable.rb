@@ -14,7 +14,11 @@ module IronTrellis
           SOURCE = "RFC 9309 section 2.3.1.4"
 
           def check(site)
-            shut = site.robots.reject { |file| file["error"] == "dns" }.select { |file| file["error"] || file["status"] >= 500 }
+            shut =
+              site
+                .robots
+                .reject { |file| file["error"] == "dns" }
+                .select { |file| file["error"] || file["status"] >= 500 }
             shut.map { |file| fault_at("#{file["origin"]}/robots.txt", status: file["status"], error: file["error"]) }
           end
         end

@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)
-            page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, line: page.robots_line) } if page.robots_allowed == false
+            if page.robots_allowed == false
+              page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, line: page.robots_line) }
+            end
           end
         end
       end

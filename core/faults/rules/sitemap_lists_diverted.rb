@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)
-            page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, canonical: page.canonical) } if page.canonical_state == "other"
+            if page.canonical_state == "other"
+              page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, canonical: page.canonical) }
+            end
           end
         end
       end

@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)
-            page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, final_url: page.final_url) } if page.redirect_to
+            if page.redirect_to
+              page.in_sitemaps.map { |sitemap| fault(page, about: sitemap, final_url: page.final_url) }
+            end
           end
         end
       end

@@ -17,7 +17,8 @@ module IronTrellis
           def check(site)
             indexes = site.sitemaps.select { |file| file["kind"] == "index" }.to_h { |file| [file["url"], file] }
             inner = indexes.each_value.select { |file| indexes.key?(file["parent"]) }
-            inner.map { |file| fault_at(file["parent"], about: file["url"]) } + site.flaws(CODE).map { |file, flaw| fault_at(file["url"], about: flaw["about"]) }
+            inner.map { |file| fault_at(file["parent"], about: file["url"]) } +
+              site.flaws(CODE).map { |file, flaw| fault_at(file["url"], about: flaw["about"]) }
           end
         end
       end

@@ -11,13 +11,16 @@ module IronTrellis
           ABOUT = "Sitemap"
           GRADE = "diverts"
           WHY = "Such entries are passed over."
-          FIX = "Move the sitemap to the root of that host, or name it in the robots.txt of the host whose URLs it lists."
+          FIX =
+            "Move the sitemap to the root of that host, or name it in the robots.txt of the host whose URLs it lists."
           SOURCE = "sitemaps.org protocol 0.9"
 
           def check(site)
             parents = site.sitemaps.to_h { |file| [file["url"], file["parent"]] }
             site.flaws(CODE).filter_map do |file, flaw|
-              fault_at(flaw["about"], about: file["url"]) unless named_in(file["url"], parents) == "#{origin(flaw["about"])}/robots.txt"
+              unless named_in(file["url"], parents) == "#{origin(flaw["about"])}/robots.txt"
+                fault_at(flaw["about"], about: file["url"])
+              end
             end
           end
 

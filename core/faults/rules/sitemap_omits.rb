@@ -4,7 +4,8 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A page that belongs into a sitemap is in none. It is told about the sitemap that should list it: the one of its group, else the site's first.
+        # A page that belongs into a sitemap is in none. It is told about the sitemap that should list it: the one of
+        # its group, else the site's first.
         class SitemapOmits < PageRule
           CODE = "sitemap-omits"
           TITLE = "Page that should be indexed is in no sitemap"
@@ -19,7 +20,10 @@ module IronTrellis
           def self.stable_about(_fault) = nil
 
           def check(page)
-            return unless page.has_sitemaps && page.in_sitemaps.empty? && Sitemaps::Belonging.belongs?(page, pdfs: page.lists_pdfs)
+            unless page.has_sitemaps && page.in_sitemaps.empty? &&
+                Sitemaps::Belonging.belongs?(page, pdfs: page.lists_pdfs)
+              return
+            end
 
             fault(page, about: page.sitemap_of_group)
           end

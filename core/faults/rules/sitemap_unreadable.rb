@@ -15,7 +15,8 @@ module IronTrellis
 
           def check(site)
             unanswered = site.sitemaps.select { |file| file["error"] || file["status"] != 200 }
-            unanswered.map { |file| fault_at(file["url"], status: file["status"], error: file["error"]) } + site.flaws(CODE).map { |file, flaw| fault_at(file["url"], what: flaw["about"]) }
+            unanswered.map { |file| fault_at(file["url"], status: file["status"], error: file["error"]) } +
+              site.flaws(CODE).map { |file, flaw| fault_at(file["url"], what: flaw["about"]) }
           end
         end
       end

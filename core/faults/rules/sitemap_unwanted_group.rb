@@ -15,7 +15,8 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(site)
-            whole = site.sitemaps.select { |file| file["entries"].to_i.positive? && file["unwanted"] == file["entries"] }
+            whole =
+              site.sitemaps.select { |file| file["entries"].to_i.positive? && file["unwanted"] == file["entries"] }
             whole.map { |file| fault_at(file["url"], about: file["groups"].join(", "), entries: file["entries"]) }
           end
         end

@@ -10,7 +10,9 @@ module IronTrellis
           TITLE = "Sitemap value out of range"
           GRADE = "weakens"
           WHY = "Values out of range may cost the whole entry."
-          FIX = "Use priorities from 0.0 to 1.0 and the seven words for changefreq, or leave both out: they are mostly ignored."
+          FIX =
+            "Use priorities from 0.0 to 1.0 and the seven words for changefreq, or leave both out: they are mostly " \
+            "ignored."
           SOURCE = "sitemaps.org protocol 0.9; CP"
         end
       end

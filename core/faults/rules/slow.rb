@@ -15,7 +15,10 @@ module IronTrellis
           DOCUMENTS = %w[html pdf].freeze
 
           def check(page)
-            fault(page, response_ms: page.response_ms) if DOCUMENTS.include?(page.kind) && page.status == 200 && page.response_ms && page.response_ms > settings.slow_ms
+            if DOCUMENTS.include?(page.kind) && page.status == 200 && page.response_ms &&
+                page.response_ms > settings.slow_ms
+              fault(page, response_ms: page.response_ms)
+            end
           end
         end
       end

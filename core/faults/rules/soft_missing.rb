@@ -9,7 +9,9 @@ module IronTrellis
           CODE = "soft-missing"
           TITLE = "Missing page that answers 200"
           GRADE = "diverts"
-          WHY = "The page says it isn't there while its status says it is: crawlers keep coming back, and the index finds out by itself."
+          WHY =
+            "The page says it isn't there while its status says it is: crawlers keep coming back, and the index " \
+            "finds out by itself."
           FIX = "Answer 404 or 410, or redirect to what took its place."
           SOURCE = "RFC 9110 section 15.5.5; CP"
 

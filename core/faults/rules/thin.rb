@@ -19,7 +19,9 @@ module IronTrellis
           def check(page)
             return unless page.page? && page.words
 
-            fault(page, words: page.words, group_median: page.group_median_words) if short?(page) || short_for_its_group?(page)
+            if short?(page) || short_for_its_group?(page)
+              fault(page, words: page.words, group_median: page.group_median_words)
+            end
           end
 
           private

@@ -14,7 +14,9 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            fault(page, depth: page.depth, importance: page.importance) if page.depth && page.depth > settings.deep && page.important?(settings.important)
+            if page.depth && page.depth > settings.deep && page.important?(settings.important)
+              fault(page, depth: page.depth, importance: page.importance)
+            end
           end
         end
       end

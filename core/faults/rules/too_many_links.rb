@@ -14,7 +14,9 @@ module IronTrellis
           SOURCE = "CP"
 
           def check(page)
-            fault(page, links: page.links_out) if page.kind == "html" && page.links_out && page.links_out > settings.many_links
+            if page.kind == "html" && page.links_out && page.links_out > settings.many_links
+              fault(page, links: page.links_out)
+            end
           end
         end
       end

@@ -15,7 +15,9 @@ module IronTrellis
           SOURCE = "RFC 9110 section 15; CP"
 
           def check(page)
-            fault(page, about: page.error) if %w[dns connect closed tls timeout].include?(page.error) && page.status.nil? && page.mentioned?
+            if %w[dns connect closed tls timeout].include?(page.error) && page.status.nil? && page.mentioned?
+              fault(page, about: page.error)
+            end
           end
         end
       end

@@ -13,7 +13,9 @@ module IronTrellis
           def self.judge(evidence)
             return Judgement.unknown if evidence.robots_allowed.nil?
             return Judgement.pass if evidence.robots_allowed
-            return Judgement.stop("robots.txt could not be read, so everything is disallowed") unless evidence.robots_reachable
+            unless evidence.robots_reachable
+              return Judgement.stop("robots.txt could not be read, so everything is disallowed")
+            end
 
             Judgement.stop("robots.txt line #{evidence.robots_line}: #{evidence.robots_rule}")
           end

@@ -4,7 +4,8 @@ module IronTrellis
   module Core
     module Ladder
       module Rungs
-        # 7: it is not like the site's missing page, has words enough, and is not the weaker copy of another page. Only pages can fail here.
+        # 7: it is not like the site's missing page, has words enough, and is not the weaker copy of another page. Only
+        # pages can fail here.
         module Distinct
           NAME = "distinct"
           SAME = 1.0
@@ -15,7 +16,9 @@ module IronTrellis
             return Judgement.unknown if evidence.status.nil?
             return Judgement.pass unless evidence.kind == "html" && evidence.words && !evidence.kept_out
             return Judgement.stop("it reads like the site's missing page") if evidence.soft_missing
-            return Judgement.stop("#{evidence.words} words, and the floor is #{evidence.word_floor}") if evidence.words < evidence.word_floor
+            if evidence.words < evidence.word_floor
+              return Judgement.stop("#{evidence.words} words, and the floor is #{evidence.word_floor}")
+            end
 
             Judgement.pass
           end
@@ -26,7 +29,9 @@ module IronTrellis
           # @param likeness [Float]
           # @return [Judgement]
           def self.judge_copy(stands, likeness)
-            Judgement.stop((likeness < SAME) ? "near copy (#{format("%.2f", likeness)}) of #{stands}" : "copy of #{stands}")
+            Judgement.stop(
+              (likeness < SAME) ? "near copy (#{format("%.2f", likeness)}) of #{stands}" : "copy of #{stands}"
+            )
           end
         end
       end

@@ -13,7 +13,9 @@ module IronTrellis
           # @return [Judgement]
           def self.judge(evidence)
             return Judgement.unknown unless evidence.whole
-            return Judgement.pass if evidence.start || evidence.depth || evidence.listed || evidence.embedded || evidence.kept_out
+            if evidence.start || evidence.depth || evidence.listed || evidence.embedded || evidence.kept_out
+              return Judgement.pass
+            end
 
             Judgement.stop("no followed link path leads here and no sitemap lists it")
           end

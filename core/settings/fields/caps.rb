@@ -9,7 +9,9 @@ module IronTrellis
           MOST = 1..10_000_000
 
           def problems(value)
-            return ["“#{name}” must be a list of patterns with a number each."] unless value.is_a?(Array) && value.all?(Hash)
+            unless value.is_a?(Array) && value.all?(Hash)
+              return ["“#{name}” must be a list of patterns with a number each."]
+            end
 
             value.filter_map { |cap| problem(cap) }
           end
@@ -18,7 +20,9 @@ module IronTrellis
 
           def problem(cap)
             Url::Pattern.new(cap["pattern"])
-            "How many URLs that match #{cap["pattern"]} may be fetched must be a whole number from 1 on." unless cap["most"].is_a?(Integer) && MOST.cover?(cap["most"])
+            unless cap["most"].is_a?(Integer) && MOST.cover?(cap["most"])
+              "How many URLs that match #{cap["pattern"]} may be fetched must be a whole number from 1 on."
+            end
           rescue Error::InvalidInput => error
             error.message
           end

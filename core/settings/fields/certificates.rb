@@ -15,7 +15,12 @@ module IronTrellis
             return [] if value.strip.empty?
 
             parts = value.scan(PEM)
-            return ["This is no certificate. Paste the authority's certificate with its lines BEGIN CERTIFICATE and END CERTIFICATE."] if parts.empty?
+            if parts.empty?
+              return [
+                "This is no certificate. Paste the authority's certificate with its lines BEGIN CERTIFICATE and END " \
+                "CERTIFICATE."
+              ]
+            end
 
             parts.each { |part| OpenSSL::X509::Certificate.new(part) }
             []

@@ -12,7 +12,8 @@ module IronTrellis
             @words = words
           end
 
-          def problems(value) = @words.include?(value) ? [] : ["“#{value}” can't be chosen for “#{name}”; use one of #{@words.join(", ")}."]
+          def problems(value) =
+            @words.include?(value) ? [] : ["“#{value}” can't be chosen for “#{name}”; use one of #{@words.join(", ")}."]
         end
       end
     end

@@ -12,8 +12,11 @@ module IronTrellis
           def problems(value)
             return ["“#{name}” must name an address for each host and port."] unless value.is_a?(Hash)
 
-            value.reject { |from, to| FROM.match?(from) && TO.match?(to.to_s) }
-              .map { |from, to| "“#{from} to #{to}” can't be mapped. Give host:port and an address, which may have a port of its own." }
+            value
+              .reject { |from, to| FROM.match?(from) && TO.match?(to.to_s) }
+              .map do |from, to|
+                "“#{from} to #{to}” can't be mapped. Give host:port and an address, which may have a port of its own."
+              end
           end
         end
       end

@@ -16,16 +16,33 @@ module SkerrySite
       def translate(languages, lamps, telling, spoilt)
         telling.each do |lang, words|
           known = languages[lang]["items"].map { |item| item["en"] }
-          sound = lamps.reject { |lamp| (spoilt + known).include?(lamp["path"]) || !words["kinds"].key?(lamp["category"]) || !words["metals"].key?(lamp["metal"]) }
-          languages[lang]["items"] += sound.uniq { |lamp| [model(lamp), lamp["metal"]] }.map { |lamp| item(lamp, words) }
+          sound =
+            lamps.reject do |lamp|
+              (spoilt + known).include?(lamp["path"]) || !words["kinds"].key?(lamp["category"]) ||
+                !words["metals"].key?(lamp["metal"])
+            end
+          languages[lang]["items"] += sound
+            .uniq { |lamp| [model(lamp), lamp["metal"]] }
+            .map { |lamp| item(lamp, words) }
         end
       end
 
       def item(lamp, words)
-        given = {"model" => model(lamp), "kind" => words["kinds"][lamp["category"]], "metal" => words["metals"][lamp["metal"]], "number" => Zlib.crc32(lamp["slug"]) % 9000 + 1000,
-                 **lamp.slice("height", "range", "price"), **%w[care use].to_h { |name| [name, words[name][Zlib.crc32(lamp["slug"] + name) % words[name].size]] }}
+        given = {
+          "model" => model(lamp),
+          "kind" => words["kinds"][lamp["category"]],
+          "metal" => words["metals"][lamp["metal"]],
+          "number" => Zlib.crc32(lamp["slug"]) % 9000 + 1000,
+          **lamp.slice("height", "range", "price"),
+          **%w[care use].to_h { |name| [name, words[name][Zlib.crc32(lamp["slug"] + name) % words[name].size]] }
+        }
         fill = ->(text) { text.gsub(/\{(\w+)\}/) { given.fetch($1).to_s } }
-        {"path" => words["folder"] + lamp["slug"], "title" => fill.call(words["title"]), "en" => lamp["path"], "text" => fill.call(words["text"])}
+        {
+          "path" => words["folder"] + lamp["slug"],
+          "title" => fill.call(words["title"]),
+          "en" => lamp["path"],
+          "text" => fill.call(words["text"])
+        }
       end
 
       def model(lamp) = lamp["name"][/\A[A-Z]+-\d+/]

@@ -13,7 +13,15 @@ module SkerrySite
 
       # @return [void]
       def write
-        filters = %w[metal glass].flat_map { |field| @catalogue.lamps.map { |lamp| lamp[field] }.uniq.reject { |value| value == "none" }.map { |value| [field, value] } }
+        filters =
+          %w[metal glass].flat_map do |field|
+            @catalogue
+              .lamps
+              .map { |lamp| lamp[field] }
+              .uniq
+              .reject { |value| value == "none" }
+              .map { |value| [field, value] }
+          end
         items = filters.map { |field, value| filtered(field, value) } + SORTS.map { |field, name| sorted(field, name) }
         @catalogue.append("/lamps/", "<h2>Find a lamp</h2>#{@catalogue.teasers(items)}")
       end
@@ -26,10 +34,22 @@ module SkerrySite
         add(path, "Lamps by #{field}: #{value}", "#{field.capitalize}: #{value}", lamps)
       end
 
-      def sorted(field, name) = add("/lamps/?sort=#{field}", "All lamps by their #{name}", "By #{name}", @catalogue.lamps.sort_by { |lamp| lamp[field] })
+      def sorted(field, name) =
+        add(
+          "/lamps/?sort=#{field}",
+          "All lamps by their #{name}",
+          "By #{name}",
+          @catalogue.lamps.sort_by { |lamp| lamp[field] }
+        )
 
       def add(path, title, heading, lamps)
-        @catalogue.add(path, title, @catalogue.teasers(lamps.map { |lamp| [lamp["path"], lamp["name"], lamp["use"]] }), heading: heading, listed: false)
+        @catalogue.add(
+          path,
+          title,
+          @catalogue.teasers(lamps.map { |lamp| [lamp["path"], lamp["name"], lamp["use"]] }),
+          heading: heading,
+          listed: false
+        )
         [path, heading, ""]
       end
     end

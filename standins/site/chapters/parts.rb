@@ -19,8 +19,17 @@ module SkerrySite
         lamps = @catalogue.lamps
         lamps.each { |lamp| PARTS.each { |part| write_part(lamp, part) } }
         items = lamps.flat_map { |lamp| PARTS.map { |part| [path(lamp, part), title(lamp, part), ""] } }
-        @catalogue.add(BOOK, "The book of spare parts", "<p>Every part of every lamp that we have made since 1931, by lamp and then from the bottom up. Look for the number under the lid, find the lamp, and read what the part is called before you measure it; most letters that we get about parts are about words.</p>#{@catalogue.teasers(items)}",
-          heading: "Spare parts, lamp by lamp", description: "All spare parts by lamp, from wick tube to lens ring, with their measures and what they are called at the bench.")
+        @catalogue.add(
+          BOOK,
+          "The book of spare parts",
+          "<p>Every part of every lamp that we have made since 1931, by lamp and then from the bottom up. Look for " \
+          "the number under the lid, find the lamp, and read what the part is called before you measure it; most " \
+          "letters that we get about parts are about words.</p>#{@catalogue.teasers(items)}",
+          heading: "Spare parts, lamp by lamp",
+          description:
+            "All spare parts by lamp, from wick tube to lens ring, with their measures and what they are called at " \
+            "the bench."
+        )
       end
 
       private
@@ -33,7 +42,14 @@ module SkerrySite
         given = {"part" => part, "lamp" => lamp["name"], "h" => lamp["height"] * 10 / (PARTS.index(part) + 3)}
         text = @teller.tell(path(lamp, part), KINDS, given)
         others = PARTS.reject { |one| one == part }.map { |one| @catalogue.link(path(lamp, one), one) }
-        @catalogue.add(path(lamp, part), title(lamp, part), "<p>#{@catalogue.escape(text)}</p><p>Belongs to #{@catalogue.link(lamp["path"], lamp["name"])}. Also for this lamp: #{others.join(", ")}.</p>", heading: "#{lamp["name"]}: #{part}", description: text[/\A[^.]+\./])
+        @catalogue.add(
+          path(lamp, part),
+          title(lamp, part),
+          "<p>#{@catalogue.escape(text)}</p><p>Belongs to #{@catalogue.link(lamp["path"], lamp["name"])}. Also for " \
+          "this lamp: #{others.join(", ")}.</p>",
+          heading: "#{lamp["name"]}: #{part}",
+          description: text[/\A[^.]+\./]
+        )
       end
     end
   end

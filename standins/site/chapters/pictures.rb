@@ -14,14 +14,27 @@ module SkerrySite
       # @return [void]
       def write
         items = @catalogue.lamps.flat_map { |lamp| VIEWS.map { |view, name| picture(lamp, view, name) } }
-        @catalogue.add("/pictures/", "Pictures of our lamps", "<p>All pictures that we have, one to a page. They may be printed by anyone who says where the lamp comes from.</p>#{@catalogue.teasers(items)}", heading: "All pictures")
+        @catalogue.add(
+          "/pictures/",
+          "Pictures of our lamps",
+          "<p>All pictures that we have, one to a page. They may be printed by anyone who says where the lamp comes " \
+          "from.</p>#{@catalogue.teasers(items)}",
+          heading: "All pictures"
+        )
       end
 
       private
 
       def picture(lamp, view, name)
         path = "/pictures/#{lamp["slug"]}-#{view}"
-        @catalogue.add(path, "#{name}: #{lamp["name"]}", "<p><img src=\"/images/#{lamp["slug"]}.svg\" alt=\"#{@catalogue.escape(lamp["name"])}\"></p><p>#{@catalogue.link("/pictures/", "All pictures")}</p>", heading: "#{lamp["name"]}, #{view}", listed: false)
+        @catalogue.add(
+          path,
+          "#{name}: #{lamp["name"]}",
+          "<p><img src=\"/images/#{lamp["slug"]}.svg\" " \
+          "alt=\"#{@catalogue.escape(lamp["name"])}\"></p><p>#{@catalogue.link("/pictures/", "All pictures")}</p>",
+          heading: "#{lamp["name"]}, #{view}",
+          listed: false
+        )
         [path, "#{lamp["name"]}, #{view}", ""]
       end
     end

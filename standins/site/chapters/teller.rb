@@ -6,7 +6,8 @@ module SkerrySite
   module Chapters
     # Tells something from sentences with gaps, another for each key and the same for the same key.
     class Teller
-      # @param sentences [Hash{String => Array<String>}] by what they are about; {name} is a gap, {10..99} one for a number
+      # @param sentences [Hash{String => Array<String>}] by what they are about; {name} is a gap, {10..99} one for a
+      #   number
       # @param words [Hash{String => Array<String>}] what may stand in a gap
       def initialize(sentences, words)
         @sentences = sentences
@@ -20,7 +21,10 @@ module SkerrySite
       def tell(key, kinds, given = {})
         random = Random.new(Zlib.crc32(key))
         kinds.tally.to_h { |kind, count| [kind, @sentences.fetch(kind).sample(count, random: random)] }.then do |drawn|
-          kinds.map { |kind| fill(drawn[kind].shift, random, given) }.map { |sentence| sentence[0].upcase + sentence[1..] }.join(" ")
+          kinds
+            .map { |kind| fill(drawn[kind].shift, random, given) }
+            .map { |sentence| sentence[0].upcase + sentence[1..] }
+            .join(" ")
         end
       end
 
@@ -32,8 +36,11 @@ module SkerrySite
       private
 
       def fill(sentence, random, given)
-        sentence.gsub(/\{(\d+)\.\.(\d+)\}/) { random.rand($1.to_i..$2.to_i).to_s }
-          .gsub(/\{(\w+)\}/) { given.fetch($1) { ($1 == "n") ? random.rand(2..58).to_s : @words.fetch($1).sample(random: random) }.to_s }
+        sentence
+          .gsub(/\{(\d+)\.\.(\d+)\}/) { random.rand($1.to_i..$2.to_i).to_s }
+          .gsub(/\{(\w+)\}/) do
+            given.fetch($1) { ($1 == "n") ? random.rand(2..58).to_s : @words.fetch($1).sample(random: random) }.to_s
+          end
       end
     end
   end
