@@ -16,8 +16,9 @@ module IronTrellis
         end
 
         # @param url [String] in normal form
-        # @return [String, nil] the URL that was chosen to stand for it Choices.new("http://a.test/*/print" => {"target"
-        #   => "http://a.test/$1"}).for("http://a.test/x/print") # => "http://a.test/x"
+        # @return [String, nil] the URL that was chosen to stand for it
+        #   Choices.new("http://a.test/*/print" => {"target" => "http://a.test/$1"}).for("http://a.test/x/print") # =>
+        #     "http://a.test/x"
         def for(url) = @own[url] || by_pattern(url)
 
         private

@@ -10,8 +10,8 @@ module IronTrellis
         # @param text [String] lines, among them the mark wherever main text ends or begins again
         # @param mark [String]
         # @return [Array(String, Array<Integer>)] the text without the marks, and the numbers of lines, from and to (not
-        #   included) by turns Frames.part("*\nMenu\n*\nLamps\n*\nImprint", "*") # => ["Menu\nLamps\nImprint", [0, 1, 2,
-        #   3]]
+        #   included) by turns
+        #   Frames.part("*\nMenu\n*\nLamps\n*\nImprint", "*") # => ["Menu\nLamps\nImprint", [0, 1, 2, 3]]
         def part(text, mark)
           return [text, []] unless text.include?(mark)
 

@@ -20,7 +20,7 @@ module IronTrellis
         # @param one [Array<String>] runs
         # @param other [Array<String>] runs
         # @return [Float] from 0 to 1
-        #   Likeness.of(Likeness.runs("a b c d"), Likeness.runs("a b c x")) # => 0.3333333333333333
+        #   Similarity.of(Similarity.runs("a b c d"), Similarity.runs("a b c x")) # => 0.3333333333333333
         def of(one, other)
           both = (one & other).size
           both.fdiv(one.size + other.size - both)

@@ -14,8 +14,9 @@ module IronTrellis
 
         # @param origin [String] scheme, host and, where it isn't the usual one, port
         # @return [Hash{String => String}] their home pages, by what differs; none for addresses with a port or in
-        #   numbers, which have no usual others Variants.of("http://www.a.test") # => {"scheme" =>
-        #   "https://www.a.test/", "www" => "http://a.test/"}
+        #   numbers, which have no usual others
+        #   HostVariants.of("http://www.a.test") # =>
+        #     {"scheme" => "https://www.a.test/", "www" => "http://a.test/"}
         def of(origin)
           scheme, authority = origin.split("://")
           return {} if authority.match?(/:\d+\z|\A[\d.]+\z|\A\[/)
@@ -25,8 +26,8 @@ module IronTrellis
 
         # @param probe [Hash{String => Object}] kind, authority and url of what was asked
         # @return [String, nil] the origin for which it was; nil where it was asked for a missing page
-        #   Variants.origin("kind" => "scheme", "authority" => "a.test", "url" => "https://a.test/") # =>
-        #   "http://a.test"
+        #   HostVariants.origin("kind" => "scheme", "authority" => "a.test", "url" => "https://a.test/") # =>
+        #     "http://a.test"
         def origin(probe)
           scheme = probe["url"][/\A\w+/]
           {SCHEME => "#{SCHEMES.fetch(scheme)}://#{probe["authority"]}", WWW => "#{scheme}://#{probe["authority"]}"}[probe["kind"]]

@@ -26,8 +26,8 @@ module IronTrellis
 
         # @param url [String] that is missing
         # @return [Hash{String => String}] addresses that may have been meant, with why
-        #   LikelyCause.meant("http://a.test/x/b.test/y") # => {"http://b.test/y" => "its scheme was left out of a
-        #   link"}
+        #   LikelyCause.meant("http://a.test/x/b.test/y") # =>
+        #     {"http://b.test/y" => "its scheme was left out of a link"}
         def meant(url)
           scheme, path = url.match(%r{\A(https?://)[^/]+(.*)\z}m).captures
           host = path[%r{/((?:[a-z0-9-]+\.)+[a-z]{2,}/.*)\z}, 1] unless path.match?(ADDRESS)

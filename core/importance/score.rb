@@ -16,7 +16,8 @@ module IronTrellis
         # @param key_page [Boolean]
         # @param weights [Hash{String => Float}] by part
         # @return [Score, nil] nil where nothing is known. `parts` has, by part, its standing and its share of the
-        #   whole; one that is left out has none Score.of({"authority" => 1.0, "nearness" => 0.5}).value # => 88.9
+        #   whole; one that is left out has none
+        #   Score.of({"authority" => 1.0, "nearness" => 0.5}).value # => 88.9
         def of(standings, key_page: false, weights: Weights::DEFAULT)
           known = standings.slice(*weights.keys).compact
           whole = known.keys.sum { |part| weights[part] }

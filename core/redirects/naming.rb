@@ -15,8 +15,8 @@ module IronTrellis
 
         # @param url [String] in normal form
         # @return [String] the last part of its path that says something, in lower case and without an ending; "" for a
-        #   home page, and where it is a mere number Naming.slug("http://a.test/lamps/Masthead-Lamp.html") # =>
-        #   "masthead-lamp"
+        #   home page, and where it is a mere number
+        #   Naming.slug("http://a.test/lamps/Masthead-Lamp.html") # => "masthead-lamp"
         def slug(url)
           parts = path(url).split("/").reject(&:empty?)
           last = parts.last.to_s.sub(ENDING, "")
