@@ -39,6 +39,9 @@ module IronTrellis
       loader.on_load("IronTrellis::Core::Faults::Registry") do
         loader.eager_load_namespace(Core::Faults::Rules)
       end
+      loader.on_load("IronTrellis::Core::Decisions::Registry") do
+        loader.eager_load_namespace(Core::Decisions::Kinds)
+      end
       loader.setup
     end
   end

@@ -45,6 +45,14 @@ class ArchitectureTest < Minitest::Test
     assert_operator IronTrellis::Core::Faults::Registry.all.size, :>=, 20
   end
 
+  # Lists that stand elsewhere, too, are held to the folders.
+  def test_the_contract_names_the_kinds_of_decision_that_there_are
+    contract = YAML.load_file(ROOT.join("api/openapi.yaml"))
+
+    assert_equal IronTrellis::Core::Decisions::Registry.codes.sort,
+      contract.dig("components", "schemas", "DecisionKind", "enum").sort
+  end
+
   def test_the_stand_ins_share_no_code_with_the_application
     files = Dir[ROOT.join("standins/**/*.rb")]
 

@@ -118,7 +118,7 @@ module IronTrellis
       def settle(site, kind, values, note = nil) =
         site.decisions.decide(
           kind,
-          values.to_h { |subject, value| Core::Decisions::Values.read(kind, subject, value) },
+          values.to_h { |subject, value| Core::Decisions::Registry.read(kind, subject, value) },
           by: PERSON,
           now: Time.now,
           note: note

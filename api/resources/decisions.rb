@@ -9,7 +9,7 @@ module IronTrellis
 
         # What the routes share.
         module View
-          def kinds = params[:kind] ? [params[:kind]] : Store::Decisions::Decision::KINDS
+          def kinds = params[:kind] ? [params[:kind]] : Core::Decisions::Registry.codes
 
           def about_url
             url = dossier.call.fetch(:url)

@@ -10,7 +10,7 @@ module IronTrellis
         # What the routes share.
         module View
           # Whether anything was decided that pages would have to say.
-          def decided? = %w[intent group canonical].any? { |kind| crawl.site.decisions.values(kind).any? }
+          def decided? = Core::Decisions::Registry.judged.any? { |kind| crawl.site.decisions.values(kind).any? }
 
           def directives = Store::Intents::DirectiveList.new(run)
 

@@ -18,7 +18,7 @@ module IronTrellis
                 site,
                 {"subject" => input["from"], "value" => input.slice("to", "status", "kind", "query")}
               )
-            from, value = Core::Decisions::Values.read("route", whole["subject"], whole["value"])
+            from, value = Core::Decisions::Registry.read("route", whole["subject"], whole["value"])
             route_map.trial(route_map.route(from, value))
           end
 

@@ -7,8 +7,6 @@ module IronTrellis
       class Decision < Postgres::Record
         self.table_name = "decisions"
 
-        KINDS = %w[intent group canonical route languages robots sitemaps repoint].freeze
-
         # @return [Hash] for JSON
         def view
           {

@@ -27,7 +27,7 @@ module IronTrellis
         # @param kind [String]
         # @return [Hash{String => Decision}] by subject, in order
         def in_force(kind)
-          raise ArgumentError, "#{kind} is no kind of decision" unless Decision::KINDS.include?(kind)
+          raise ArgumentError, "#{kind} is no kind of decision" unless Core::Decisions::Registry.codes.include?(kind)
 
           Decision.find_by_sql([IN_FORCE, @site.id, kind]).to_h { |one| [one.subject, one] }
         end
@@ -76,7 +76,7 @@ module IronTrellis
         # @param kinds [Array<String>]
         # @param limit [Integer]
         # @return [Array<Decision>] the newest first, undone ones too
-        def recent(kinds: Decision::KINDS, limit: 200) =
+        def recent(kinds: Core::Decisions::Registry.codes, limit: 200) =
           Decision.where(site_id: @site.id, kind: kinds).order(id: :desc).limit(limit)
 
         # @param url [String]

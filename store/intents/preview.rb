@@ -54,7 +54,7 @@ module IronTrellis
         def wishes_with(values)
           current = {"intent" => @site.decisions.values("intent"), "group" => @site.decisions.values("group")}
           values.each do |one|
-            subject, value = Core::Decisions::Values.read(one["kind"], one["subject"], one["value"])
+            subject, value = Core::Decisions::Registry.read(one["kind"], one["subject"], one["value"])
             current.fetch(one["kind"]) do
               raise Core::Error::InvalidInput.new("Only intents can be tried, not “#{one["kind"]}”.")
             end

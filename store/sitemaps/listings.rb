@@ -24,7 +24,7 @@ module IronTrellis
 
         # @param run [Judging::VerdictRun]
         # @param site [Sites::Site]
-        # @param plan [Hash] see Core::Decisions::Values::PLAN
+        # @param plan [Hash] see Core::Decisions::Kinds::Sitemaps::PLAN
         # @param now [Time]
         def initialize(run, site, plan, now)
           places = Core::Page::Link.places

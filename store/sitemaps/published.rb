@@ -34,7 +34,7 @@ module IronTrellis
         MOST = 200
 
         # @param run [Judging::VerdictRun]
-        # @param plan [Hash] see Core::Decisions::Values::PLAN
+        # @param plan [Hash] see Core::Decisions::Kinds::Sitemaps::PLAN
         def initialize(run, plan)
           @run = run
           pdfs = plan.fetch("pdfs")

@@ -79,8 +79,8 @@ module IronTrellis
           )
         end
 
-        # @return [Hash] how its sitemaps shall be built: see Core::Decisions::Values::PLAN
-        def sitemap_plan = Core::Decisions::Values::PLAN.merge(decisions.values("sitemaps").values.first || {})
+        # @return [Hash] how its sitemaps shall be built: see Core::Decisions::Kinds::Sitemaps::PLAN
+        def sitemap_plan = Core::Decisions::Kinds::Sitemaps::PLAN.merge(decisions.values("sitemaps").values.first || {})
 
         # @return [Core::Settings::Limits] what its pages are judged by
         def limits =

@@ -64,7 +64,7 @@ class HostileMapsTest < Minitest::Test
         end
         .filter_map do |from, to, kind|
           subject, value =
-            Core::Decisions::Values.read(
+            Core::Decisions::Registry.read(
               "route",
               from,
               {"to" => to, "status" => 301, "kind" => kind, "query" => "drop"}
@@ -101,14 +101,14 @@ class HostileMapsTest < Minitest::Test
   def test_targets_of_patterns_hold_no_variables_quotes_or_line_breaks
     ["$http_cookie", "\"; x", "a\nb", "a\\b", "$0", "$10", "a b"].each do |tail|
       assert_raises(Core::Error::InvalidInput, tail.inspect) do
-        Core::Decisions::Values.read(
+        Core::Decisions::Registry.read(
           "route",
           "#{SHOP}/*",
           {"to" => "#{SHOP}/#{tail}", "status" => 301, "kind" => "pattern"}
         )
       end
     end
-    assert Core::Decisions::Values.read(
+    assert Core::Decisions::Registry.read(
       "route",
       "#{SHOP}/*",
       {"to" => "#{SHOP}/new/$1", "status" => 301, "kind" => "pattern"}

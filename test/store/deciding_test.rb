@@ -85,7 +85,7 @@ class DecidingStoreTest < Minitest::Test
   def decide(kind, values) =
     @site.decisions.decide(
       kind,
-      values.to_h { |subject, value| IronTrellis::Core::Decisions::Values.read(kind, subject, value) },
+      values.to_h { |subject, value| IronTrellis::Core::Decisions::Registry.read(kind, subject, value) },
       by: "Test",
       now: Time.now
     )

@@ -127,7 +127,7 @@ class LanguageSummaryTest < Minitest::Test
 
   def test_a_set_that_was_decided_takes_the_place_of_what_the_pages_say
     kept =
-      IronTrellis::Core::Decisions::Values.read(
+      IronTrellis::Core::Decisions::Registry.read(
         "languages",
         "#{HOST}/lamps/ms-40",
         {

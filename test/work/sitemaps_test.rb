@@ -60,7 +60,7 @@ class SitemapsOfCrawlTest < Minitest::Test
     now = Time.now
     @site.decisions.decide(
       "sitemaps",
-      {"all" => IronTrellis::Core::Decisions::Values::PLAN.merge("packed" => false).merge(plan)},
+      {"all" => IronTrellis::Core::Decisions::Kinds::Sitemaps::PLAN.merge("packed" => false).merge(plan)},
       by: "Test",
       now: now
     )
@@ -124,7 +124,7 @@ class SitemapsOfCrawlTest < Minitest::Test
     assert_equal %w[/ /x], entries(build).map { |entry| entry.url.delete_prefix("http://small.example") }
     assert_equal %w[/ /d.pdf /x],
       entries(build("pdfs" => true)).map { |entry| entry.url.delete_prefix("http://small.example") }.sort
-    book = Store::Sitemaps::Published.new(@first.verdict_run, IronTrellis::Core::Decisions::Values::PLAN)
+    book = Store::Sitemaps::Published.new(@first.verdict_run, IronTrellis::Core::Decisions::Kinds::Sitemaps::PLAN)
     assert_equal(
       {"listed" => 7, "belonging" => 2, "found" => "file"},
       book.files.find { |file| file["url"].end_with?("/c.xml") }.slice("listed", "belonging", "found")

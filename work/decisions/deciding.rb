@@ -5,8 +5,6 @@ module IronTrellis
     module Decisions
       # Settling something, and having what hangs on it worked out again.
       module Deciding
-        # What pages are judged by.
-        JUDGED_BY = %w[intent group canonical].freeze
         MOST = 20_000
 
         module_function
@@ -20,7 +18,7 @@ module IronTrellis
         # @return [Array<Integer>] ids of the decisions made
         # @raise [Core::Error::InvalidInput] where one can't be used; nothing is decided then
         def decide(site, kind, values, by:, now:, note: nil)
-          unless Store::Decisions::Decision::KINDS.include?(kind)
+          unless Core::Decisions::Registry.codes.include?(kind)
             raise Core::Error::InvalidInput.new("“#{kind}” is no kind of decision.")
           end
           if values.size > MOST
@@ -30,7 +28,7 @@ module IronTrellis
           end
 
           values = values.map { |one| Redirects::Addressing.of_site(site, one) } if kind == "route"
-          read = values.to_h { |one| Core::Decisions::Values.read(kind, one["subject"], one["value"]) }
+          read = values.to_h { |one| Core::Decisions::Registry.read(kind, one["subject"], one["value"]) }
           ids = Store::Sites::Site.transaction { site.decisions.decide(kind, read, by: by, now: now, note: note) }
           follow(site, [kind], now) if ids.any?
           ids
@@ -48,7 +46,7 @@ module IronTrellis
         end
 
         def follow(site, kinds, now)
-          Judging::Asking.changed(site, now: now) if kinds.intersect?(JUDGED_BY)
+          Judging::Asking.changed(site, now: now) if kinds.intersect?(Core::Decisions::Registry.judged)
         end
         private_class_method :follow
       end

@@ -101,7 +101,7 @@ module IronTrellis
 
         def rules_digest
           wishes = [
-            %w[intent group canonical].map { |kind| @site.decisions.values(kind) },
+            Core::Decisions::Registry.judged.map { |kind| @site.decisions.values(kind) },
             @site.key_pages.pluck(:url),
             @site.page_groups.pluck(:name, :pattern)
           ]

@@ -37,7 +37,7 @@ module IronTrellis
             "why" => "brought by a file"
           }
           one = Addressing.of_site(@site, {"subject" => route.from, "value" => value})
-          Core::Decisions::Values.read("route", one["subject"], one["value"])
+          Core::Decisions::Registry.read("route", one["subject"], one["value"])
           one
         rescue Core::Error::InvalidInput => error
           refused << Ports::Tables::CsvRows::Bad.new(line: route.line, why: error.message)

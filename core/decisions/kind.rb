@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Decisions
+      # What all kinds of decision have in common. A kind is one module in kinds/, found by being there: it reads what was
+      # given, says what can't be used, and whether pages are judged by it. The subject and the value that it gives are kept.
+      module Kind
+        WEB = %r{\Ahttps?://[^/]}i
+
+        # @return [String] as it is named in files, in the interface and in the database
+        def code = name.split("::").last.downcase
+
+        # @return [Boolean] whether pages are judged again when something of this kind is decided
+        def judged? = false
+
+        private
+
+        # @raise [Error::InvalidInput]
+        def problem(message) = raise(Error::InvalidInput.new(message))
+
+        # What is wished of pages: {"intent", "follow"}.
+        def wish(value)
+          unless Groups::Intents::NAMES.include?(value["intent"])
+            problem("“#{value["intent"]}” is no intent. Use one of #{Groups::Intents::NAMES.join(", ")}.")
+          end
+          value.slice("intent", "follow").compact
+        end
+
+        # A target may ask for no more parts than its pattern captures.
+        def captures(pattern, target)
+          highest = target.scan(/\$([1-9])/).flatten.map(&:to_i).max || 0
+          return if highest <= pattern.captures_count
+
+          problem(
+            "#{target} asks for part #{highest} of the address, and #{pattern.source} captures " \
+            "#{pattern.captures_count}."
+          )
+        end
+      end
+    end
+  end
+end
