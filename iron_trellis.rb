@@ -39,6 +39,7 @@ module IronTrellis
       loader.on_load("IronTrellis::Core::Faults::Registry") do
         loader.eager_load_namespace(Core::Faults::Rules)
       end
+      loader.on_load("IronTrellis::Core::Ledger::Registry") { loader.eager_load_namespace(Core::Ledger::Columns) }
       loader.on_load("IronTrellis::Core::Decisions::Registry") do
         loader.eager_load_namespace(Core::Decisions::Kinds)
       end

@@ -53,6 +53,19 @@ class ArchitectureTest < Minitest::Test
       contract.dig("components", "schemas", "DecisionKind", "enum").sort
   end
 
+  JSON_TYPES = {
+    "text" => "string", "timestamp with time zone" => "string", "text[]" => "array", "boolean" => "boolean",
+    "integer" => "integer", "bigint" => "integer", "double precision" => "number"
+  }.freeze
+
+  def test_the_contract_names_the_columns_of_the_ledger_that_there_are
+    told = YAML.load_file(ROOT.join("api/openapi.yaml")).dig("components", "schemas", "LedgerRow", "properties")
+    declared = IronTrellis::Core::Ledger::Registry.shown
+
+    assert_equal declared.map(&:name).sort, (told.keys - ["url_id"]).sort
+    declared.each { |column| assert_equal JSON_TYPES.fetch(column.type), told.dig(column.name, "type"), column.name }
+  end
+
   def test_the_stand_ins_share_no_code_with_the_application
     files = Dir[ROOT.join("standins/**/*.rb")]
 

@@ -6,68 +6,6 @@ module IronTrellis
       # Stores a verdict run. Rows of the ledger go to a stage first, where rules look at them; when all faults are
       # known the stage becomes the ledger, with the faults of each URL, and the run is swapped in.
       class VerdictWriter
-        STAGED = %w[
-          url_id
-          url
-          kind
-          status
-          error
-          content_type
-          bytes
-          first_byte_ms
-          response_ms
-          depth
-          found_by
-          robots_allowed
-          robots_line
-          redirect_to
-          redirect_chain
-          final_url
-          final_status
-          noindex
-          nofollow
-          fetched_at
-          canonical
-          canonical_source
-          canonical_state
-          lang
-          title
-          title_chars
-          description
-          description_chars
-          h1
-          h1_count
-          words
-          links_in
-          links_out_internal
-          links_out_external
-          images
-          images_without_alt
-          image_bytes
-          scripts
-          script_bytes
-          styles
-          style_bytes
-          page_bytes
-          in_sitemaps
-          group
-          intent
-          intent_of
-          intent_subject
-          follow
-          chosen_canonical
-          fulfilled
-          wanted
-          indexable
-          soft_missing
-          stop
-          stop_reason
-          unfetched
-          climb
-          authority
-          importance
-          importance_parts
-        ].freeze
         FAULTS = %w[run_id identity code grade url_id url about detail].freeze
         # What the ledger is narrowed to most, within which it is mostly sorted by importance.
         NARROWING = %w[group stop].freeze
@@ -95,18 +33,18 @@ module IronTrellis
           @stage = "ledger_stage_#{run.id}"
           @ledger = Postgres::Partitions.name("ledger_rows", run.id)
           @faults = Postgres::Partitions.name("faults", run.id)
-          @columns = (STAGED - MERGED).map { |column| %("#{column}") }.join(", ")
+          @columns = (columns - MERGED).map { |column| %("#{column}") }.join(", ")
           Postgres::Sql.raw.exec(
-            "CREATE UNLOGGED TABLE #{@stage} AS SELECT #{STAGED.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false"
+            "CREATE UNLOGGED TABLE #{@stage} AS SELECT #{columns.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false"
           )
           @copies = StagedCopies.new(run)
-          @staging = Postgres::BulkCopy.new(@stage, STAGED)
+          @staging = Postgres::BulkCopy.new(@stage, columns)
           @faulting = Postgres::BulkCopy.new("faults", FAULTS)
         end
 
         # @param rows [Array<Hash{String => Object}>] by column
         # @return [void]
-        def stage_rows(rows) = @staging.call(@stage, rows.map { |row| row.values_at(*STAGED) })
+        def stage_rows(rows) = @staging.call(@stage, rows.map { |row| row.fetch_values(*columns) })
 
         # To be called when all rows are staged, before they are read.
         #
@@ -140,7 +78,7 @@ module IronTrellis
           drop_stage
           roll_up
           Postgres::Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
-          Ledger::Fields::INDEXED.each do |column|
+          Ledger::Fields.indexed.each do |column|
             Postgres::Sql.raw.exec(
               "CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ((#{Ledger::Order.new(column).key}), url_id)"
             )
@@ -165,6 +103,8 @@ module IronTrellis
         end
 
         private
+
+        def columns = Core::Ledger::Registry.staged
 
         def roll_up
           Postgres::Sql.run(<<~SQL, [@run.id])

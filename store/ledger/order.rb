@@ -18,20 +18,21 @@ module IronTrellis
         def initialize(text)
           @column = text.delete_prefix("-")
           @descending = text.start_with?("-")
-          @kind = Fields.kind(@column)
+          @declared = Core::Ledger::Registry.fetch(@column)
+          @kind = @declared.kind
         end
 
         # @return [Boolean]
         def descending? = @descending
 
         # @return [Boolean] whether any page of it is found at once, however large the ledger is
-        def indexed? = Fields::INDEXED.include?(@column)
+        def indexed? = @declared.indexed || false
 
         # @return [String] an SQL expression, NULL where there is nothing to sort by
         def key
           case @kind
           when :list
-            if Fields::COUNTED.include?(@column)
+            if @declared.counted
               "nullif(cardinality(#{quoted}), 0)"
             else
               "nullif(array_to_string(#{quoted}, ' '), '')"
@@ -49,10 +50,10 @@ module IronTrellis
         # @return [String] the type of the key in the database
         def type
           case @kind
-          when :number then Fields::FRACTIONS.include?(@column) ? "double precision" : "bigint"
+          when :number then @declared.fraction? ? "double precision" : "bigint"
           when :flag then "bigint"
           when :date then "timestamptz"
-          else (@kind == :list && Fields::COUNTED.include?(@column)) ? "bigint" : "text"
+          else (@kind == :list && @declared.counted) ? "bigint" : "text"
           end
         end
 
@@ -70,7 +71,7 @@ module IronTrellis
         rescue Postgres::Sql::Late
           raise Core::Error::TooMuch.new(
             "There are too many URLs to sort them by this column within #{MOST_SECONDS} s. Narrow the ledger to " \
-            "fewer first, or sort by #{Fields::INDEXED.first(4).join(", ")} or another column that is kept in order.",
+            "fewer first, or sort by #{Fields.indexed.first(4).join(", ")} or another column that is kept in order.",
             column: @column
           )
         end

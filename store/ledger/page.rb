@@ -73,7 +73,7 @@ module IronTrellis
           SQL
         end
 
-        def columns = Fields::KINDS.keys.map { |name| %("#{name}") }.join(", ")
+        def columns = Fields.names.map { |name| %("#{name}") }.join(", ")
 
         def encode(row) =
           Base64.urlsafe_encode64(JSON.generate([@run.id, row["sort_key"], row["url_id"].to_s]), padding: false)

@@ -19,7 +19,7 @@ module IronTrellis
           @run = run
           @conditions = conditions
           @order = Order.new(sort)
-          @columns = columns || Fields::KINDS.keys
+          @columns = columns || Fields.names
           @columns.each { |column| Fields.kind(column) }
         end
 

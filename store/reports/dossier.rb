@@ -49,7 +49,7 @@ module IronTrellis
         # @return [Hash] the ledger row, the climb rung by rung, hops, directives, canonical marks, headers, faults
         def call
           {
-            url: @row.slice(*Ledger::Fields::KINDS.keys).merge("url_id" => @id.to_s),
+            url: @row.slice(*Ledger::Fields.names).merge("url_id" => @id.to_s),
             climb: @row["climb"],
             hops: hops,
             facts: facts,

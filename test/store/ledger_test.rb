@@ -23,7 +23,8 @@ class LedgerTest < Minitest::Test
         )
       run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
       writer = Store::Judging::VerdictWriter.new(run)
-      writer.stage_rows((0..9).map { |number| row(number) })
+      nothing = IronTrellis::Core::Ledger::Registry.staged.to_h { |name| [name, nil] }
+      writer.stage_rows((0..9).map { |number| nothing.merge(row(number)) })
       writer.staged
       writer.faults([])
       writer.finish(Time.now) { {} }
@@ -101,7 +102,7 @@ class LedgerTest < Minitest::Test
   end
 
   def test_pages_go_on_from_the_last_key_in_every_order_with_empty_values_last
-    Store::Ledger::Fields::KINDS.keys.flat_map { |column| [column, "-#{column}"] }.each do |sort|
+    Store::Ledger::Fields.names.flat_map { |column| [column, "-#{column}"] }.each do |sort|
       whole = found(nil, sort: sort)
       pieces = []
       after = nil
@@ -191,5 +192,15 @@ class LedgerTest < Minitest::Test
 
     assert status.success?, err
     assert_equal %w[ar_internal_metadata schema_migrations].inspect, out.strip
+  end
+
+  def test_the_table_has_the_columns_that_are_declared
+    held = Store::Postgres::Sql.run(
+      "SELECT attname, format_type(atttypid, NULL) FROM pg_attribute " \
+      "WHERE attrelid = 'ledger_rows'::regclass AND attnum > 0 AND NOT attisdropped"
+    )
+
+    assert_equal held.values.to_h.except("run_id"),
+      IronTrellis::Core::Ledger::Registry.all.to_h { |column| [column.name, column.type] }
   end
 end

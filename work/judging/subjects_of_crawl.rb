@@ -58,7 +58,7 @@ module IronTrellis
           subject.stop = climb.stop
           subject.indexable = climb.indexable?
           settle(subject)
-          JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, climb: climb, score: score)
+          JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, ascent: climb, score: score)
         end
 
         # What stands behind another by choice, and what was sent elsewhere as decided, is no page that is wanted.
@@ -92,7 +92,7 @@ module IronTrellis
               soft_missing: false
             )
           facts = row.slice("url_id", "fetched_at", "content_type", "bytes", "first_byte_ms", "response_ms", "reason")
-          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, climb: Core::Ladder::Climb.new(nil))
+          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, ascent: Core::Ladder::Climb.new(nil))
         end
 
         def chain(row) = Core::Redirects::Chain.follow(row["url_id"], ->(node) { @hops[node]&.first })

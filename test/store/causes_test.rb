@@ -2,7 +2,7 @@
 
 require_relative "../test_helper"
 
-class FaultBookTest < Minitest::Test
+class CausesTest < Minitest::Test
   include TestDatabase
   include PlainCrawl
 
@@ -34,7 +34,7 @@ class FaultBookTest < Minitest::Test
   end
 
   def row(number, group, importance, wanted)
-    {
+    IronTrellis::Core::Ledger::Registry.staged.to_h { |name| [name, nil] }.merge(
       "url_id" => number,
       "url" => "http://store.test/#{number}",
       "kind" => "html",
@@ -49,7 +49,7 @@ class FaultBookTest < Minitest::Test
       "soft_missing" => false,
       "climb" => [],
       "importance" => importance
-    }
+    )
   end
 
   def told(code, *numbers)

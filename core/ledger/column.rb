@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Ledger
+      # One column of the ledger, declared once. `type` is that of the database; `kind` says how it can be asked about
+      # (:text, :number, :set, :flag, :list or :date; nil where it is only shown with its URL); `source` is where its value
+      # comes from: :facts as they were stored, the :subject that rules look at, :judged what was worked out of both,
+      # :copies and :faults what is known when all pages are. `indexed` ones are kept in order, however large the ledger
+      # is; a `counted` list is sorted by how many it holds.
+      Column = Struct.new(:name, :type, :kind, :source, :indexed, :counted, keyword_init: true) do
+        # @return [Boolean] whether its value is known when the URL itself was judged
+        def staged? = %i[facts subject judged].include?(source)
+
+        # @return [Boolean] whether people and programs may ask for it
+        def shown? = !kind.nil?
+
+        # @return [Boolean] whether it holds what isn't a whole number
+        def fraction? = type == "double precision"
+      end
+    end
+  end
+end

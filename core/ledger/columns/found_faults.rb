@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Ledger
+      module Columns
+        # What is wrong with it.
+        module FoundFaults
+          PLACE = 11
+          LIST = [
+            Column.new(name: "faults", type: "text[]", kind: :list, source: :faults, counted: true),
+            Column.new(name: "fault_count", type: "integer", kind: :number, source: :faults, indexed: true)
+          ].freeze
+        end
+      end
+    end
+  end
+end
