@@ -9,7 +9,7 @@ module IronTrellis
       # The command audit: makes sure of the database, crawls with worker processes of its own on a queue of its own, so
       # that it works beside a running application, and writes the files.
       class Audit
-        POLL_SECONDS = 0.1
+        POLL_SECONDS = 0.05
         # So many URLs must wait for each worker that there is before another is started.
         ENOUGH_WAITING = 10
         NOT_BUILT = {"render" => "--render (rendered pages)"}.freeze
