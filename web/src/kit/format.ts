@@ -48,3 +48,8 @@ export const ruleSource = (source: string) =>
 /** A part of the whole: "12.4%", "0.035%". */
 export const share = (value: number) =>
   value.toLocaleString(undefined, { style: "percent", maximumSignificantDigits: value < 0.001 ? 2 : 3 });
+
+const seconds = new Intl.DateTimeFormat(undefined, { timeStyle: "medium" });
+
+/** A moment of a day, to the second. */
+export const clock = (iso: string) => seconds.format(new Date(iso));

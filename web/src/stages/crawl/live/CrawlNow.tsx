@@ -7,7 +7,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Crawl } from "../../../api/client";
 import { screenAddress } from "../../../kit/address";
-import { bytes, count, counted, duration, moment } from "../../../kit/format";
+import { bytes, clock, count, counted, duration, moment } from "../../../kit/format";
 import { isEnded } from "../../../kit/queries";
 import { Hosts } from "./Hosts";
 import { Queue } from "./Queue";
@@ -61,8 +61,8 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
             <Part title="Hosts that were away">
               {live.data.outages.map((one) => (
                 <Box key={`${one.authority} ${one.from}`} sx={{ mb: 0.5 }}>
-                  <strong>{one.authority}</strong> couldn't be reached from {moment(one.from)}
-                  {one.to ? ` to ${moment(one.to)}; it was waited for` : " on"}
+                  <strong>{one.authority}</strong> couldn't be reached from {clock(one.from)}
+                  {one.to ? ` to ${clock(one.to)}; it was waited for` : " on"}
                 </Box>
               ))}
             </Part>

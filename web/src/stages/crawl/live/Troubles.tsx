@@ -1,9 +1,8 @@
 import Box from "@mui/material/Box";
+import { clock } from "../../../kit/format";
 import type { Schemas } from "../../../api/client";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
-
-const clock = new Intl.DateTimeFormat(undefined, { timeStyle: "medium" });
 
 /** The newest answers that were none. */
 export function Troubles({ troubles }: { troubles: Schemas["Live"]["troubles"] }) {
@@ -23,7 +22,7 @@ export function Troubles({ troubles }: { troubles: Schemas["Live"]["troubles"] }
           <span>{one.error ?? one.status}</span>
           <UrlText url={one.url} size={12} />
           <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
-            {clock.format(new Date(one.at))}
+            {clock(one.at)}
           </Box>
         </Box>
       ))}
