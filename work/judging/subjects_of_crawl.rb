@@ -6,6 +6,10 @@ module IronTrellis
       # Joins the facts of a crawl with its link graph, the groups and the intents, and judges each URL's climb, a
       # portion at a time: a site may be larger than memory.
       class SubjectsOfCrawl
+        # Of what lies on other sites only this is told.
+        OF_OTHER_SITES = %w[url_id fetched_at content_type bytes first_byte_ms response_ms reason].freeze
+        NO_FACTS = Core::Ledger::Registry.of(:facts).to_h { |name| [name, nil] }.freeze
+
         PAGE = Store::Crawling::Frontier::PURPOSES[:page]
         EXTERNAL = Store::Crawling::Frontier::PURPOSES[:external]
         # In place of a page group.
@@ -91,7 +95,7 @@ module IronTrellis
               indexable: false,
               soft_missing: false
             )
-          facts = row.slice("url_id", "fetched_at", "content_type", "bytes", "first_byte_ms", "response_ms", "reason")
+          facts = NO_FACTS.merge(row.slice(*OF_OTHER_SITES))
           JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, ascent: Core::Ladder::Climb.new(nil))
         end
 
