@@ -45,6 +45,12 @@ class ArchitectureTest < Minitest::Test
     assert_operator IronTrellis::Core::Faults::Registry.all.size, :>=, 20
   end
 
+  def test_a_newcomer_finds_rooms_and_no_heaps_in_the_roots_of_the_layers
+    heaps = %w[fetch store work api cli].select { |layer| Dir[ROOT.join(layer, "*")].count { |path| File.file?(path) } > 5 }
+
+    assert_empty heaps
+  end
+
   # Lists that stand elsewhere, too, are held to the folders.
   def test_the_contract_names_the_kinds_of_decision_that_there_are
     contract = YAML.load_file(ROOT.join("api/openapi.yaml"))
