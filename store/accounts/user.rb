@@ -10,6 +10,8 @@ module IronTrellis
         self.table_name = "users"
 
         LEAST_CHARS = 10
+        # bcrypt heeds no more.
+        MOST_BYTES = 72
         EMAIL = /\A[^\s@]+@[^\s@]+\z/
         # Checked where there is no such account, so that the answer takes as long.
         NOBODY = BCrypt::Password.create("nobody at all", cost: 12).freeze
@@ -56,23 +58,11 @@ module IronTrellis
 
           def problems(email, name, password)
             [
-              (
-                unless EMAIL.match?(email.to_s.strip)
-                  {field: "email", message: "“#{email}” is not an e-mail address."}
-                end
-              ),
-              ({field: "name", message: "Give a name."} if name.to_s.strip.empty?),
-              (
-                if password.to_s.length < LEAST_CHARS
-                  {field: "password", message: "A password needs at least #{LEAST_CHARS} characters."}
-                end
-              ),
-              (
-                if password.to_s.bytesize > 72
-                  {field: "password", message: "A password can't be longer than 72 bytes."}
-                end
-              )
-            ].compact
+              [!EMAIL.match?(email.to_s.strip), "email", "“#{email}” is not an e-mail address."],
+              [name.to_s.strip.empty?, "name", "Give a name."],
+              [password.to_s.length < LEAST_CHARS, "password", "A password needs at least #{LEAST_CHARS} characters."],
+              [password.to_s.bytesize > MOST_BYTES, "password", "A password can't be longer than #{MOST_BYTES} bytes."]
+            ].filter_map { |wrong, field, message| {field: field, message: message} if wrong }
           end
         end
       end

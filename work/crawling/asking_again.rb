@@ -31,17 +31,10 @@ module IronTrellis
 
         private
 
-        def fetch
+        def fetch(&block)
           settings = @crawl.crawl_settings
           @pause = settings.rate.zero? ? 0 : 1.0 / settings.rate
-          client =
-            Fetch::Http::Client.new(
-              addresses: Fetch::Http::HostResolver.of(settings),
-              manner: Fetch::Http::RequestProfile.of(settings, @crawl.secrets)
-            )
-          yield client
-        ensure
-          client&.close
+          OneFetch.of(settings, @crawl.secrets).call(&block)
         end
 
         def time(client, url)

@@ -7,10 +7,20 @@ module IronTrellis
       class OneFetch
         # @param agent [String, nil] product token; nil for the usual one
         # @param addresses [Fetch::Http::HostResolver] where it may go; nowhere private unless given
-        def initialize(agent: nil, addresses: Fetch::Http::HostResolver.new(resolve: {}, allow_private: false))
-          settings = Core::Settings::Crawl.new({"start_urls" => ["http://localhost/"], "agent" => agent}.compact)
-          @manner = Fetch::Http::RequestProfile.of(settings, Core::Settings::Secrets.new({}))
+        # @param profile [Fetch::Http::RequestProfile] how it asks; without anything secret unless given
+        def initialize(
+          agent: nil, addresses: Fetch::Http::HostResolver.new(resolve: {}, allow_private: false), profile: nil
+        )
           @addresses = addresses
+          @profile = profile || plain(agent)
+        end
+
+        # @param settings [Core::Settings::Crawl]
+        # @param secrets [Core::Settings::Secrets]
+        # @return [OneFetch] that asks as a crawl by these settings does
+        def self.of(settings, secrets)
+          addresses = Fetch::Http::HostResolver.of(settings)
+          new(addresses: addresses, profile: Fetch::Http::RequestProfile.of(settings, secrets))
         end
 
         # @param agent [String, nil]
@@ -21,10 +31,17 @@ module IronTrellis
         # @yieldparam client [Fetch::Http::Client] closed afterwards
         # @return [Object] what the block gives
         def call
-          client = Fetch::Http::Client.new(addresses: @addresses, manner: @manner)
+          client = Fetch::Http::Client.new(addresses: @addresses, manner: @profile)
           yield client
         ensure
           client&.close
+        end
+
+        private
+
+        def plain(agent)
+          settings = Core::Settings::Crawl.new({"start_urls" => ["http://localhost/"], "agent" => agent}.compact)
+          Fetch::Http::RequestProfile.of(settings, Core::Settings::Secrets.new({}))
         end
       end
     end

@@ -18,9 +18,7 @@ module IronTrellis
         # @return [Array<Integer>] ids of the decisions made
         # @raise [Core::Error::InvalidInput] where one can't be used; nothing is decided then
         def decide(site, kind, values, by:, now:, note: nil)
-          unless Core::Decisions::Registry.codes.include?(kind)
-            raise Core::Error::InvalidInput.new("“#{kind}” is no kind of decision.")
-          end
+          Core::Decisions::Registry.fetch(kind)
           if values.size > MOST
             raise Core::Error::InvalidInput.new(
                     "At most #{MOST} things can be decided at once; these are #{values.size}."

@@ -58,16 +58,7 @@ module IronTrellis
 
         def now = @clock.call.iso8601
 
-        def client
-          client =
-            Fetch::Http::Client.new(
-              addresses: Fetch::Http::HostResolver.of(@settings),
-              manner: Fetch::Http::RequestProfile.of(@settings, @crawl.secrets)
-            )
-          yield client
-        ensure
-          client&.close
-        end
+        def client(&block) = Crawling::OneFetch.of(@settings, @crawl.secrets).call(&block)
       end
     end
   end

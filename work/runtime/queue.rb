@@ -52,20 +52,6 @@ module IronTrellis
           end
         end
 
-        # @param job [Class] a Job
-        # @param args [Hash{Symbol => Object}] JSON values
-        # @return [String, nil] why this work failed for good, if it did and wasn't asked for again since
-        def failure(job, args)
-          Store::Postgres::Sql
-            .run(
-              "SELECT last_error_message FROM que_jobs WHERE #{SAME} AND expired_at IS NOT NULL ORDER BY id DESC " \
-              "LIMIT 1",
-              same(job, args)
-            )
-            .values
-            .dig(0, 0)
-        end
-
         def same(job, args) = [job.name, JSON.generate(args)]
         private_class_method :same
 

@@ -19,7 +19,7 @@ module IronTrellis
             def read(subject, value)
               pattern = Url::Pattern.new(subject)
               target = value["target"].to_s
-              unless target.match?(%r{\Ahttps?://[^/]}i)
+              unless target.match?(Kind::WEB)
                 problem("The URL that shall stand for it must be a whole web address, not “#{target}”.")
               end
               return [Url::NormalForm.of(subject), {"target" => Url::NormalForm.of(target)}] if pattern.exact?

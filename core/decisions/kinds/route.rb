@@ -51,7 +51,7 @@ module IronTrellis
             def target(subject, kind, value)
               to = value["to"].to_s.strip
               return problem_of_target(to, value["status"]) if to.empty? || value["status"] == Redirects::Route::GONE
-              problem("The target must be a whole web address, not “#{to}”.") unless to.match?(%r{\Ahttps?://[^/]}i)
+              problem("The target must be a whole web address, not “#{to}”.") unless to.match?(Kind::WEB)
               return Url::NormalForm.of(to) if kind == "exact"
 
               if subject.match?(/[[:cntrl:]]/)
