@@ -13,6 +13,7 @@ module TestDatabase
 
   def setup
     TestDatabase.ready
+    Browser.rest unless is_a?(Browser)
     super
   end
 end
