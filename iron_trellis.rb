@@ -28,6 +28,15 @@ module IronTrellis
 
   module Cli; end # the command line
 
+  # What is found by being there: each lists what another namespace holds.
+  REGISTRIES = {
+    "Core::Faults::Registry" => "Core::Faults::Rules",
+    "Core::Ledger::Registry" => "Core::Ledger::Columns",
+    "Core::Decisions::Registry" => "Core::Decisions::Kinds",
+    "Ports::Redirects" => "Ports::Redirects::Maps",
+    "Ports::Tables" => "Ports::Tables::Formats"
+  }.freeze
+
   # The one loader of the application.
   #
   # @return [Zeitwerk::Loader]
@@ -35,13 +44,8 @@ module IronTrellis
     @loader ||= Zeitwerk::Loader.new.tap do |loader|
       LAYERS.each { |layer| loader.push_dir(ROOT.join(layer), namespace: const_get(layer.capitalize)) }
       loader.ignore(ROOT.join("store/db"))
-      # A rule is found by being there: the registry lists what its folder holds.
-      loader.on_load("IronTrellis::Core::Faults::Registry") do
-        loader.eager_load_namespace(Core::Faults::Rules)
-      end
-      loader.on_load("IronTrellis::Core::Ledger::Registry") { loader.eager_load_namespace(Core::Ledger::Columns) }
-      loader.on_load("IronTrellis::Core::Decisions::Registry") do
-        loader.eager_load_namespace(Core::Decisions::Kinds)
+      REGISTRIES.each do |registry, held|
+        loader.on_load("IronTrellis::#{registry}") { loader.eager_load_namespace(const_get(held)) }
       end
       loader.setup
     end

@@ -42,7 +42,7 @@ module IronTrellis
         attribute(:progress) { |crawl| Store::Crawling::Progress.of(crawl).to_h }
         attribute(:run) { |crawl| crawl.verdict_run&.id }
         attribute(:judged_again) { |crawl| crawl.judged_again? }
-        attribute(:troubles) { |crawl| crawl.verdict_run ? Store::Crawling::StartFailures.of(crawl) : [] }
+        attribute(:errors) { |crawl| crawl.verdict_run ? Store::Crawling::StartFailures.of(crawl) : [] }
         %i[created_at started_at finished_at].each { |name| attribute(name) { |crawl| crawl[name]&.iso8601 } }
       end
 

@@ -92,7 +92,7 @@ module IronTrellis
       desc "export", "Write what the newest crawl of a site found as one table"
       option :site, required: true, banner: "NAME"
       option :what, required: true, enum: %w[urls links faults fixes]
-      option :format, default: "csv", enum: %w[csv xlsx jsonl]
+      option :format, default: "csv", enum: Ports::Tables.formats.keys
       option :out, required: true, banner: "FILE"
       option :crawl, type: :numeric, banner: "N", desc: "Its number (default: the newest judged one of the whole site)"
       # @return [Integer] exit code

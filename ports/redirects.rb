@@ -2,29 +2,31 @@
 
 module IronTrellis
   module Ports
-    # Redirect maps in the formats that servers and people take.
+    # Redirect maps in the formats that servers and people take: those that the files in maps/ hold, each with its NAME,
+    # LABEL, PLACE in lists, ENDING of files, TYPE, whether it takes only WHOLE_ADDRESSES, .write and, where it can be
+    # brought back, .read.
     module Redirects
-      ENDINGS = {"apache" => "conf", "nginx" => "conf", "csv" => "csv", "json" => "json"}.freeze
-
       module_function
 
-      # @param format [String] apache, nginx, csv or json
-      # @return [#write] with a TYPE
-      # @raise [Core::Error::InvalidInput]
-      def writer(format)
-        {
-          "apache" => Redirects::Apache,
-          "nginx" => Redirects::Nginx,
-          "csv" => Redirects::CsvMap,
-          "json" => Redirects::JsonMap
-        }.fetch(format) { unknown(format, ENDINGS.keys) }
+      # @return [Hash{String => Module}] by name
+      def formats
+        @formats ||=
+          Maps.constants.map { |name| Maps.const_get(name) }.sort_by { |format| format::PLACE }
+            .to_h { |format| [format::NAME, format] }.freeze
       end
 
-      # @param format [String] csv or json
+      # @param name [String] apache, nginx, csv or json
+      # @return [#write] with a TYPE
+      # @raise [Core::Error::InvalidInput]
+      def writer(name) = formats.fetch(name) { unknown(name, formats.keys) }
+
+      # @param name [String] csv or json
       # @return [#read]
       # @raise [Core::Error::InvalidInput]
-      def reader(format) =
-        {"csv" => Redirects::CsvMap, "json" => Redirects::JsonMap}.fetch(format) { unknown(format, %w[csv json]) }
+      def reader(name)
+        read = formats.select { |_, format| format.respond_to?(:read) }
+        read.fetch(name) { unknown(name, read.keys) }
+      end
 
       def unknown(format, known) =
         raise(

@@ -2,15 +2,20 @@
 
 module IronTrellis
   module Ports
-    # Tables written to files in the formats that people take elsewhere.
+    # Tables written to files in the formats that people take elsewhere: those that the files in formats/ hold, each with
+    # its NAME, which is the ending of its files, LABEL, PLACE in lists and .write(path, columns, rows).
     module Tables
       # What one cell holds where a list must stand in it.
       LIST = "; "
 
       module_function
 
-      # @return [Hash{String => Module}] by the ending of the file; each answers .write(path, columns, rows)
-      def formats = {"csv" => CsvTable, "xlsx" => XlsxTable, "jsonl" => JsonlTable}
+      # @return [Hash{String => Module}] by name
+      def formats
+        @formats ||=
+          Formats.constants.map { |name| Formats.const_get(name) }.sort_by { |format| format::PLACE }
+            .to_h { |format| [format::NAME, format] }.freeze
+      end
 
       # @param name [String]
       # @return [Module]

@@ -25,7 +25,7 @@ module IronTrellis
           def write_routes(format)
             writer = Ports::Redirects.writer(format)
             content_type writer::TYPE
-            file_of(site, "routes.#{Ports::Redirects::ENDINGS.fetch(format)}")
+            file_of(site, "routes.#{writer::ENDING}")
             writer.write(route_map.flattened)
           end
         end

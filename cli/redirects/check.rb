@@ -14,7 +14,7 @@ module IronTrellis
 
         # @return [Integer] exit code
         def call
-          routes, bad = Ports::Redirects::CsvMap.read(InputFile.read(@path))
+          routes, bad = Ports::Redirects::Maps::Csv.read(InputFile.read(@path))
           InputFile.warn_of(@path, bad)
           check = Core::Redirects::MapCheck.new(routes)
           found = {

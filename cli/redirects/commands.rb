@@ -18,7 +18,7 @@ module IronTrellis
         long_desc <<~TEXT
           Prints the redirect map that was decided for a site, or that of a CSV (from, to, status; whole addresses), with every chain ending in its last target.
         TEXT
-        option :format, required: true, enum: Ports::Redirects::ENDINGS.keys
+        option :format, required: true, enum: Ports::Redirects.formats.keys
         option :site, banner: "NAME", desc: "Whose map; a FILE isn't read then"
         # @return [Integer] exit code
         def export(path = nil) = Export.new(path, options).call

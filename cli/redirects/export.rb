@@ -15,7 +15,7 @@ module IronTrellis
         # @return [Integer] exit code
         def call
           writer = Ports::Redirects.writer(@options["format"])
-          puts writer.write(@options["site"] ? of_site : of_file)
+          puts writer.write(@options["site"] ? of_site : of_file(writer))
           Root::DONE
         end
 
@@ -27,13 +27,13 @@ module IronTrellis
           Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run).flattened
         end
 
-        def of_file
+        def of_file(writer)
           raise Root::Stop.new("Give a file, or the name of a site with --site.", Root::WRONG_USAGE) if @path.nil?
 
-          routes, bad = Ports::Redirects::CsvMap.read(InputFile.read(@path))
+          routes, bad = Ports::Redirects::Maps::Csv.read(InputFile.read(@path))
           InputFile.warn_of(@path, bad)
           paths = routes.reject { |route| route.pattern? || route.from.match?(Sitemaps::Check::WEB) }
-          if paths.any? && %w[apache nginx].include?(@options["format"])
+          if paths.any? && writer::WHOLE_ADDRESSES
             raise Root::Stop.new(
               "#{paths.first.from} is a path; a server's rules need whole addresses.",
               Root::WRONG_USAGE

@@ -15,14 +15,14 @@ module IronTrellis
 
         # A text that is a copy: the number of the one that stands for it, and how alike they are (1.0 where they say
         # the same).
-        Copy = Struct.new(:stands, :likeness)
+        Copy = Struct.new(:stands, :similarity)
 
         # Of a text of more runs than these a fixed part of them is kept, by their numbers: two texts are then compared
-        # by the same part of both. The likeness of two texts by a thousand runs is off by 0.011 in one case of three
+        # by the same part of both. The similarity of two texts by a thousand runs is off by 0.011 in one case of three
         # (the standard deviation of a share of 0.85).
         MOST_RUNS = 1_024
         # Which texts meet is told of long ones by every fourth of their runs. Texts a little longer than the limit take
-        # part in both, since those that are alike are of nearly one length (of likeness NEAR by a fifth at most).
+        # part in both, since those that are alike are of nearly one length (of similarity NEAR by a fifth at most).
         COARSE = 4
         BOTH = (MOST_RUNS + 1)..(MOST_RUNS * 1.4)
         # Sketches by one part of the runs, and the numbers of the texts that they are of.
@@ -71,9 +71,9 @@ module IronTrellis
         def gather(stands, neighbours, copies)
           waiting = neighbours[stands].keys
           while (number = waiting.shift)
-            next if number == stands || copies.key?(number) || (likeness = likeness(stands, number)) < NEAR
+            next if number == stands || copies.key?(number) || (similarity = similarity(stands, number)) < NEAR
 
-            copies[number] = Copy.new(stands, [likeness, NEARLY_SAME].min)
+            copies[number] = Copy.new(stands, [similarity, NEARLY_SAME].min)
             waiting.concat(neighbours[number].keys)
           end
         end
@@ -98,7 +98,7 @@ module IronTrellis
 
         # One that is alike is enough to belong to a cluster.
         def meet(number, before, alike)
-          like = before.find { |other| alike[other].key?(number) || likeness(other, number) >= NEAR }
+          like = before.find { |other| alike[other].key?(number) || similarity(other, number) >= NEAR }
           alike[like][number] = alike[number][like] = true if like
           before << number if before.size < MOST_COMPARED
         end
@@ -112,10 +112,10 @@ module IronTrellis
         # Numbers of runs are scattered, so that any bits of them choose by chance.
         def of_part(shingles, every) = (every == 1) ? shingles : shingles[(shingles & (every - 1)).eq(0)]
 
-        def likeness(one, other)
+        def similarity(one, other)
           parts = [@texts[one], @texts[other]]
           every = parts.map(&:every).max
-          Shingles.likeness(*parts.map { |part| of_part(Numo::UInt32.from_binary(part.binary), every) })
+          Shingles.similarity(*parts.map { |part| of_part(Numo::UInt32.from_binary(part.binary), every) })
         end
       end
     end

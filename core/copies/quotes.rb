@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Copies
       # What a page may quote of the pages that it links to: an excerpt with a link, a teaser, a whole entry under its
-      # heading. Whether it really is theirs shows when their texts are known (OwnShare).
+      # heading. Whether it really is theirs shows when their texts are known (UniqueShare).
       module Quotes
         # An anchor by lines (the last one included); `sole` is whether nothing else stands in its line, `heading`
         # whether it heads what follows.

@@ -31,8 +31,8 @@ module IronTrellis
         # @param one [Numo::UInt32] as #of gives it
         # @param other [Numo::UInt32]
         # @return [Float] Jaccard's index: what both have, as a share of what either has
-        #   Shingles.likeness(Shingles.of("a b c d e f"), Shingles.of("a b c d e g")) # => 0.3333333333333333
-        def likeness(one, other)
+        #   Shingles.similarity(Shingles.of("a b c d e f"), Shingles.of("a b c d e g")) # => 0.3333333333333333
+        def similarity(one, other)
           all = one.size + other.size
           return 0.0 if one.empty? || other.empty?
 

@@ -7,7 +7,7 @@ module IronTrellis
       # crawl shows. What a sitemap lists, what is marked a key page and what brings visits is never dropped by a
       # blanket rule: it is named and left out.
       class Proposals
-        # What is known of one page. `own_share` is the share of its words that no other page has; `bare_title` is the
+        # What is known of one page. `unique_share` is the share of its words that no other page has; `bare_title` is the
         # title of the page at its address without parameters; `anchors` are what links call it; `formed` is whether a
         # form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
         Page =
@@ -16,7 +16,7 @@ module IronTrellis
             :title,
             :group,
             :words,
-            :own_share,
+            :unique_share,
             :indexable,
             :in_sitemap,
             :key_page,
@@ -37,7 +37,7 @@ module IronTrellis
             # @return [Boolean] whether somebody or something says that it matters
             def valued? = in_sitemap || key_page || visited || false
 
-            def little_of_its_own? = !own_share.nil? && own_share < limits.little_own_share
+            def little_of_its_own? = !unique_share.nil? && unique_share < limits.little_unique_share
 
             def thin? = !words.nil? && words < limits.thin_words
           end
@@ -134,7 +134,7 @@ module IronTrellis
 
         # No kind that is known, but hardly a word of its own.
         def little(group, pages)
-          return if pages.size < LEAST_PAGES || !below?(pages, :own_share, :little_own_share)
+          return if pages.size < LEAST_PAGES || !below?(pages, :unique_share, :little_unique_share)
 
           listed = pages.count(&:in_sitemap)
           keep_out(
@@ -145,10 +145,10 @@ module IronTrellis
         end
 
         def poor(pages)
-          own, words = median(pages, :own_share), median(pages, :words)
+          own, words = median(pages, :unique_share), median(pages, :words)
           [
             (
-              if below?(pages, :own_share, :little_own_share)
+              if below?(pages, :unique_share, :little_unique_share)
                 "At the median page #{percent(own)} of the words are found on no other page."
               end
             ),
@@ -162,8 +162,8 @@ module IronTrellis
         def wanted(group, pages)
           return if pages.count(&:indexable).zero?
 
-          listed, own = pages.count(&:in_sitemap), median(pages, :own_share)
-          enough = own && !below?(pages, :own_share, :little_own_share)
+          listed, own = pages.count(&:in_sitemap), median(pages, :unique_share)
+          enough = own && !below?(pages, :unique_share, :little_unique_share)
           Proposal.new(
             group: group,
             intent: "index",

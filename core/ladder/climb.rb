@@ -14,7 +14,18 @@ module IronTrellis
           Rungs::Own,
           Rungs::Distinct
         ].freeze
-        NAMES = %w[found allowed answers direct open own distinct indexed].freeze
+        # Why a page stops, in few words: "stops at open" would read as its opposite.
+        CAUSES = {
+          "found" => "not linked",
+          "allowed" => "blocked by robots.txt",
+          "answers" => "error",
+          "direct" => "redirect",
+          "open" => "noindex",
+          "own" => "canonical elsewhere",
+          "distinct" => "copy or too thin",
+          "indexed" => "not in the index"
+        }.freeze
+        NAMES = CAUSES.keys.freeze
         INDEXABLE = %w[allowed answers direct open own].freeze
 
         attr_reader :judgements

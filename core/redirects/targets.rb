@@ -28,7 +28,7 @@ module IronTrellis
         FOLDER = 20
         GONE = 15
         HOME = 5
-        # From which likeness on an address, or a title, is taken for nearly the same.
+        # From which similarity on an address, or a title, is taken for nearly the same.
         LEAST_SLUG = 0.6
         LEAST_TITLE = 0.5
         FURTHER_REASON = 4

@@ -21,7 +21,7 @@ module IronTrellis
               1..100_000,
               "The fewest pages of a group that has something usual"
             ),
-            Fields::Number.new("little_own_share", 0.25, 0.0..1.0, "The least share of unique text"),
+            Fields::Number.new("little_unique_share", 0.25, 0.0..1.0, "The least share of unique text"),
             Fields::Number.new("important", 70, 0..100, "The importance from which a page counts as important"),
             Fields::Number.new("few_links", 3, 0..100_000, "The fewest pages that link to an important one"),
             Fields::Number.new("deep", 4, 0..1000, "The most clicks to an important page"),

@@ -10,12 +10,12 @@ module IronTrellis
 
         # @param client [Http::Client]
         # @param reader [Core::Page::Reader]
-        # @param policies [#call] gives the robots policy of a URL, nil where its host has no address
+        # @param robots [#call] gives the robots policy of a URL, nil where its host has no address
         # @param ignore_robots [Boolean] fetch what is disallowed too
-        def initialize(client:, reader:, policies:, ignore_robots:)
+        def initialize(client:, reader:, robots:, ignore_robots:)
           @client = client
           @reader = reader
-          @policies = policies
+          @robots = robots
           @ignore_robots = ignore_robots
         end
 
@@ -42,7 +42,7 @@ module IronTrellis
           return given_up(item) if item.given_up?
 
           url = item.parts
-          policy = @policies.call(url, @client)
+          policy = @robots.call(url, @client)
           decision = policy&.decide(url)
           return Outcome.new(item: item, decision: decision) if shut?(item, policy, decision)
 

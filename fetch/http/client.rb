@@ -9,18 +9,18 @@ module IronTrellis
       # becomes the answer's error.
       class Client
         # @param addresses [HostResolver]
-        # @param manner [RequestProfile]
-        def initialize(addresses:, manner:)
-          @manner = manner
-          @connections = Connections.new(addresses, manner)
+        # @param profile [RequestProfile]
+        def initialize(addresses:, profile:)
+          @profile = profile
+          @connections = Connections.new(addresses, profile)
         end
 
         # @param url [Core::Url::Parts]
         # @param verb [Symbol] :get or :head
         # @param body_limit [Integer] bytes, decoded
         # @return [Answer]
-        def fetch(url, verb: :get, body_limit: @manner.body_limit)
-          guard = Guard.new(seconds: @manner.seconds, first_byte_seconds: @manner.first_byte_seconds)
+        def fetch(url, verb: :get, body_limit: @profile.body_limit)
+          guard = Guard.new(seconds: @profile.seconds, first_byte_seconds: @profile.first_byte_seconds)
           answer = begin
             attempt(url, verb, guard, body_limit)
           rescue => error
@@ -92,7 +92,7 @@ module IronTrellis
 
         def request(url, verb)
           kind = (verb == :head) ? Net::HTTP::Head : Net::HTTP::Get
-          kind.new(url.request_target, @manner.request_headers(url))
+          kind.new(url.request_target, @profile.request_headers(url))
         end
       end
     end

@@ -15,10 +15,10 @@ module IronTrellis
         ].freeze
 
         # @param addresses [HostResolver]
-        # @param manner [RequestProfile]
-        def initialize(addresses, manner)
+        # @param profile [RequestProfile]
+        def initialize(addresses, profile)
           @addresses = addresses
-          @manner = manner
+          @profile = profile
           @open = {}
         end
 
@@ -58,11 +58,11 @@ module IronTrellis
           @open[url.origin] = via_proxy?(url) ? through_proxy(url) : direct(url, guard)
         end
 
-        def via_proxy?(url) = @manner.proxy && !@addresses.mapped?(url.host, url.effective_port)
+        def via_proxy?(url) = @profile.proxy && !@addresses.mapped?(url.host, url.effective_port)
 
         def through_proxy(url)
           @addresses.permit(url.host, url.effective_port)
-          Connection.through(@manner.proxy, url, seconds: @manner.connect_seconds, trust: trust(url))
+          Connection.through(@profile.proxy, url, seconds: @profile.connect_seconds, trust: trust(url))
         end
 
         # A host with several addresses (IPv6 and IPv4, say) is reached by the first that answers.
@@ -70,7 +70,7 @@ module IronTrellis
           candidates = @addresses.find(url.host, url.effective_port)
           candidates.each_with_index do |(address, port), index|
             connection =
-              Connection.to(url, address: address, port: port, seconds: @manner.connect_seconds, trust: trust(url))
+              Connection.to(url, address: address, port: port, seconds: @profile.connect_seconds, trust: trust(url))
             connection.guard = guard
             return connection.tap(&:start)
           rescue *UNREACHABLE
@@ -78,7 +78,7 @@ module IronTrellis
           end
         end
 
-        def trust(url) = (url.scheme == "https") ? @manner.trust_store : nil
+        def trust(url) = (url.scheme == "https") ? @profile.trust_store : nil
 
         def drop_oldest
           _, connection = @open.shift

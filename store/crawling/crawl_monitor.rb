@@ -19,7 +19,7 @@ module IronTrellis
         end
 
         # @param now [Time]
-        # @return [Hash] speed, queue, hosts, troubles, outages, workers, spaces
+        # @return [Hash] speed, queue, hosts, errors, outages, workers, spaces
         def call(now)
           {
             speed: speed(now),
@@ -29,7 +29,7 @@ module IronTrellis
                 .map { |depth, waiting| {depth: depth.to_i, waiting: waiting} }
                 .sort_by { |one| one[:depth] },
             hosts: hosts,
-            troubles:
+            errors:
               FetchErrors
                 .newest(@crawl.id, TROUBLES)
                 .map { |row| row.merge("at" => row["at"].iso8601, "url_id" => row["url_id"].to_s) },
@@ -48,7 +48,7 @@ module IronTrellis
           return [] unless began
 
           step = [((ended || now) - began) / POINTS, LEAST_SECONDS].max.ceil
-          sums = beats(step, began)
+          sums = samples(step, began)
           # What is going on now isn't a whole step yet.
           last = ended ? ((ended - began) / step).ceil - 1 : ((now - began) / step).floor - 1
           (0..last).map do |number|
@@ -57,10 +57,10 @@ module IronTrellis
           end
         end
 
-        # A beat tells of the time before it.
+        # A sample tells of the time before it.
         #
         # @return [Hash{Integer => Float}] how many were fetched in each step, by its number
-        def beats(step, began)
+        def samples(step, began)
           Postgres::Sql.run(<<~SQL, [@crawl.id, step, began.utc.iso8601(6)]).values.to_h { |number, fetched| [number.to_i, fetched.to_f] }
             SELECT greatest(floor((extract(epoch FROM at - $3) - #{ThroughputSamples::SECONDS / 2.0}) / $2),
               0)::integer, sum(fetched) FROM crawl_beats WHERE crawl_id = $1 GROUP BY 1

@@ -3,12 +3,12 @@
 module IronTrellis
   module Store
     module Crawling
-      # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, only known, put off
-      # until later, or kept apart because workers died over them.
+      # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, skipped, deferred
+      # until later, or quarantined because workers died over them.
       class Frontier
-        STATES = {waiting: 0, leased: 1, done: 2, known: 3, later: 4, apart: 5}.freeze
+        STATES = {waiting: 0, leased: 1, done: 2, skipped: 3, deferred: 4, quarantined: 5}.freeze
         PURPOSES = {page: 0, resource: 1, external: 2}.freeze
-        # Why a URL is known and not fetched.
+        # Why a URL is skipped.
         REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3, redirects: 4}.freeze
         # A URL that was held by so many workers when they died is fetched by itself, and given up after twice as many.
         MOST_CRASHES = 3
@@ -50,14 +50,14 @@ module IronTrellis
             better AS (
               SELECT f.url_id FROM %<table>s f JOIN found n USING (url_id)
               WHERE $1::bigint IS NOT NULL AND n.state = #{STATES[:waiting]}
-                AND (f.state = #{STATES[:known]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth <
+                AND (f.state = #{STATES[:skipped]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth <
                   f.depth)
               ORDER BY f.url_id FOR UPDATE OF f
             )
           UPDATE %<table>s f SET
-            state = CASE WHEN f.state = #{STATES[:known]} THEN n.state ELSE f.state END,
-            purpose = CASE WHEN f.state = #{STATES[:known]} THEN n.purpose ELSE least(f.purpose, n.purpose) END,
-            reason = CASE WHEN f.state = #{STATES[:known]} THEN n.reason ELSE f.reason END,
+            state = CASE WHEN f.state = #{STATES[:skipped]} THEN n.state ELSE f.state END,
+            purpose = CASE WHEN f.state = #{STATES[:skipped]} THEN n.purpose ELSE least(f.purpose, n.purpose) END,
+            reason = CASE WHEN f.state = #{STATES[:skipped]} THEN n.reason ELSE f.reason END,
             space_id = coalesce(f.space_id, n.space_id), depth = least(f.depth, n.depth), hops = least(f.hops, n.hops)
           FROM better JOIN found n USING (url_id) WHERE f.url_id = better.url_id
         SQL
@@ -79,7 +79,7 @@ module IronTrellis
         SQL
         LEASE_APART = <<~SQL
           UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:apart]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR
+          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:quarantined]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR
             UPDATE SKIP LOCKED) chosen
           WHERE f.url_id = chosen.url_id
           RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes
@@ -124,7 +124,7 @@ module IronTrellis
 
         # @param host_ids [Array<Integer>]
         # @return [Item, nil] one of the URLs over which workers died
-        def lease_apart(slot, token, host_ids)
+        def lease_quarantined(slot, token, host_ids)
           row =
             Postgres::Sql
               .run(format(LEASE_APART, table: @table), [slot, token, Postgres::Sql.array(host_ids)])
@@ -147,7 +147,7 @@ module IronTrellis
           free(
             slot,
             "crashes = crashes + 1, state = CASE WHEN crashes + " \
-            "1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:apart]} END"
+            "1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:quarantined]} END"
           )
         end
 
@@ -178,7 +178,7 @@ module IronTrellis
           change(
             ids,
             token,
-            "state = #{STATES[:later]}, tries = tries + #{counted ? 1 : 0}, not_before = $3",
+            "state = #{STATES[:deferred]}, tries = tries + #{counted ? 1 : 0}, not_before = $3",
             until_time.utc.iso8601(6)
           )
           give_back(ids.size)
@@ -190,7 +190,7 @@ module IronTrellis
         # @return [void]
         def wake(now)
           Postgres::Sql.run(
-            "UPDATE #{@table} SET state = #{STATES[:waiting]} WHERE state = #{STATES[:later]} AND not_before <= $1",
+            "UPDATE #{@table} SET state = #{STATES[:waiting]} WHERE state = #{STATES[:deferred]} AND not_before <= $1",
             [now.utc.iso8601(6)]
           )
         end
@@ -210,7 +210,7 @@ module IronTrellis
         # @return [void]
         def leave_out(prefix, space_id)
           Postgres::Sql.run(
-            "UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, space_id = $2 WHERE " \
+            "UPDATE #{@table} SET state = #{STATES[:skipped]}, reason = #{REASONS[:space]}, space_id = $2 WHERE " \
             "state = #{STATES[:waiting]} AND starts_with(url, $1)",
             [prefix, space_id]
           )
@@ -226,14 +226,14 @@ module IronTrellis
           Postgres::Sql.run(<<~SQL, [Postgres::Sql.array(depths.keys), Postgres::Sql.array(depths.values)]).cmd_tuples
             UPDATE #{@table} f SET state = #{STATES[:waiting]}, reason = NULL, depth = new.depth
             FROM unnest($1::bigint[], $2::integer[]) AS new (url_id, depth)
-            WHERE f.url_id = new.url_id AND f.state = #{STATES[:known]} AND f.reason = #{REASONS[:deep]}
+            WHERE f.url_id = new.url_id AND f.state = #{STATES[:skipped]} AND f.reason = #{REASONS[:deep]}
           SQL
         end
 
         # @return [Array<Integer>] ids of what was too deep as it was found
         def too_deep =
           Postgres::Sql
-            .run("SELECT url_id FROM #{@table} WHERE state = #{STATES[:known]} AND reason = #{REASONS[:deep]}")
+            .run("SELECT url_id FROM #{@table} WHERE state = #{STATES[:skipped]} AND reason = #{REASONS[:deep]}")
             .column_values(0)
             .map(&:to_i)
 
@@ -274,7 +274,7 @@ module IronTrellis
             PURPOSES.fetch(entry.purpose),
             entry.depth,
             entry.hops || 0,
-            STATES[entry.reason ? :known : :waiting],
+            STATES[entry.reason ? :skipped : :waiting],
             entry.reason && REASONS.fetch(entry.reason),
             entry.host_id,
             entry.space_id
@@ -303,7 +303,7 @@ module IronTrellis
 
         def refuse(rows)
           Postgres::Sql.run(
-            "UPDATE #{@table} SET state = #{STATES[:known]}, reason = #{REASONS[:space]}, slot = NULL, lease_token = " \
+            "UPDATE #{@table} SET state = #{STATES[:skipped]}, reason = #{REASONS[:space]}, slot = NULL, lease_token = " \
             "NULL WHERE url_id = ANY($1::bigint[])",
             [Postgres::Sql.array(rows.map(&:first))]
           )

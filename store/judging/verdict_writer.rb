@@ -10,10 +10,10 @@ module IronTrellis
         # What the ledger is narrowed to most, within which it is mostly sorted by importance.
         NARROWING = %w[group stop].freeze
         LEDGER = <<~SQL
-          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, likeness, own_share, copies,
+          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, similarity, unique_share, copies,
             faults, fault_count)
           SELECT $1, %<columns>s, #{StagedCopies::STOP}, #{StagedCopies::STOP_REASON}, #{StagedCopies::CLIMB},
-            c.copy_of, c.likeness, c.own_share, c.copies,
+            c.copy_of, c.similarity, c.unique_share, c.copies,
             coalesce(f.codes, '{}'), coalesce(cardinality(f.codes), 0)
           FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN (SELECT url_id, array_agg(DISTINCT code ORDER
             BY code) AS codes FROM %<faults>s GROUP BY url_id) f USING (url_id)

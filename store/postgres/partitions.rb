@@ -16,8 +16,8 @@ module IronTrellis
             "CREATE INDEX %<table>s_waiting ON %<table>s (host_id, depth, url_id) WHERE " \
             "state = #{Crawling::Frontier::STATES[:waiting]}",
             "CREATE INDEX %<table>s_later ON %<table>s (not_before) WHERE " \
-            "state = #{Crawling::Frontier::STATES[:later]}",
-            "CREATE INDEX %<table>s_apart ON %<table>s (host_id) WHERE state = #{Crawling::Frontier::STATES[:apart]}"
+            "state = #{Crawling::Frontier::STATES[:deferred]}",
+            "CREATE INDEX %<table>s_quarantined ON %<table>s (host_id) WHERE state = #{Crawling::Frontier::STATES[:quarantined]}"
           ]
         }.freeze
         # Links are indexed by one column each: equal keys share their place in such an index, which takes a third of

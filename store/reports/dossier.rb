@@ -124,9 +124,9 @@ module IronTrellis
           stands = @row["copy_of"] || @row["url"]
           rows =
             Postgres::Sql.rows(
-              "SELECT url_id::text AS url_id, url, likeness " \
+              "SELECT url_id::text AS url_id, url, similarity " \
               "FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE (url = $1 OR copy_of = $1) AND url_id " \
-              "<> $2 ORDER BY copy_of NULLS FIRST, likeness DESC, url LIMIT #{MOST_COPIES}",
+              "<> $2 ORDER BY copy_of NULLS FIRST, similarity DESC, url LIMIT #{MOST_COPIES}",
               [stands, @id]
             )
           {stands: stands, others: rows, total: @row["copies"]}

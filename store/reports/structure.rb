@@ -18,7 +18,7 @@ module IronTrellis
         FOLDERS = <<~SQL
           SELECT folder, count(*) AS pages, count(*) FILTER (WHERE indexable) AS indexable, count(*) FILTER (WHERE stop
             IS NOT NULL) AS stopping, coalesce(sum(authority), 0) AS authority,
-            percentile_disc(0.5) WITHIN GROUP (ORDER BY depth) AS depth, avg(own_share) AS own_share
+            percentile_disc(0.5) WITHIN GROUP (ORDER BY depth) AS depth, avg(unique_share) AS unique_share
           FROM (SELECT *, regexp_matches(url, '^(https?://[^/?#]+/)([^/?#]+/)?([^/?#]+/)?') AS parts FROM %<ledger>s
             WHERE #{PAGES}) l
           CROSS JOIN LATERAL (SELECT DISTINCT folder FROM unnest(ARRAY[parts[1], parts[1] || parts[2], parts[1] ||
@@ -71,7 +71,7 @@ module IronTrellis
           Postgres::Sql
             .rows(format(FOLDERS, @names))
             .map do |row|
-              row.merge("authority" => row["authority"].round(6), "own_share" => row["own_share"]&.to_f&.round(4))
+              row.merge("authority" => row["authority"].round(6), "unique_share" => row["unique_share"]&.to_f&.round(4))
             end
             .sort_by { |row| row["folder"] }
         end

@@ -99,7 +99,7 @@ class MainTexts < IronTrellis::Work::Judging::CopiesOfCrawl
   end
 end
 
-def likeness(one, other)
+def similarity(one, other)
   both = (one.size < other.size) ? one.count { |run, _| other.key?(run) } : other.count { |run, _| one.key?(run) }
   all = one.size + other.size - both
   all.zero? ? 1.0 : both.fdiv(all)
@@ -112,7 +112,7 @@ def true_copies(sets)
   index = Hash.new { |all, run| all[run] = [] }
   sets.each_with_object({}) do |(url, set), found|
     prefix = set.keys.sort_by { |run| [frequency[run], run] }.first(set.size - (NEAR * set.size).ceil + 1)
-    stands = prefix.flat_map { |run| index[run] }.uniq.find { |other| likeness(set, sets[other]) >= NEAR }
+    stands = prefix.flat_map { |run| index[run] }.uniq.find { |other| similarity(set, sets[other]) >= NEAR }
     stands ? found[url] = stands : prefix.each { |run| index[run] << url }
   end
 end
@@ -126,8 +126,8 @@ by_package = PACKAGES.to_h do |package|
   urls = documentation.rows.to_h { |row| [row["url_id"], row["url"]] }
   sets = documentation.ordered.to_h { |row| [row["url"], finder.sets.fetch(row["url"])] }
   told = rows.select { |row| row["copy_of"] }.to_h { |row| [urls.fetch(row["url_id"]), row] }
-  right = told.count { |url, row| likeness(sets[url], sets[row["copy_of"]]) >= NEAR }
-  exact = told.select { |_, row| row["likeness"] >= 1 }
+  right = told.count { |url, row| similarity(sets[url], sets[row["copy_of"]]) >= NEAR }
+  exact = told.select { |_, row| row["similarity"] >= 1 }
   same =
     exact.count do |url, row|
       documentation.rows.find { |one| one["url"] == url }["texts"].split("\n").size ==

@@ -19,7 +19,7 @@ csv << "http://made.example/old/x,http://made.example/old/y,301\nhttp://made.exa
 
 routes = nil
 flaws = nil
-reading = Bench.median(Array.new(3) { Bench.seconds { routes, = IronTrellis::Ports::Redirects::CsvMap.read(csv) } })
+reading = Bench.median(Array.new(3) { Bench.seconds { routes, = IronTrellis::Ports::Redirects::Maps::Csv.read(csv) } })
 checking =
   Bench.median(
     Array.new(3) do

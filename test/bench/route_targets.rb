@@ -53,7 +53,7 @@ pages = Array.new(LIVE) do |number|
     importance: number % 100
   )
 end
-# A third moved to another folder, a third is written a little differently, a third has no likeness but what links call
+# A third moved to another folder, a third is written a little differently, a third has no similarity but what links call
 # it.
 lost = Array.new(LOST) do |number|
   page = pages.sample(random: RANDOM)

@@ -11,7 +11,7 @@ class CoreCopiesTest < Minitest::Test
   def copies(*texts)
     finder = Copies::Finder.new
     texts.each { |text| finder.add(Copies::Shingles.of(text), text) }
-    finder.copies.transform_values { |copy| [copy.stands, copy.likeness.round(2)] }
+    finder.copies.transform_values { |copy| [copy.stands, copy.similarity.round(2)] }
   end
 
   # @return [String] the long text, with these words replaced
@@ -23,8 +23,8 @@ class CoreCopiesTest < Minitest::Test
       Copies::Shingles.of("one two three FOUR five").to_a
     assert_equal 1, Copies::Shingles.of("too short").size
     assert_empty Copies::Shingles.of(" … ").to_a
-    assert_equal 1.0, Copies::Shingles.likeness(Copies::Shingles.of("a b"), Copies::Shingles.of("a b"))
-    assert_equal 0.0, Copies::Shingles.likeness(Copies::Shingles.of(""), Copies::Shingles.of(""))
+    assert_equal 1.0, Copies::Shingles.similarity(Copies::Shingles.of("a b"), Copies::Shingles.of("a b"))
+    assert_equal 0.0, Copies::Shingles.similarity(Copies::Shingles.of(""), Copies::Shingles.of(""))
   end
 
   def test_texts_of_any_size_come_out_the_same_alone_and_together
@@ -56,7 +56,7 @@ class CoreCopiesTest < Minitest::Test
     assert_equal({1 => [0, 1.0]}, copies(changed, changed))
     finder = Copies::Finder.new
     [changed, changed.sub("word7", "Word7"), "#{changed};"].each { |text| finder.add(Copies::Shingles.of(text), text) }
-    assert_equal [Copies::Finder::NEARLY_SAME] * 2, finder.copies.values.map(&:likeness)
+    assert_equal [Copies::Finder::NEARLY_SAME] * 2, finder.copies.values.map(&:similarity)
   end
 
   def test_texts_without_words_are_no_copies_of_others
@@ -101,7 +101,7 @@ class CoreCopiesTest < Minitest::Test
       found = finder.copies
       assert_equal [2, 3], found.keys.sort, size.to_s
       found.each do |number, copy|
-        assert_in_delta Copies::Shingles.likeness(texts[0], texts[number]), copy.likeness, 0.04, "#{size} words"
+        assert_in_delta Copies::Shingles.similarity(texts[0], texts[number]), copy.similarity, 0.04, "#{size} words"
       end
     end
   end

@@ -14,7 +14,7 @@ class DecidingTest < Minitest::Test
       title: title,
       group: group,
       words: words,
-      own_share: own,
+      unique_share: own,
       indexable: true,
       in_sitemap: listed,
       key_page: key,
@@ -130,7 +130,7 @@ class DecidingTest < Minitest::Test
   end
 
   def test_limits_are_those_of_the_site
-    strict = Core::Settings::Thresholds.new({"little_own_share" => 0.05})
+    strict = Core::Settings::Thresholds.new({"little_unique_share" => 0.05})
     tags = (1..4).map { |number| page("/x/#{number}", group: "/x/", own: 0.1).tap { |one| one.limits = strict } }
     assert_empty proposals(*tags)
     assert_equal [["/x/", nil, "keep_out"]], proposals(*tags.each { |one| one.limits = LIMITS })

@@ -119,8 +119,8 @@ class NamingTest < Minitest::Test
     assert_equal %i[pass pass unknown],
       [judge.call(kind: "pdf", words: 3), judge.call(words: nil), judge.call(status: nil)].map(&:state)
     assert_equal ["copy of http://a.test/", "near copy (0.90) of http://a.test/"],
-      [1.0, 0.9].map { |likeness|
-        Core::Ladder::Rungs::Distinct.judge_copy("http://a.test/", likeness).reason
+      [1.0, 0.9].map { |similarity|
+        Core::Ladder::Rungs::Distinct.judge_copy("http://a.test/", similarity).reason
       }
   end
 end

@@ -2,7 +2,7 @@
 
 require_relative "../test_helper"
 
-# Link headers, refreshes, spaces, dropped parameters, likeness of texts, robots crawl-delay.
+# Link headers, refreshes, spaces, dropped parameters, similarity of texts, robots crawl-delay.
 class SmallReadingsTest < Minitest::Test
   Core = IronTrellis::Core
 
@@ -122,12 +122,12 @@ class SmallReadingsTest < Minitest::Test
     refute empty.like?(title: "Lamps", text: "")
   end
 
-  def test_likeness_is_the_share_of_runs_of_words_that_both_have
-    likeness = Core::Content::Similarity
+  def test_similarity_is_the_share_of_runs_of_words_that_both_have
+    similarity = Core::Content::Similarity
 
-    assert_in_delta 1.0, likeness.of(likeness.runs("One two, three FOUR"), likeness.runs("one two three four."))
-    assert_in_delta 1.0 / 3, likeness.of(likeness.runs("a b c d"), likeness.runs("a b c x"))
-    assert_in_delta 0.0, likeness.of(likeness.runs("a b"), likeness.runs("a c"))
+    assert_in_delta 1.0, similarity.of(similarity.runs("One two, three FOUR"), similarity.runs("one two three four."))
+    assert_in_delta 1.0 / 3, similarity.of(similarity.runs("a b c d"), similarity.runs("a b c x"))
+    assert_in_delta 0.0, similarity.of(similarity.runs("a b"), similarity.runs("a c"))
   end
 
   def test_the_crawl_delay_of_a_group

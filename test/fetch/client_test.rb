@@ -25,7 +25,7 @@ class ClientTest < Minitest::Test
     "/broken-gzip" => "HTTP/1.1 200 OK\r\nContent-Encoding: gzip\r\nContent-Length: 5\r\n\r\nhello"
   }.freeze
 
-  MANNER =
+  PROFILE =
     Fetch::Http::RequestProfile.new(
       user_agent: "Test",
       headers: [],
@@ -55,7 +55,7 @@ class ClientTest < Minitest::Test
         },
         allow_private: false
       )
-    Fetch::Http::Client.new(addresses: book, manner: MANNER, **options)
+    Fetch::Http::Client.new(addresses: book, profile: PROFILE, **options)
   end
 
   def fetch(path, host: "a.test") = @client.fetch(Url::NormalForm.parse("http://#{host}#{path}"))

@@ -2,7 +2,7 @@
 
 require_relative "../test_helper"
 
-# What a lane promises: its slots, its rate, nothing begun without the right to ask, nothing lost.
+# What a queue promises: its slots, its rate, nothing begun without the right to ask, nothing lost.
 class LaneTest < Minitest::Test
   Lane = IronTrellis::Fetch::Crawling::HostQueue
   Slot = Struct.new(:wait)
@@ -35,7 +35,7 @@ class LaneTest < Minitest::Test
     def close = @lock.synchronize { @closed += 1 }
   end
 
-  def lane(asker, slots: 1, of: slots, rate: 0, allowed: -> { true })
+  def queue(asker, slots: 1, of: slots, rate: 0, allowed: -> { true })
     @results = Thread::Queue.new
     Lane
       .new("a.test", of: of, rate: rate, results: @results, allowed: allowed) { asker }
@@ -56,7 +56,7 @@ class LaneTest < Minitest::Test
 
   def test_every_item_comes_back_with_its_outcome
     asker = Asker.new
-    subject = lane(asker, slots: 3)
+    subject = queue(asker, slots: 3)
     10.times { |number| subject << number }
 
     assert_equal (0..9).map { |number| [number, "done #{number}"] }, results(10).sort_by(&:first)
@@ -66,7 +66,7 @@ class LaneTest < Minitest::Test
 
   def test_no_more_at_once_than_there_are_slots
     asker = Asker.new(seconds: 0.02)
-    subject = lane(asker, slots: 2)
+    subject = queue(asker, slots: 2)
     8.times { |number| subject << number }
     results(8)
     subject.close
@@ -76,23 +76,23 @@ class LaneTest < Minitest::Test
 
   def test_the_rate_is_that_of_all_slots_together_and_a_part_of_them_has_its_part
     whole = Asker.new
-    assert_operator span(lane(whole, slots: 2, rate: 20), whole, 6), :>=, 5 * 0.05
+    assert_operator span(queue(whole, slots: 2, rate: 20), whole, 6), :>=, 5 * 0.05
 
     part = Asker.new
-    assert_operator span(lane(part, slots: 1, of: 2, rate: 20), part, 4), :>=, 3 * 0.1
+    assert_operator span(queue(part, slots: 1, of: 2, rate: 20), part, 4), :>=, 3 * 0.1
   end
 
   # The first request was asked for before anything was known of the host.
   def test_a_longer_pause_that_the_host_asks_for_counts_for_each_request
     asker = Asker.new(delay: 0.08)
 
-    assert_operator span(lane(asker, rate: 1000), asker, 4), :>=, 2 * 0.08
+    assert_operator span(queue(asker, rate: 1000), asker, 4), :>=, 2 * 0.08
   end
 
   def test_nothing_is_begun_while_it_may_not_ask
     may = false
     asker = Asker.new
-    subject = lane(asker, allowed: -> { may })
+    subject = queue(asker, allowed: -> { may })
     subject << 1
     sleep 0.15
     assert_empty asker.calls
@@ -103,7 +103,7 @@ class LaneTest < Minitest::Test
   end
 
   def test_closing_gives_back_what_it_never_might_begin
-    subject = lane(Asker.new, allowed: -> { false })
+    subject = queue(Asker.new, allowed: -> { false })
     subject << 1
     sleep 0.05
     subject << 2
@@ -114,7 +114,7 @@ class LaneTest < Minitest::Test
   end
 
   def test_an_error_of_ours_comes_back_as_the_outcome
-    subject = lane(Asker.new)
+    subject = queue(Asker.new)
     subject << ArgumentError.new("ours")
 
     assert_kind_of ArgumentError, results(1).first.last
@@ -122,7 +122,7 @@ class LaneTest < Minitest::Test
   end
 
   def test_slots_given_up_say_how_long_their_next_request_must_wait
-    subject = lane(Asker.new, slots: 2, rate: 2)
+    subject = queue(Asker.new, slots: 2, rate: 2)
     subject << 1
     results(1)
     freed = subject.shrink(1)

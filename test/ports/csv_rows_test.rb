@@ -85,7 +85,7 @@ class StrayQuotesTest < Minitest::Test
   end
 
   def test_what_a_spreadsheet_would_run_is_text_whichever_delimiter_it_takes
-    line = IronTrellis::Ports::Tables::CsvTable.line(["=1+1", "a;=cmd|x", "plain", 7, nil, "say \"hi\""])
+    line = IronTrellis::Ports::Tables::Formats::Csv.line(["=1+1", "a;=cmd|x", "plain", 7, nil, "say \"hi\""])
     assert_equal "'=1+1,\"a;=cmd|x\",plain,7,,\"say \"\"hi\"\"\"\r\n", line
     assert_equal [["'=1+1", "a;=cmd|x", "plain", "7", nil, "say \"hi\""]], CSV.parse(line)
   end

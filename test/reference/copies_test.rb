@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 # Source: Broder 1997, "On the resemblance and containment of documents": the share of five-word runs that two texts
 # have in common, worked out in full over all pairs of the demo's pages and of versions of them with some words changed
-# (fixed seed), so that likenesses lie all along from 0 to 1.
+# (fixed seed), so that similarities lie all along from 0 to 1.
 class CopiesTest < Minitest::Test
   require_relative "../../standins/site/application"
 
@@ -47,8 +47,8 @@ class CopiesTest < Minitest::Test
     end
   end
 
-  def likenesses
-    @@likenesses ||= begin
+  def similarities
+    @@similarities ||= begin
       sets = texts.map { |text| runs(text) }
       (0...sets.size).to_a.combination(2).filter_map do |one, other|
         both = sets[one].count { |run, _| sets[other].key?(run) }
@@ -62,14 +62,14 @@ class CopiesTest < Minitest::Test
     texts.each { |text| finder.add(Copies::Shingles.of(text), text) }
     copies = finder.copies
     stands = ->(number) { copies[number]&.stands || number }
-    pairs = likenesses.select { |_, likeness| likeness >= Copies::Finder::NEAR }.keys
+    pairs = similarities.select { |_, similarity| similarity >= Copies::Finder::NEAR }.keys
 
     assert_operator pairs.size, :>, 200
     assert_operator pairs.count { |one, other| stands.call(one) == stands.call(other) }.fdiv(pairs.size), :>=, RECALL
     copies.each do |number, copy|
-      likeness = likenesses.fetch([copy.stands, number])
-      assert_operator likeness, :>=, NEVER_BELOW
-      assert_in_delta likeness, copy.likeness, 0.01
+      similarity = similarities.fetch([copy.stands, number])
+      assert_operator similarity, :>=, NEVER_BELOW
+      assert_in_delta similarity, copy.similarity, 0.01
     end
   end
 

@@ -113,10 +113,10 @@ class WebServersTest < Minitest::Test
   end
 
   def test_apache_answers_as_the_map_says
-    WebServer.apache(IronTrellis::Ports::Redirects::Apache.write(routes)) { |server| assert_carried_out(server) }
+    WebServer.apache(IronTrellis::Ports::Redirects::Maps::Apache.write(routes)) { |server| assert_carried_out(server) }
   end
 
   def test_nginx_answers_as_the_map_says
-    WebServer.nginx(IronTrellis::Ports::Redirects::Nginx.write(routes)) { |server| assert_carried_out(server) }
+    WebServer.nginx(IronTrellis::Ports::Redirects::Maps::Nginx.write(routes)) { |server| assert_carried_out(server) }
   end
 end

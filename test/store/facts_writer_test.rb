@@ -85,7 +85,7 @@ class FactsWriterTest < Minitest::Test
         .reject { |row| row["url"].end_with?("/a", "/b") }
         .map { |row| [row["url"][%r{[^/]*\z}], row["depth"], Store::Crawling::Frontier::STATES.key(row["state"])] }
 
-    assert_equal [["hidden", 2, :waiting], ["new", 2, :waiting], ["shy", 2, :known]], found
+    assert_equal [["hidden", 2, :waiting], ["new", 2, :waiting], ["shy", 2, :skipped]], found
   end
 
   # What a worker fetched whose lease was taken over must leave nothing behind: another fetches it.
@@ -126,6 +126,6 @@ class FactsWriterTest < Minitest::Test
     @writer.put_off([outcome(items.first, "", status: 503)], TOKEN, Time.now + 9)
 
     assert_equal [1, 1], [Store::Crawling::Counters.sums(@crawl.id)["retried"], @crawl.reload.taken]
-    assert_equal :later, states["a"]
+    assert_equal :deferred, states["a"]
   end
 end

@@ -109,7 +109,7 @@ class FrontierTest < Minitest::Test
     @frontier.put_off(lease(1).map(&:id), TOKEN, Time.now + 60)
     @frontier.wake(Time.now)
 
-    assert_equal :later, state("a")
+    assert_equal :deferred, state("a")
     assert_equal 0, taken
     @frontier.wake(Time.now + 61)
     assert_equal :waiting, state("a")
@@ -123,9 +123,9 @@ class FrontierTest < Minitest::Test
       @frontier.release_after_crash(0)
     end
 
-    assert_equal :apart, state("a")
+    assert_equal :quarantined, state("a")
     assert_empty lease(1), "it takes others with it no more"
-    until (item = @frontier.lease_apart(0, TOKEN, [host_of(@crawl)])).given_up?
+    until (item = @frontier.lease_quarantined(0, TOKEN, [host_of(@crawl)])).given_up?
       @frontier.release_after_crash(0)
     end
     assert_equal 2 * Frontier::MOST_CRASHES, item.crashes
@@ -136,7 +136,7 @@ class FrontierTest < Minitest::Test
     @frontier.add(entries(@crawl, "a1", "a2", "a3", "a4", space_id: space) + entries(@crawl, "b", depth: 2))
 
     assert_equal %w[a1 a2], names(lease(4))
-    assert_equal :known, state("a3")
+    assert_equal :skipped, state("a3")
     assert_equal Frontier::REASONS[:space], row("a4")["reason"]
     assert_equal %w[b], names(lease(4)), "others are lent instead"
     assert_equal [{"kind" => "cap", "space" => "/a*", "most" => 2}],
@@ -159,7 +159,7 @@ class FrontierTest < Minitest::Test
     lease(1)
 
     assert_equal({1 => 1, 2 => 1}, @frontier.queue.transform_keys(&:to_i))
-    assert_equal({waiting: 2, leased: 1, done: 0, known: 1, later: 0, apart: 0}, @frontier.counts)
+    assert_equal({waiting: 2, leased: 1, done: 0, skipped: 1, deferred: 0, quarantined: 0}, @frontier.counts)
     assert_equal({waiting: true, leased: true, later: false, apart: false}, @frontier.open_states)
   end
 end

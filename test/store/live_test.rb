@@ -15,7 +15,7 @@ class LiveTest < Minitest::Test
     @crawl.update!(state: "crawling", started_at: START)
   end
 
-  def beat(seconds, fetched, slot: 0)
+  def sample(seconds, fetched, slot: 0)
     Sql.run(
       "INSERT INTO crawl_beats (crawl_id, slot, at, fetched) VALUES ($1, $2, $3, $4)",
       [@crawl.id, slot, (START + seconds).iso8601(3), fetched]
@@ -50,10 +50,10 @@ class LiveTest < Minitest::Test
   end
 
   def test_speed_is_that_of_the_last_while_and_tells_what_is_left
-    beat(2, 400)
+    sample(2, 400)
     assert_equal 100.0, progress(4).pages_per_second
 
-    [50, 55, 59].each { |seconds| beat(seconds, 40) }
+    [50, 55, 59].each { |seconds| sample(seconds, 40) }
     @crawl.update!(waiting_by_depth: {"1" => 60})
     assert_equal [6.0, 10], progress(60).to_h.values_at(:pages_per_second, :seconds_left)
   end
@@ -74,7 +74,7 @@ class LiveTest < Minitest::Test
   end
 
   def test_the_picture_of_the_speed_has_few_points_however_long_it_took
-    1.step(3599, 2) { |seconds| beat(seconds, 20) }
+    1.step(3599, 2) { |seconds| sample(seconds, 20) }
     points = live(3600)[:speed]
 
     assert_operator points.size, :<=, IronTrellis::Store::Crawling::CrawlMonitor::POINTS
@@ -82,8 +82,8 @@ class LiveTest < Minitest::Test
   end
 
   def test_a_pause_shows_and_a_last_step_that_is_cut_short_counts_by_its_length
-    beat(1, 40)
-    beat(7, 40)
+    sample(1, 40)
+    sample(7, 40)
     @crawl.update!(state: "finished", fetching_ended_at: START + 7)
 
     assert_equal [20.0, 0.0, 0.0, 40.0], live(999)[:speed].map { |point| point[:per_second] }
@@ -97,6 +97,6 @@ class LiveTest < Minitest::Test
 
     assert_equal [{"slot" => 0, "worker" => "here:1"}], now[:workers], "who wasn't heard of for long has gone"
     assert_equal [{depth: 2, waiting: 5}, {depth: 10, waiting: 1}], now[:queue]
-    assert_empty now[:troubles]
+    assert_empty now[:errors]
   end
 end

@@ -13,7 +13,7 @@ class WebServer
   # @yieldparam server [WebServer]
   def self.apache(rules, &block) = new { |server| server.run_apache(rules, &block) }
 
-  # @param text [String] as Ports::Redirects::Nginx writes it
+  # @param text [String] as Ports::Redirects::Maps::Nginx writes it
   def self.nginx(text, &block) = new { |server| server.run_nginx(text, &block) }
 
   def initialize

@@ -50,10 +50,10 @@ class CopiesOfCrawlTest < Minitest::Test
 
     assert_equal(
       {"/blog/oil" => 1.0, "/blog/wick" => 1.0, "/blog/glass" => 1.0, "/blog/rope" => 1.0, "/blog/sail" => 1.0},
-      rows.slice(*pages.keys).transform_values { |row| row["own_share"].round(1) }
+      rows.slice(*pages.keys).transform_values { |row| row["unique_share"].round(1) }
     )
     assert_equal %w[/blog/ /tag/all], told(crawl, "little-of-its-own").map { |_, url, _| url }
-    assert_operator rows["/"]["own_share"], :>, 0.4
+    assert_operator rows["/"]["unique_share"], :>, 0.4
   end
 
   # Two pages that carry one text and link to each other by the way own none of it.
@@ -96,6 +96,6 @@ class CopiesOfCrawlTest < Minitest::Test
 
     assert_equal [%w[copy-exact /ref/api/same2 /ref/api/same1], %w[copy-near /ref/api/signs /ref/api/same1]],
       told(crawl, "copy-exact", "copy-near")
-    assert_operator rows_of(crawl)["/ref/api/signs"]["likeness"], :<, 1.0
+    assert_operator rows_of(crawl)["/ref/api/signs"]["similarity"], :<, 1.0
   end
 end

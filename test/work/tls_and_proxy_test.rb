@@ -49,7 +49,7 @@ class TlsAndProxyTest < Minitest::Test
         },
         allow_private: false
       )
-    manner =
+    profile =
       IronTrellis::Fetch::Http::RequestProfile.new(
         user_agent: "x",
         headers: [],
@@ -61,7 +61,7 @@ class TlsAndProxyTest < Minitest::Test
         trust: trust
       )
     answer =
-      IronTrellis::Fetch::Http::Client.new(addresses: book, manner: manner).fetch(
+      IronTrellis::Fetch::Http::Client.new(addresses: book, profile: profile).fetch(
         IronTrellis::Core::Url::NormalForm.parse("https://small.example/")
       )
     [answer.error, answer.error_detail]

@@ -4,22 +4,9 @@ import { SignIn } from "./account/SignIn";
 import { Frame } from "./frame/Frame";
 import { Failed, Loading } from "./kit/Notice";
 import { useSession, useSites } from "./kit/queries";
+import { SCREENS } from "./stages/screens";
 
-const Setup = lazy(() => import("./stages/crawl/setup/Setup"));
-const Live = lazy(() => import("./stages/crawl/live/Live"));
-const TrellisScreen = lazy(() => import("./stages/read/trellis/TrellisScreen"));
-const Ledger = lazy(() => import("./stages/read/ledger/Ledger"));
-const Links = lazy(() => import("./stages/read/links/Links"));
-const Images = lazy(() => import("./stages/read/images/Images"));
-const Faults = lazy(() => import("./stages/read/faults/Faults"));
-const Structure = lazy(() => import("./stages/read/structure/Structure"));
-const Groups = lazy(() => import("./stages/read/groups/Groups"));
-const Compare = lazy(() => import("./stages/prove/compare/Compare"));
-const Intent = lazy(() => import("./stages/decide/intent/Intent"));
-const Redirects = lazy(() => import("./stages/decide/routes/Redirects"));
-const Languages = lazy(() => import("./stages/decide/languages/Languages"));
-const Sitemaps = lazy(() => import("./stages/decide/sitemaps/Sitemaps"));
-const DossierPage = lazy(() => import("./stages/read/dossier/DossierPage"));
+const NewSite = lazy(() => import("./stages/crawl/setup/NewSite"));
 
 /** The addresses of the application. Without a session there is only the sign-in. */
 export function App() {
@@ -32,23 +19,11 @@ export function App() {
     <Suspense fallback={<Loading what="the screen" />}>
       <Routes>
         <Route path="/" element={<Home />} />
-        <Route path="/new" element={<Frame screen="crawl/setup">{<Setup isNew />}</Frame>} />
+        <Route path="/new" element={<Frame screen="crawl/setup">{<NewSite />}</Frame>} />
         <Route path="/s/:site/c/:crawl">
-          <Route path="crawl/setup" element={<Frame screen="crawl/setup">{<Setup />}</Frame>} />
-          <Route path="crawl/live" element={<Frame screen="crawl/live">{<Live />}</Frame>} />
-          <Route path="read/trellis" element={<Frame screen="read/trellis">{<TrellisScreen />}</Frame>} />
-          <Route path="read/ledger" element={<Frame screen="read/ledger">{<Ledger />}</Frame>} />
-          <Route path="read/faults" element={<Frame screen="read/faults">{<Faults />}</Frame>} />
-          <Route path="read/links" element={<Frame screen="read/links">{<Links />}</Frame>} />
-          <Route path="read/images" element={<Frame screen="read/images">{<Images />}</Frame>} />
-          <Route path="read/structure" element={<Frame screen="read/structure">{<Structure />}</Frame>} />
-          <Route path="read/groups" element={<Frame screen="read/groups">{<Groups />}</Frame>} />
-          <Route path="decide/intent" element={<Frame screen="decide/intent">{<Intent />}</Frame>} />
-          <Route path="decide/routes" element={<Frame screen="decide/routes">{<Redirects />}</Frame>} />
-          <Route path="decide/languages" element={<Frame screen="decide/languages">{<Languages />}</Frame>} />
-          <Route path="decide/sitemaps" element={<Frame screen="decide/sitemaps">{<Sitemaps />}</Frame>} />
-          <Route path="prove/compare" element={<Frame screen="prove/compare">{<Compare />}</Frame>} />
-          <Route path="read/dossier" element={<Frame screen="read/dossier">{<DossierPage />}</Frame>} />
+          {SCREENS.map(({ path, Drawn }) => (
+            <Route key={path} path={path} element={<Frame screen={path}>{<Drawn />}</Frame>} />
+          ))}
         </Route>
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>

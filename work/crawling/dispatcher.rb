@@ -3,18 +3,18 @@
 module IronTrellis
   module Work
     module Crawling
-      # Leases work for the hosts that a session asks, and hands it to their lanes: sitemap files and probes first, then
+      # Leases work for the hosts that a session asks, and hands it to their pool: sitemap files and probes first, then
       # URLs nearest to the start.
       class Dispatcher
         # @param crawl [Store::Crawling::Crawl]
         # @param slot [Integer]
         # @param token [Integer] of the session
-        # @param lanes [HostPool]
-        def initialize(crawl, slot:, token:, lanes:)
+        # @param pool [HostPool]
+        def initialize(crawl, slot:, token:, pool:)
           @crawl = crawl
           @slot = slot
           @token = token
-          @lanes = lanes
+          @pool = pool
           @limit = crawl.crawl_settings.limit
           @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
           @probes = Store::Crawling::Probes.new(crawl)
@@ -22,26 +22,26 @@ module IronTrellis
 
         # @return [void]
         def hand_out
-          wants = @lanes.wants
+          wants = @pool.wants
           return if wants.empty?
 
           @sitemaps
             .take(@slot, wants.keys)
             .each do |row|
-              @lanes.hand(Fetch::Sitemaps::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual")))
+              @pool.hand(Fetch::Sitemaps::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual")))
             end
           @probes
             .take(@slot, wants.keys)
-            .each { |row| @lanes.hand(Fetch::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
-          @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @lanes.hand(item) }
+            .each { |row| @pool.hand(Fetch::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
+          @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @pool.hand(item) }
         end
 
         # Hands out one URL over which workers died, alone, so that it takes nothing with it.
         #
         # @return [Boolean] whether there was one
-        def hand_out_apart
-          item = @crawl.frontier.lease_apart(@slot, @token, @lanes.host_ids)
-          @lanes.hand(item) if item
+        def hand_out_quarantined
+          item = @crawl.frontier.lease_quarantined(@slot, @token, @pool.host_ids)
+          @pool.hand(item) if item
           !item.nil?
         end
 

@@ -3,23 +3,23 @@
 module IronTrellis
   module Work
     module Crawling
-      # What one thread of a lane does with each item: sees to the robots policy of its host, then fetches and reads.
+      # What one thread of a host's queue does with each item: sees to the robots policy of its host, then fetches and reads.
       class FetchWorker
         # @param client [Fetch::Http::Client]
-        # @param policies [RobotsCache]
+        # @param robots [RobotsCache]
         # @param reader [Core::Page::Reader]
         # @param settings [Core::Settings::Crawl]
         # @param clock [#call]
-        def initialize(client, policies:, reader:, settings:, clock:)
+        def initialize(client, robots:, reader:, settings:, clock:)
           @clock = clock
           @client = client
-          @policies = policies
+          @robots = robots
           @settings = settings
           @pages =
             Fetch::Crawling::PageFetch.new(
               client: client,
               reader: reader,
-              policies: policies,
+              robots: robots,
               ignore_robots: settings.ignore_robots
             )
         end
@@ -27,7 +27,7 @@ module IronTrellis
         # @param item [#parts]
         # @return [Numeric] seconds that must lie between two requests to its host
         def prepare(item)
-          policy = @policies.call(item.parts, @client)
+          policy = @robots.call(item.parts, @client)
           (@settings.keep_crawl_delay && policy&.delay) || 0
         rescue Fetch::Http::FetchError
           0

@@ -3,12 +3,12 @@
 module IronTrellis
   module Work
     module Crawling
-      # The hosts that one session of a crawl asks at the moment, each through a lane, and its right to do so: the slots
+      # The hosts that one session of a crawl asks at the moment, each through a queue, and its right to do so: the slots
       # that it holds of them. What a host allows is shared evenly by all sessions of the crawl.
       class HostPool
         MOST = 32
         BATCH = 100
-        # A lane of limited speed holds what it can ask for in so many seconds.
+        # A queue of limited speed holds what it can ask for in so many seconds.
         AHEAD_SECONDS = 4
         # Requests are begun only so long after the slots were renewed: well before others may take them over.
         SURE_SECONDS = Store::Crawling::Hosts::LEASE_SECONDS - 1.5
@@ -19,7 +19,7 @@ module IronTrellis
         # @param hosts [Store::Crawling::Hosts]
         # @param token [Integer] of the session
         # @param clock [#call]
-        # @yield makes a worker for one thread of a lane
+        # @yield makes a worker for one thread of a queue
         def initialize(settings, hosts:, token:, clock:, &make_worker)
           @settings = settings
           @ours = settings.scope.hosts
@@ -28,7 +28,7 @@ module IronTrellis
           @clock = clock
           @make_worker = make_worker
           @results = Thread::Queue.new
-          @lanes = {}
+          @queues = {}
           @open = Hash.new(0)
           @sure_until = monotonic + SURE_SECONDS
         end
@@ -41,37 +41,37 @@ module IronTrellis
         def tend(sessions)
           asked_at = monotonic
           held = @hosts.renew(@token)
-          @lanes.each { |host_id, lane| lane.lose(lane.slots.reject { |slot| held[host_id].include?(slot.slot) }) }
+          @queues.each { |host_id, queue| queue.lose(queue.slots.reject { |slot| held[host_id].include?(slot.slot) }) }
           @sure_until = asked_at + SURE_SECONDS
           work = @hosts.with_work(@clock.call)
           close_idle(work)
-          @lanes.each { |host_id, lane| balance(host_id, lane, sessions, work.key?(host_id)) }
-          (work.keys - @lanes.keys)
-            .first(MOST - @lanes.size)
+          @queues.each { |host_id, queue| balance(host_id, queue, sessions, work.key?(host_id)) }
+          (work.keys - @queues.keys)
+            .first(MOST - @queues.size)
             .each { |host_id| begin_one(host_id, work[host_id], sessions) }
         end
 
         # @return [Hash{Integer => Integer}] by host, how many more URLs it should be handed
         def wants
-          @lanes.filter_map do |host_id, lane|
-            ahead = ahead(lane)
-            [host_id, ahead - lane.backlog] if lane.slots.any? && lane.backlog <= ahead / 2
+          @queues.filter_map do |host_id, queue|
+            ahead = ahead(queue)
+            [host_id, ahead - queue.backlog] if queue.slots.any? && queue.backlog <= ahead / 2
           end.to_h
         end
 
         # @return [Array<Integer>] ids of the hosts asked
-        def host_ids = @lanes.keys
+        def host_ids = @queues.keys
 
         # @param item [#host_id]
         # @return [void]
         def hand(item)
-          lane = @lanes.fetch(item.host_id)
-          @open[lane] += 1
-          lane << item
+          queue = @queues.fetch(item.host_id)
+          @open[queue] += 1
+          queue << item
         end
 
         # @param seconds [Numeric] to wait for one
-        # @return [Array(Fetch::Crawling::HostQueue, Object, Object), nil] lane, item, outcome
+        # @return [Array(Fetch::Crawling::HostQueue, Object, Object), nil] queue, item, outcome
         def next_result(seconds)
           result = pop(seconds) or return
           @open[result.first] -= 1
@@ -84,46 +84,46 @@ module IronTrellis
         # @param host_id [Integer]
         # @param seconds [Numeric] for which the host asks us to wait
         # @return [void]
-        def hold_back(host_id, seconds) = @lanes[host_id]&.hold_back(seconds)
+        def hold_back(host_id, seconds) = @queues[host_id]&.hold_back(seconds)
 
         # Takes back what nobody has begun.
         #
         # @return [void]
         def abandon
-          @lanes.each_value { |lane| @open[lane] -= lane.abandon.size }
+          @queues.each_value { |queue| @open[queue] -= queue.abandon.size }
         end
 
-        # Ends all lanes once they are done with what they began, and gives the slots back.
+        # Ends all queues once they are done with what they began, and gives the slots back.
         #
         # @return [void]
         def close
-          @lanes.each_value(&:abandon)
-          @lanes.each_value(&:close)
-          @lanes.each_value { |lane| @hosts.give_back(lane.shrink(0), @token) }
-          @lanes.clear
+          @queues.each_value(&:abandon)
+          @queues.each_value(&:close)
+          @queues.each_value { |queue| @hosts.give_back(queue.shrink(0), @token) }
+          @queues.clear
         end
 
         private
 
         def close_idle(work)
-          idle = @lanes.reject { |host_id, lane| work.key?(host_id) || @open[lane].positive? }
-          idle.each do |host_id, lane|
-            lane.close
-            @hosts.give_back(lane.shrink(0), @token)
-            @open.delete(lane)
-            @lanes.delete(host_id)
+          idle = @queues.reject { |host_id, queue| work.key?(host_id) || @open[queue].positive? }
+          idle.each do |host_id, queue|
+            queue.close
+            @hosts.give_back(queue.shrink(0), @token)
+            @open.delete(queue)
+            @queues.delete(host_id)
           end
         end
 
-        def balance(host_id, lane, sessions, has_work)
-          share = share(lane.authority, sessions)
-          if lane.slots.size > share then @hosts.give_back(lane.shrink(share), @token)
-          elsif lane.slots.size < share && has_work then lane.grow(take(host_id, lane, share - lane.slots.size))
+        def balance(host_id, queue, sessions, has_work)
+          share = share(queue.authority, sessions)
+          if queue.slots.size > share then @hosts.give_back(queue.shrink(share), @token)
+          elsif queue.slots.size < share && has_work then queue.grow(take(host_id, queue, share - queue.slots.size))
           end
         end
 
         def begin_one(host_id, authority, sessions)
-          lane =
+          queue =
             Fetch::Crawling::HostQueue.new(
               authority,
               of: slots_of(authority),
@@ -132,15 +132,15 @@ module IronTrellis
               allowed: -> { monotonic < @sure_until },
               &@make_worker
             )
-          slots = take(host_id, lane, share(authority, sessions))
+          slots = take(host_id, queue, share(authority, sessions))
           return if slots.empty?
 
-          lane.grow(slots)
-          @lanes[host_id] = lane
+          queue.grow(slots)
+          @queues[host_id] = queue
         end
 
-        def take(host_id, lane, count)
-          @hosts.take(host_id, count, of: slots_of(lane.authority), token: @token, gap: lane.gap_of_a_slot)
+        def take(host_id, queue, count)
+          @hosts.take(host_id, count, of: slots_of(queue.authority), token: @token, gap: queue.gap_of_a_slot)
         end
 
         # Hosts that are only linked to are asked one thing at a time.
@@ -148,11 +148,11 @@ module IronTrellis
 
         def share(authority, sessions) = (slots_of(authority) / sessions.to_f).ceil
 
-        def ahead(lane)
-          return [BATCH, lane.slots.size].max if @settings.rate.zero?
+        def ahead(queue)
+          return [BATCH, queue.slots.size].max if @settings.rate.zero?
 
-          (@settings.rate * lane.slots.size / slots_of(lane.authority) * AHEAD_SECONDS).ceil.clamp(
-            lane.slots.size,
+          (@settings.rate * queue.slots.size / slots_of(queue.authority) * AHEAD_SECONDS).ceil.clamp(
+            queue.slots.size,
             BATCH
           )
         end

@@ -20,8 +20,8 @@ module IronTrellis
         def initialize(crawl, kind)
           @settings = crawl.crawl_settings
           @kind = kind
-          @manner = Fetch::Http::RequestProfile.of(@settings, crawl.secrets)
-          @manner.user_agent = BROWSER if kind == "visitor"
+          @profile = Fetch::Http::RequestProfile.of(@settings, crawl.secrets)
+          @profile.user_agent = BROWSER if kind == "visitor"
         end
 
         # @param url [String]
@@ -160,7 +160,7 @@ module IronTrellis
             followed: link.followed
           }
 
-        def new_client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), manner: @manner)
+        def new_client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), profile: @profile)
       end
     end
   end

@@ -31,7 +31,7 @@ module IronTrellis
         # @yieldparam client [Fetch::Http::Client] closed afterwards
         # @return [Object] what the block gives
         def call
-          client = Fetch::Http::Client.new(addresses: @addresses, manner: @profile)
+          client = Fetch::Http::Client.new(addresses: @addresses, profile: @profile)
           yield client
         ensure
           client&.close

@@ -15,14 +15,14 @@ module IronTrellis
         # @param slot [Integer]
         # @param token [Integer] of the session
         # @param hosts [Store::Crawling::Hosts]
-        # @param lanes [HostPool]
+        # @param pool [HostPool]
         # @param outages [Store::Crawling::Outages]
         # @param clock [#call]
-        def initialize(crawl, slot:, token:, hosts:, lanes:, outages:, clock:)
+        def initialize(crawl, slot:, token:, hosts:, pool:, outages:, clock:)
           @crawl = crawl
           @token = token
           @hosts = hosts
-          @lanes = lanes
+          @pool = pool
           @clock = clock
           @retries = crawl.crawl_settings.retries
           @writer =
@@ -35,8 +35,8 @@ module IronTrellis
             )
           @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
           @probes = Store::Crawling::Probes.new(crawl)
-          @beats = Store::Crawling::ThroughputSamples.new(crawl, slot: slot)
-          @sameness = Fetch::Crawling::ParameterLoopDetector.new
+          @samples = Store::Crawling::ThroughputSamples.new(crawl, slot: slot)
+          @loops = Fetch::Crawling::ParameterLoopDetector.new
           @endless = Fetch::Crawling::EndlessAnswers.new
           @probes.answering.each_value { |row| learn(row) }
           @outages = outages
@@ -71,20 +71,20 @@ module IronTrellis
           return if @pages.empty?
 
           @writer.write(@pages, @token)
-          @beats.count(@pages.count(&:fetched?))
+          @samples.count(@pages.count(&:fetched?))
           @pages.each { |outcome| watch(outcome) }
           @pages.clear
         end
 
         # @param now [Time]
         # @return [void]
-        def beat(now) = @beats.call(now)
+        def sample(now) = @samples.call(now)
 
         # To be called when all is stored.
         #
         # @param now [Time]
         # @return [void]
-        def finish(now) = @beats.finish(now)
+        def finish(now) = @samples.finish(now)
 
         private
 
@@ -149,7 +149,7 @@ module IronTrellis
         end
 
         def hold_back(host_id, seconds)
-          @lanes.hold_back(host_id, seconds)
+          @pool.hold_back(host_id, seconds)
           @hosts.pause(host_id, @clock.call + seconds)
         end
 
@@ -172,7 +172,7 @@ module IronTrellis
         end
 
         def watch(outcome)
-          prefix = @sameness.see(outcome) or return
+          prefix = @loops.see(outcome) or return
           @writer.close_space(
             Fetch::Crawling::ParameterLoopDetector::KIND,
             prefix,

@@ -6,7 +6,7 @@ require "socket"
 module IronTrellis
   module Work
     module Crawling
-      # One slot of a crawl at work: leases URLs, hands them to lanes (one a host), stores what comes back. It lives as
+      # One slot of a crawl at work: leases URLs, hands them to the queues of their hosts, stores what comes back. It lives as
       # long as one slice of the job; all that must last is in the database.
       class Session
         # Rows are stored when this many are there, or when the first of them has waited for a while.
@@ -24,22 +24,22 @@ module IronTrellis
           @slot = slot
           @clock = clock
           @settings = crawl.crawl_settings
-          # Made here, as the threads of the lanes must not ask the database.
-          @manner = Fetch::Http::RequestProfile.of(@settings, crawl.secrets)
+          # Made here, as the fetching threads must not ask the database.
+          @profile = Fetch::Http::RequestProfile.of(@settings, crawl.secrets)
           @addresses = Fetch::Http::HostResolver.of(@settings)
           @token = SecureRandom.random_number(1 << 62)
           @hosts = Store::Crawling::Hosts.new(crawl)
           @outages = Store::Crawling::Outages.new(crawl)
-          @policies = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts, outages: @outages)
-          @lanes = HostPool.new(@settings, hosts: @hosts, token: @token, clock: clock) { lane_worker }
-          @intake = Dispatcher.new(crawl, slot: slot, token: @token, lanes: @lanes)
-          @shelf =
+          @robots = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts, outages: @outages)
+          @pool = HostPool.new(@settings, hosts: @hosts, token: @token, clock: clock) { fetch_worker }
+          @dispatcher = Dispatcher.new(crawl, slot: slot, token: @token, pool: @pool)
+          @buffer =
             OutcomeBuffer.new(
               crawl,
               slot: slot,
               token: @token,
               hosts: @hosts,
-              lanes: @lanes,
+              pool: @pool,
               outages: @outages,
               clock: clock
             )
@@ -54,32 +54,32 @@ module IronTrellis
           take_over
           go_on(&ending)
           drain
-          @intake.release
-          @shelf.finish(@clock.call)
+          @dispatcher.release
+          @buffer.finish(@clock.call)
           Store::Crawling::CrawlSlots.left(@crawl.id, @slot, @token)
         ensure
-          @lanes.close
+          @pool.close
         end
 
         private
 
         # What an earlier session of this slot held goes back; if it ended without saying so, it died over it.
         def take_over
-          Store::Crawling::CrawlSlots.crashed?(@crawl.id, @slot) ? @intake.release_after_crash : @intake.release
+          Store::Crawling::CrawlSlots.crashed?(@crawl.id, @slot) ? @dispatcher.release_after_crash : @dispatcher.release
           tend
         end
 
         def go_on
           until yield
             tend if monotonic - @tended_at >= TEND_SECONDS
-            @intake.hand_out
-            if @lanes.open_items.zero? && !more?
+            @dispatcher.hand_out
+            if @pool.open_items.zero? && !more?
               break unless worth_waiting?
 
               sleep(WAIT_SECONDS)
             end
             collect
-            store if @shelf.size >= WRITE_AT || @shelf.due? || @lanes.open_items.zero?
+            store if @buffer.size >= WRITE_AT || @buffer.due? || @pool.open_items.zero?
           end
         end
 
@@ -94,8 +94,8 @@ module IronTrellis
         def more?
           store
           tend
-          @intake.hand_out
-          @lanes.open_items.positive? || @intake.hand_out_apart
+          @dispatcher.hand_out
+          @pool.open_items.positive? || @dispatcher.hand_out_quarantined
         end
 
         def tend
@@ -105,16 +105,16 @@ module IronTrellis
           @crawl.frontier.wake(now)
           @outages.refresh
           @sessions = Store::Crawling::CrawlSlots.active(@crawl.id, now).size.clamp(1, @crawl.slots)
-          @lanes.tend(@sessions)
-          @shelf.beat(now)
+          @pool.tend(@sessions)
+          @buffer.sample(now)
         end
 
         # Takes in what has come, waiting a moment for the first.
         def collect
-          @idle_since = nil if @lanes.open_items.positive?
+          @idle_since = nil if @pool.open_items.positive?
           deadline = monotonic + WAIT_SECONDS
-          while @shelf.size < WRITE_AT && @lanes.open_items.positive? && monotonic < deadline
-            result = @lanes.next_result(deadline - monotonic) or break
+          while @buffer.size < WRITE_AT && @pool.open_items.positive? && monotonic < deadline
+            result = @pool.next_result(deadline - monotonic) or break
             keep(*result)
           end
         end
@@ -122,32 +122,32 @@ module IronTrellis
         def keep(_lane, item, outcome)
           raise outcome if outcome.is_a?(Exception)
 
-          outcome ? @shelf.put(item, outcome) : @lanes.hand(item)
+          outcome ? @buffer.put(item, outcome) : @pool.hand(item)
         end
 
         def store
-          @policies.keep_new(@clock.call, sitemaps: @settings.read_sitemaps)
-          @shelf.store
+          @robots.keep_new(@clock.call, sitemaps: @settings.read_sitemaps)
+          @buffer.store
         end
 
-        # What no lane has begun goes back to the frontier.
+        # What no thread has begun goes back to the frontier.
         def drain
-          @lanes.abandon
-          while @lanes.open_items.positive?
+          @pool.abandon
+          while @pool.open_items.positive?
             tend if monotonic - @tended_at >= TEND_SECONDS
-            _, item, outcome = @lanes.next_result(WAIT_SECONDS)
+            _, item, outcome = @pool.next_result(WAIT_SECONDS)
             raise outcome if outcome.is_a?(Exception)
 
-            @shelf.put(item, outcome) if outcome
+            @buffer.put(item, outcome) if outcome
           end
           store
         end
 
-        def lane_worker
-          client = Fetch::Http::Client.new(addresses: @addresses, manner: @manner)
+        def fetch_worker
+          client = Fetch::Http::Client.new(addresses: @addresses, profile: @profile)
           FetchWorker.new(
             client,
-            policies: @policies,
+            robots: @robots,
             settings: @settings,
             clock: @clock,
             reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters)

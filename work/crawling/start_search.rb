@@ -55,7 +55,7 @@ module IronTrellis
           @client ||=
             Fetch::Http::Client.new(
               addresses: Fetch::Http::HostResolver.of(@settings),
-              manner: Fetch::Http::RequestProfile.of(@settings, @secrets)
+              profile: Fetch::Http::RequestProfile.of(@settings, @secrets)
             )
         end
 

@@ -19,8 +19,8 @@ module IronTrellis
           @finder = Core::Copies::Finder.new
         end
 
-        # @return [Array<Hash{String => Object}>] url_id, own_share, copies (others of its cluster), and of a weaker
-        #   copy copy_of, likeness and reason
+        # @return [Array<Hash{String => Object}>] url_id, unique_share, copies (others of its cluster), and of a weaker
+        #   copy copy_of, similarity and reason
         def call
           @of_group = boilerplate_of_groups
           @of_folder = boilerplate_of_folders
@@ -116,7 +116,7 @@ module IronTrellis
             copy = copies[number]
             {
               "url_id" => id,
-              "own_share" => shares[number],
+              "unique_share" => shares[number],
               "copies" => others.fetch(copy ? copy.stands : number, 0)
             }.merge(copy ? weaker(copy) : {})
           end
@@ -126,8 +126,8 @@ module IronTrellis
           stands = @pages[copy.stands].last
           {
             "copy_of" => stands,
-            "likeness" => copy.likeness,
-            "reason" => Core::Ladder::Rungs::Distinct.judge_copy(stands, copy.likeness).reason
+            "similarity" => copy.similarity,
+            "reason" => Core::Ladder::Rungs::Distinct.judge_copy(stands, copy.similarity).reason
           }
         end
       end

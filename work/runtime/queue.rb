@@ -85,7 +85,7 @@ module IronTrellis
 
         # @param queue [String]
         # @return [Array<Hash>] jobs that failed for good or wait for another try, with what went wrong
-        def troubles(queue)
+        def errors(queue)
           Store::Postgres::Sql.rows(
             "SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue = $1 AND error_count > 0",
             [queue]

@@ -16,7 +16,7 @@ module IronTrellis
           NEEDS_ALL = true
 
           def check(page)
-            fault(page, about: page.copy_of) if page.copy_of && page.likeness >= Ladder::Rungs::Distinct::SAME
+            fault(page, about: page.copy_of) if page.copy_of && page.similarity >= Ladder::Rungs::Distinct::SAME
           end
         end
       end

@@ -12,12 +12,12 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Of pages that are nearly alike the index tends to keep one and to pass over the rest."
           FIX = "Merge them, let each say more of its own, or name their main version as the canonical."
-          SOURCE = "Broder 1997 (likeness of five-word shingles); CP"
+          SOURCE = "Broder 1997 (similarity of five-word shingles); CP"
           NEEDS_ALL = true
 
           def check(page)
-            if page.copy_of && page.likeness < Ladder::Rungs::Distinct::SAME
-              fault(page, about: page.copy_of, likeness: page.likeness.round(2))
+            if page.copy_of && page.similarity < Ladder::Rungs::Distinct::SAME
+              fault(page, about: page.copy_of, similarity: page.similarity.round(2))
             end
           end
         end

@@ -16,9 +16,9 @@ module IronTrellis
           NEEDS_ALL = true
 
           def check(page)
-            return unless page.own_share && page.copies.zero?
+            return unless page.unique_share && page.copies.zero?
 
-            fault(page, own_share: page.own_share.round(2)) if page.own_share < settings.little_own_share
+            fault(page, unique_share: page.unique_share.round(2)) if page.unique_share < settings.little_unique_share
           end
         end
       end

@@ -26,11 +26,11 @@ module IronTrellis
           # Which pages are copies is known only when all of them were read.
           #
           # @param stands [String] URL of the page that stands for this one
-          # @param likeness [Float]
+          # @param similarity [Float]
           # @return [Judgement]
-          def self.judge_copy(stands, likeness)
+          def self.judge_copy(stands, similarity)
             Judgement.stop(
-              (likeness < SAME) ? "near copy (#{format("%.2f", likeness)}) of #{stands}" : "copy of #{stands}"
+              (similarity < SAME) ? "near copy (#{format("%.2f", similarity)}) of #{stands}" : "copy of #{stands}"
             )
           end
         end

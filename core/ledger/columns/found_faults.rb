@@ -8,8 +8,15 @@ module IronTrellis
         module FoundFaults
           PLACE = 11
           LIST = [
-            Column.new(name: "faults", type: "text[]", kind: :list, source: :faults, counted: true),
-            Column.new(name: "fault_count", type: "integer", kind: :number, source: :faults, indexed: true)
+            Column.new(name: "faults", type: "text[]", kind: :list, source: :faults, counted: true, label: "Faults"),
+            Column.new(
+              name: "fault_count",
+              type: "integer",
+              kind: :number,
+              source: :faults,
+              indexed: true,
+              label: "Number of faults"
+            )
           ].freeze
         end
       end

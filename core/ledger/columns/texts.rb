@@ -8,13 +8,37 @@ module IronTrellis
         module Texts
           PLACE = 5
           LIST = [
-            Column.new(name: "title", type: "text", kind: :text, source: :subject),
-            Column.new(name: "title_chars", type: "integer", kind: :number, source: :subject, indexed: true),
-            Column.new(name: "description", type: "text", kind: :text, source: :facts),
-            Column.new(name: "description_chars", type: "integer", kind: :number, source: :judged),
-            Column.new(name: "h1", type: "text[]", kind: :list, source: :facts),
-            Column.new(name: "h1_count", type: "integer", kind: :number, source: :judged),
-            Column.new(name: "words", type: "integer", kind: :number, source: :subject, indexed: true)
+            Column.new(name: "title", type: "text", kind: :text, source: :subject, label: "Title"),
+            Column.new(
+              name: "title_chars",
+              type: "integer",
+              kind: :number,
+              source: :subject,
+              indexed: true,
+              label: "Title length",
+              help: "Characters of the title"
+            ),
+            Column.new(name: "description", type: "text", kind: :text, source: :facts, label: "Description"),
+            Column.new(
+              name: "description_chars",
+              type: "integer",
+              kind: :number,
+              source: :judged,
+              label: "Desc. length",
+              subject: "description length",
+              help: "Characters of the description"
+            ),
+            Column.new(name: "h1", type: "text[]", kind: :list, source: :facts, label: "H1", subject: "H1"),
+            Column.new(
+              name: "h1_count",
+              type: "integer",
+              kind: :number,
+              source: :judged,
+              label: "H1s",
+              subject: "number of H1s",
+              help: "Number of H1 headings"
+            ),
+            Column.new(name: "words", type: "integer", kind: :number, source: :subject, indexed: true, label: "Words")
           ].freeze
         end
       end

@@ -4,7 +4,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useRef, useState } from "react";
 import { useAddress } from "../kit/address";
 import { isTyping } from "../kit/typing";
-import { STAGES } from "./stages";
+import { STAGES } from "../stages/screens";
 
 const LIST: [string, string][] = [
   ...STAGES.filter((stage) => stage.screens.length > 0).map((stage): [string, string] => [

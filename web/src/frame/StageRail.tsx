@@ -5,7 +5,7 @@ import { api, data } from "../api/client";
 import { useAddress } from "../kit/address";
 import { count, counted, duration } from "../kit/format";
 import { useCurrent } from "../kit/useCurrent";
-import { STAGES } from "./stages";
+import { STAGES } from "../stages/screens";
 
 /** Five stations on one line, each with its own live number; the open stage shows its screens under it. */
 export function StageRail({ screen }: { screen: string }) {

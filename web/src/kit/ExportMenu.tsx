@@ -2,8 +2,7 @@ import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useState } from "react";
-
-const FORMATS = { csv: "CSV", xlsx: "Workbook (XLSX)", jsonl: "JSON Lines" };
+import { TABLES } from "../api/formats";
 
 type Props = {
   /** The address of the file without its ending. */
@@ -13,24 +12,24 @@ type Props = {
 };
 
 /** What is shown, as a file in one of the formats: these conditions, this order, these columns. */
-export function ExportMenu({ path, query = {}, label = "Export" }: Props) {
+export function ExportMenu({ path, query = {}, label: shown = "Export" }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const given = Object.entries(query).filter((pair): pair is [string, string] => pair[1] !== undefined);
   return (
     <>
       <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
-        {label}
+        {shown}
       </Button>
       <Menu anchorEl={anchor} open={!!anchor} onClose={() => setAnchor(null)} slotProps={{ list: { dense: true } }}>
-        {Object.entries(FORMATS).map(([ending, name]) => (
+        {TABLES.map(({ name, label }) => (
           <MenuItem
-            key={ending}
+            key={name}
             component="a"
-            href={`/api/${path}.${ending}?${new URLSearchParams(given)}`}
+            href={`/api/${path}.${name}?${new URLSearchParams(given)}`}
             download
             onClick={() => setAnchor(null)}
           >
-            {name}
+            {label}
           </MenuItem>
         ))}
       </Menu>

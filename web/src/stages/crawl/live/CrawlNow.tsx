@@ -14,7 +14,7 @@ import { Queue } from "./Queue";
 import { Speed } from "./Speed";
 import { isFetching, STATES } from "./states";
 import { StatusMix } from "./StatusMix";
-import { Troubles } from "./Troubles";
+import { FetchErrors } from "./FetchErrors";
 import { useControls, useLive } from "./useLive";
 
 /** One crawl: how far it is, how fast, what answers, what waits, what goes wrong. */
@@ -45,7 +45,7 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
             <Speed speed={live.data.speed} />
           </Part>
           <Part title="Newest errors">
-            <Troubles troubles={live.data.troubles} />
+            <FetchErrors errors={live.data.errors} />
           </Part>
           <Part
             title={
@@ -182,9 +182,9 @@ function Notes({ crawl }: { crawl: Crawl }) {
   return (
     <>
       {crawl.message && <Alert severity="info">{crawl.message}</Alert>}
-      {crawl.troubles.map((trouble) => (
-        <Alert key={trouble.url} severity="error">
-          {trouble.url} could not be crawled: {trouble.reason}. Check the start URL and the hosts in scope.
+      {crawl.errors.map((one) => (
+        <Alert key={one.url} severity="error">
+          {one.url} could not be crawled: {one.reason}. Check the start URL and the hosts in scope.
         </Alert>
       ))}
     </>

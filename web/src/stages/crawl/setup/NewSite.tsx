@@ -9,7 +9,7 @@ import { SectionList } from "./SectionList";
 import { useSetup } from "./useSetup";
 
 /** A new site begins with its address and one button; all else is folded, with what holds where nothing is said. */
-export function NewSite() {
+export default function NewSite() {
   const setup = useSetup(undefined);
   const { fields, set, crawl, failure, busy } = setup;
   const problem = (name: string) => setup.error?.forField(name) || undefined;

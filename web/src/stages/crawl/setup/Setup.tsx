@@ -5,7 +5,6 @@ import { Failed, Loading } from "../../../kit/Notice";
 import { Title } from "../../../kit/Title";
 import { useCurrent } from "../../../kit/useCurrent";
 import { FormProvider } from "./form";
-import { NewSite } from "./NewSite";
 import { RobotsSheet } from "./RobotsSheet";
 import { SaveBar } from "./SaveBar";
 import { SectionList } from "./SectionList";
@@ -14,9 +13,8 @@ import { useScopeTrial } from "./useScopeTrial";
 import { useSetup } from "./useSetup";
 
 /** What a site's crawls are told. */
-export default function Setup({ isNew = false }: { isNew?: boolean }) {
+export default function Setup() {
   const { site, loading, error } = useCurrent();
-  if (isNew) return <NewSite />;
   if (error) return <Failed error={error} />;
   if (loading) return <Loading what="the settings" />;
   if (!site) return <Failed error={new Error("There is no such site. Choose one at the top left.")} />;

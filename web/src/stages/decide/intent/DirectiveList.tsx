@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { TABLES } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
 import { Failed, Loading } from "../../../kit/Notice";
@@ -41,7 +42,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
         </Typography>
         <FileLinks
           what="Page by page:"
-          files={["csv", "xlsx", "jsonl"].map((format) => ({
+          files={TABLES.map(({ name: format }) => ({
             name: format.toUpperCase(),
             href: `/api/crawls/${crawl.id}/directives.${format}`,
           }))}

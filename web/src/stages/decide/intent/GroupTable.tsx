@@ -117,7 +117,7 @@ function Row({ group, proposal, singles, intent }: RowProps) {
         <td>{count(group.indexable)}</td>
         <td>{group.thin > 0 ? count(group.thin) : "–"}</td>
         <td>{group.copies > 0 ? count(group.copies) : "–"}</td>
-        <td>{group.own_share === null ? "–" : share(group.own_share)}</td>
+        <td>{group.unique_share === null ? "–" : share(group.unique_share)}</td>
         <td>{count(group.links_in)}</td>
         <td>{share(group.authority)}</td>
         <td>{group.listed > 0 ? count(group.listed) : "–"}</td>

@@ -1,10 +1,16 @@
 import Box from "@mui/material/Box";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, data } from "../../../api/client";
+import { MAPS } from "../../../api/formats";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
 import { WhyNot } from "../../../kit/WhyNot";
+
+const READ = MAPS.filter((format) => format.read).map((format) => format.name);
+
+/** By the ending of its name; other tables of text are read as CSV. */
+const formatOf = (file: string) => READ.find((name) => file.toLowerCase().endsWith(`.${name}`)) ?? "csv";
 
 /** Takes a redirect map from a file: what can't be used is told by line, the rest goes into the map. */
 export function BringMap({ site }: { site: number }) {
@@ -15,7 +21,7 @@ export function BringMap({ site }: { site: number }) {
         api.POST("/sites/{site}/routes/import", {
           params: { path: { site } },
           body: {
-            format: file.name.endsWith(".json") ? "json" : "csv",
+            format: formatOf(file.name),
             text: await file.text(),
             note: `from ${file.name}`,
           },
@@ -31,7 +37,7 @@ export function BringMap({ site }: { site: number }) {
       </Box>
       <BringFile
         label="Choose a file"
-        accept=".csv,.tsv,.txt,.json"
+        accept={[".tsv", ".txt", ...READ.map((name) => `.${name}`)].join()}
         disabled={bring.isPending}
         read={(file) => bring.mutate(file)}
       />

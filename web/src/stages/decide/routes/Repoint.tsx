@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { TABLES } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
@@ -38,7 +39,7 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
         </Box>
         <FileLinks
           what="Link by link for editors:"
-          files={["csv", "xlsx", "jsonl"].map((format) => ({
+          files={TABLES.map(({ name: format }) => ({
             name: format.toUpperCase(),
             href: `/api/crawls/${crawl.id}/repoint.${format}`,
           }))}

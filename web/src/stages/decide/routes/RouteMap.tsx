@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { MAPS } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
@@ -77,12 +78,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
           </Button>
           <FileLinks
             what="Write for"
-            files={[
-              ["Apache", "apache"],
-              ["nginx", "nginx"],
-              ["CSV", "csv"],
-              ["JSON", "json"],
-            ].map(([name, format]) => ({ name: name ?? "", href: `/api/sites/${site}/routes/${format}` }))}
+            files={MAPS.map(({ name, label }) => ({ name: label, href: `/api/sites/${site}/routes/${name}` }))}
           />
         </Box>
         <Box

@@ -38,7 +38,10 @@ export const COLUMN_SETS: { name: string; fields: string[] }[] = [
     name: "What it says",
     fields: ["url", "title", "title_chars", "description", "description_chars", "h1", "h1_count", "words", "lang"],
   },
-  { name: "Unique text and copies", fields: ["url", "words", "own_share", "copy_of", "likeness", "copies", "group"] },
+  {
+    name: "Unique text and copies",
+    fields: ["url", "words", "unique_share", "copy_of", "similarity", "copies", "group"],
+  },
   {
     name: "How it is linked",
     fields: [

@@ -1,390 +1,77 @@
+import type { ReactNode } from "react";
+import DECLARED from "../../../api/columns.json";
 import type { LedgerRow } from "../../../api/client";
 import { FaultTitles } from "../../../kit/FaultTitles";
 import { bytes, count, moment, share } from "../../../kit/format";
-import { CAUSES } from "../../../kit/rungs";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import { Stop } from "../../../kit/Stop";
-import type { Column } from "../../../kit/table/columns";
+import type { Column, FieldKind } from "../../../kit/table/columns";
 
-/** Sizes as they are read, where they are known. */
-const size = (field: "bytes" | "page_bytes" | "script_bytes" | "style_bytes" | "image_bytes") => (row: LedgerRow) => {
-  const value = row[field];
-  return value == null ? "" : bytes(value);
+type Field = keyof LedgerRow & string;
+type Declared = {
+  field: string;
+  name: string;
+  subject: string;
+  meaning?: string;
+  kind: string;
+  choices?: string[][];
+  shown_as?: string;
 };
 
-/** An address as it is read, where there is one. */
-const url = (field: "url" | "copy_of" | "canonical" | "chosen_canonical" | "redirect_to") => (row: LedgerRow) => {
-  const value = row[field];
-  return value == null ? "" : <SiteUrl url={value} />;
+/** How values are drawn that a column declares to be shown as something else than they are. */
+const SHOWN_AS: Record<string, (value: NonNullable<LedgerRow[Field]>) => ReactNode> = {
+  url: (value) => <SiteUrl url={String(value)} />,
+  bytes: (value) => bytes(Number(value)),
+  share: (value) => share(Number(value)),
+  moment: (value) => moment(String(value)),
+  tenths: (value) => Number(value).toFixed(1),
+  hundredths: (value) => Number(value).toFixed(2),
+  size: (value) => (Array.isArray(value) && value.length > 0 ? count(value.length) : ""),
 };
 
-/** Every column that the ledger can show and be narrowed by. */
-export const COLUMNS: Column<LedgerRow>[] = [
-  { field: "url", name: "URL", subject: "URL", kind: "text", width: 250, show: url("url") },
-  {
-    field: "status",
-    name: "Status",
-    subject: "status",
-    kind: "number",
-    width: 62,
-    show: (row) => row.status ?? row.error ?? "",
-  },
-  {
-    field: "stop",
-    name: "Stopped by",
-    meaning: "What keeps it out of the index first",
-    subject: "stopped by",
-    kind: "set",
-    width: 138,
-    choices: CAUSES,
-    show: (row) => <Stop stop={row.stop} reason={row.stop_reason} known={row.indexable || row.status != null} />,
-  },
-  { field: "stop_reason", name: "Why", subject: "reason", kind: "text", width: 240 },
-  { field: "depth", name: "Depth", meaning: "Clicks from a start URL", subject: "depth", kind: "number", width: 60 },
-  {
-    field: "importance",
-    name: "Importance",
-    meaning: "How much it matters, from 0 to 100",
-    subject: "importance",
-    kind: "number",
-    width: 88,
-    show: (row) => row.importance?.toFixed(1) ?? "",
-  },
-  { field: "title", name: "Title", subject: "title", kind: "text", width: 160 },
-  {
-    field: "title_chars",
-    name: "Title length",
-    meaning: "Characters of the title",
-    subject: "title length",
-    kind: "number",
-    width: 84,
-  },
-  { field: "description", name: "Description", subject: "description", kind: "text", width: 150 },
-  {
-    field: "description_chars",
-    name: "Desc. length",
-    meaning: "Characters of the description",
-    subject: "description length",
-    kind: "number",
-    width: 90,
-  },
-  {
-    field: "h1_count",
-    name: "H1s",
-    meaning: "Number of H1 headings",
-    subject: "number of H1s",
-    kind: "number",
-    width: 48,
-  },
-  { field: "h1", name: "H1", subject: "H1", kind: "list", width: 180 },
-  { field: "words", name: "Words", subject: "words", kind: "number", width: 64 },
-  {
-    field: "own_share",
-    name: "Unique text",
-    meaning: "Share of its words that no other page of the site has",
-    subject: "unique text",
-    kind: "number",
-    width: 88,
-    show: (row) => (row.own_share == null ? "" : share(row.own_share)),
-  },
-  {
-    field: "copy_of",
-    name: "Main version",
-    meaning: "The page that it is a copy of",
-    subject: "main version",
-    kind: "text",
-    width: 240,
-    show: url("copy_of"),
-  },
-  {
-    field: "likeness",
-    name: "Similarity",
-    meaning: "How alike it is to its main version, from 0 to 1",
-    subject: "similarity",
-    kind: "number",
-    width: 80,
-    show: (row) => row.likeness?.toFixed(2) ?? "",
-  },
-  { field: "copies", name: "Copies", meaning: "Other pages like it", subject: "copies", kind: "number", width: 66 },
-  {
-    field: "links_in",
-    name: "Links in",
-    meaning: "Pages that link to it",
-    subject: "links in",
-    kind: "number",
-    width: 72,
-  },
-  {
-    field: "links_out_internal",
-    name: "Links out",
-    meaning: "Pages of the site that it links to",
-    subject: "internal links out",
-    kind: "number",
-    width: 78,
-  },
-  {
-    field: "links_out_external",
-    name: "External",
-    meaning: "Addresses of other sites that it links to",
-    subject: "external links out",
-    kind: "number",
-    width: 76,
-  },
-  {
-    field: "authority",
-    name: "Authority",
-    meaning: "What links pass on to it, as a share of the site's",
-    subject: "authority",
-    kind: "number",
-    width: 84,
-    show: (row) => (row.authority == null ? "" : share(row.authority)),
-  },
-  { field: "group", name: "Group", subject: "group", kind: "set", width: 96 },
-  {
-    field: "faults",
-    name: "Faults",
-    subject: "faults",
-    kind: "list",
-    width: 170,
-    show: (row) => <FaultTitles codes={row.faults} />,
-  },
-  { field: "fault_count", name: "Number of faults", subject: "number of faults", kind: "number", width: 116 },
-  {
-    field: "wanted",
-    name: "Should be indexed",
-    meaning: "As decided, else as a sitemap lists it",
-    subject: "should be indexed",
-    kind: "flag",
-    width: 126,
-  },
-  { field: "indexable", name: "Indexable", subject: "indexable", kind: "flag", width: 80 },
-  {
-    field: "intent",
-    name: "Decided",
-    meaning: "What was decided for it",
-    subject: "decided",
-    kind: "set",
-    width: 100,
-    choices: [
-      ["index", "index"],
-      ["keep_out", "keep out"],
-      ["undecided", "nothing yet"],
-    ],
-  },
-  {
-    field: "intent_of",
-    name: "Decided for",
-    subject: "decided for",
-    kind: "set",
-    width: 92,
-    choices: [
-      ["url", "this URL"],
-      ["pattern", "a pattern"],
-      ["group", "its group"],
-    ],
-  },
-  {
-    field: "fulfilled",
-    name: "Done as decided",
-    meaning: "What was decided and is there now",
-    subject: "done as decided",
-    kind: "set",
-    width: 120,
-    choices: ["kept out", "canonical", "redirect", "gone"].map((one) => [one, one]),
-  },
-  {
-    field: "chosen_canonical",
-    name: "Decided canonical",
-    subject: "decided canonical",
-    kind: "text",
-    width: 220,
-    show: url("chosen_canonical"),
-  },
-  { field: "noindex", name: "Noindex", subject: "noindex", kind: "flag", width: 74 },
-  {
-    field: "nofollow",
-    name: "Nofollow",
-    meaning: "The page says nofollow",
-    subject: "nofollow",
-    kind: "flag",
-    width: 78,
-  },
-  {
-    field: "robots_allowed",
-    name: "Allowed",
-    meaning: "robots.txt lets it be fetched",
-    subject: "allowed by robots.txt",
-    kind: "flag",
-    width: 74,
-  },
-  {
-    field: "canonical_state",
-    name: "Canonical is",
-    subject: "canonical is",
-    kind: "set",
-    width: 104,
-    choices: [
-      ["none", "none"],
-      ["self", "the page itself"],
-      ["other", "another page"],
-      ["clash", "contradictory"],
-      ["malformed", "not valid"],
-    ],
-  },
-  { field: "canonical", name: "Canonical", subject: "canonical", kind: "text", width: 240, show: url("canonical") },
-  {
-    field: "redirect_to",
-    name: "Redirects to",
-    subject: "redirect target",
-    kind: "text",
-    width: 240,
-    show: url("redirect_to"),
-  },
-  {
-    field: "final_status",
-    name: "Final status",
-    meaning: "Status where its redirects end",
-    subject: "final status",
-    kind: "number",
-    width: 92,
-  },
-  {
-    field: "found_by",
-    name: "Found by",
-    subject: "found by",
-    kind: "list",
-    width: 120,
-    choices: ["start", "link", "redirect", "canonical", "hreflang", "sitemap"].map((one) => [one, one]),
-  },
-  {
-    field: "in_sitemaps",
-    name: "Sitemaps",
-    meaning: "Sitemaps that list it",
-    subject: "sitemaps",
-    kind: "list",
-    width: 78,
-    show: (row) => (row.in_sitemaps.length === 0 ? "" : count(row.in_sitemaps.length)),
-  },
-  {
-    field: "kind",
-    name: "Kind",
-    subject: "kind",
-    kind: "set",
-    width: 72,
-    choices: [
-      ["html", "page"],
-      ["pdf", "PDF"],
-      ["image", "image"],
-      ["script", "script"],
-      ["style", "style"],
-      ["other", "other"],
-      ["external", "other site"],
-    ],
-  },
-  { field: "content_type", name: "Content type", subject: "content type", kind: "text", width: 130 },
-  { field: "bytes", name: "Size", subject: "size in bytes", kind: "number", width: 70, show: size("bytes") },
-  {
-    field: "page_bytes",
-    name: "Page weight",
-    meaning: "The page and all that it loads, as far as that was fetched",
-    subject: "page weight in bytes",
-    kind: "number",
-    width: 92,
-    show: size("page_bytes"),
-  },
-  {
-    field: "scripts",
-    name: "Scripts",
-    meaning: "Scripts that it loads",
-    subject: "scripts",
-    kind: "number",
-    width: 70,
-  },
-  {
-    field: "script_bytes",
-    name: "Scripts, size",
-    subject: "size of scripts",
-    kind: "number",
-    width: 96,
-    show: size("script_bytes"),
-  },
-  {
-    field: "styles",
-    name: "Styles",
-    meaning: "Style sheets that it loads",
-    subject: "style sheets",
-    kind: "number",
-    width: 66,
-  },
-  {
-    field: "style_bytes",
-    name: "Styles, size",
-    subject: "size of style sheets",
-    kind: "number",
-    width: 92,
-    show: size("style_bytes"),
-  },
-  { field: "images", name: "Images", meaning: "Images that it shows", subject: "images", kind: "number", width: 68 },
-  {
-    field: "image_bytes",
-    name: "Images, size",
-    subject: "size of images",
-    kind: "number",
-    width: 96,
-    show: size("image_bytes"),
-  },
-  {
-    field: "images_without_alt",
-    name: "Without alt",
-    meaning: "Images without alt text",
-    subject: "images without alt",
-    kind: "number",
-    width: 88,
-  },
-  {
-    field: "first_byte_ms",
-    name: "First byte, ms",
-    subject: "milliseconds to the first byte",
-    kind: "number",
-    width: 102,
-  },
-  {
-    field: "response_ms",
-    name: "Time, ms",
-    meaning: "Until the whole answer was there",
-    subject: "milliseconds",
-    kind: "number",
-    width: 78,
-  },
-  {
-    field: "unfetched",
-    name: "Not fetched because",
-    subject: "not fetched because",
-    kind: "set",
-    width: 140,
-    choices: [
-      ["nofollow", "only nofollow links lead to it"],
-      ["deep", "too many clicks away"],
-      ["kind", "this kind isn’t fetched"],
-      ["space", "too many like it"],
-      ["redirects", "too many redirects"],
-    ],
-  },
-  {
-    field: "soft_missing",
-    name: "Reads as missing",
-    meaning: "It answers 200 and reads like the page for missing addresses",
-    subject: "reads as missing",
-    kind: "flag",
-    width: 116,
-  },
-  {
-    field: "fetched_at",
-    name: "Fetched",
-    subject: "fetched",
-    kind: "date",
-    width: 150,
-    show: (row) => (row.fetched_at == null ? "" : moment(row.fetched_at)),
-  },
-  { field: "lang", name: "Language", subject: "language", kind: "text", width: 78 },
-];
+/** What takes more of the row than the value. */
+const OF_ROW: Partial<Record<Field, (row: LedgerRow) => ReactNode>> = {
+  status: (row) => row.status ?? row.error ?? "",
+  stop: (row) => <Stop stop={row.stop} reason={row.stop_reason} known={row.indexable || row.status != null} />,
+  faults: (row) => <FaultTitles codes={row.faults} />,
+};
+
+/** Wider, in pixels, than what such columns have. */
+const WIDTHS: Partial<Record<Field, number>> = {
+  url: 250,
+  stop: 138,
+  stop_reason: 240,
+  faults: 170,
+  lang: 78,
+  fetched_at: 150,
+  fulfilled: 120,
+};
+
+/** Every column that the ledger can show and be narrowed by: those of the core, as bin/contract writes them. */
+export const COLUMNS: Column<LedgerRow>[] = (DECLARED as Declared[]).map((declared) => {
+  const field = declared.field as Field;
+  const show = SHOWN_AS[declared.shown_as ?? ""];
+  return {
+    ...declared,
+    field,
+    kind: declared.kind as FieldKind,
+    choices: declared.choices?.map(([value = "", name = ""]): [string, string] => [value, name]),
+    width: WIDTHS[field] ?? width(declared),
+    show:
+      OF_ROW[field] ??
+      (show &&
+        ((row) => {
+          const value = row[field];
+          return value == null ? "" : show(value);
+        })),
+  };
+});
+
+/** As wide as its heading for numbers and flags; room for text elsewhere. */
+function width({ name, kind, shown_as }: Declared) {
+  const heading = Math.max(48, Math.round(name.length * 5.9 + 26));
+  if (shown_as === "url") return 240;
+  if (shown_as) return heading;
+  if (kind === "text") return 155;
+  return kind === "set" || kind === "list" ? Math.max(96, heading) : heading;
+}

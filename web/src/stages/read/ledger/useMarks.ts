@@ -14,7 +14,7 @@ const OF_PAGES: Partial<Record<keyof LedgerRow, (row: LedgerRow, limit: Limits) 
     outside(row.description_chars, limit.description_short, limit.description_long, "characters"),
   h1_count: (row) => (row.h1_count == null || row.h1_count === 1 ? undefined : "not one H1"),
   words: (row, limit) => outside(row.words, limit.thin_words, undefined, "words"),
-  own_share: (row, limit) => (less(row.own_share, limit.little_own_share) ? "little unique text" : undefined),
+  unique_share: (row, limit) => (less(row.unique_share, limit.little_unique_share) ? "little unique text" : undefined),
   links_in: (row, limit) =>
     (row.importance ?? 0) >= (limit.important ?? 101) && less(row.links_in, limit.few_links)
       ? "few links for a page of this importance"

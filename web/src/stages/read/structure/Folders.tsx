@@ -60,7 +60,7 @@ export function Folders({ folders }: { folders: Folder[] }) {
             <td className="number">{folder.stopping === 0 ? "" : count(folder.stopping)}</td>
             <td className="number">{share(folder.authority)}</td>
             <td className="number">{folder.depth ?? ""}</td>
-            <td className="number">{folder.own_share === null ? "" : share(folder.own_share)}</td>
+            <td className="number">{folder.unique_share === null ? "" : share(folder.unique_share)}</td>
           </tr>
         ))}
       </Plain>

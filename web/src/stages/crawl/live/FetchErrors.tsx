@@ -5,11 +5,11 @@ import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 
 /** The newest answers that were none. */
-export function Troubles({ troubles }: { troubles: Schemas["Live"]["troubles"] }) {
-  if (troubles.length === 0) return <Box sx={{ color: "text.secondary" }}>None so far.</Box>;
+export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
+  if (errors.length === 0) return <Box sx={{ color: "text.secondary" }}>None so far.</Box>;
   return (
     <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, maxHeight: 170, overflow: "auto" }} tabIndex={0}>
-      {troubles.map((one) => (
+      {errors.map((one) => (
         <Box
           component="li"
           key={`${one.at} ${one.url_id}`}

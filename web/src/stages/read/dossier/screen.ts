@@ -1,0 +1,5 @@
+import type { Screen } from "../../screen";
+
+export const screen: Screen = {
+  load: () => import("./DossierPage"),
+};
