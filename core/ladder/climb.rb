@@ -41,6 +41,18 @@ module IronTrellis
         # @return [String, nil] why it stops, in words
         def reason = stop && @judgements[stop].reason
 
+        # What is known only when all URLs are judged: that it stops at a rung which it passed by itself.
+        #
+        # @param rung [String]
+        # @param judgement [Judgement] a stop
+        # @return [void]
+        def stop_at(rung, judgement)
+          return unless @judgements[rung]&.state == :pass
+
+          @judgements = @judgements.merge(rung => judgement)
+          @stop = nil
+        end
+
         # @return [Boolean] whether it passes the rungs 2 to 6
         def indexable? = INDEXABLE.all? { |name| @judgements[name]&.state == :pass }
       end

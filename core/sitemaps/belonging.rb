@@ -12,6 +12,8 @@ module IronTrellis
         WITH_PDFS = %w[html pdf].freeze
         # The rung that only the index can judge.
         BY_INDEX = "indexed"
+        # Those that say nothing of whether a page that says noindex could be listed without it.
+        JUDGED_OTHERWISE = [Ladder::Rungs::Open::NAME, BY_INDEX].freeze
 
         module_function
 
@@ -21,6 +23,20 @@ module IronTrellis
         def belongs?(page, pdfs: false)
           kinds(pdfs).include?(page.kind) && page.status == 200 && page.wanted && page.indexable &&
             [nil, BY_INDEX].include?(page.stop) && [nil, page.url].include?(page.chosen_canonical)
+        end
+
+        # Pages that would belong in sitemaps if they were wanted and said no noindex: all other rungs that a crawl
+        # judges are passed.
+        #
+        # @param page [#url, #kind, #status, #indexable, #stop, #chosen_canonical, #copy_of, #soft_missing, #noindex,
+        #   #climb] the climb as a list of {"rung", "state"}
+        # @return [Boolean]
+        def listable?(page)
+          return false if page.kind != "html" || page.status != 200 || page.copy_of || page.soft_missing
+          return false unless [nil, page.url].include?(page.chosen_canonical)
+          return page.indexable && [nil, BY_INDEX].include?(page.stop) unless page.noindex
+
+          page.climb.none? { |rung| rung["state"] == "stop" && !JUDGED_OTHERWISE.include?(rung["rung"]) }
         end
 
         # @param pdfs [Boolean]

@@ -239,7 +239,7 @@ module IronTrellis
 
         # @return [Hash{Symbol => Boolean}] whether anything is in each of the states in which a crawl goes on
         def open_states
-          names = %i[waiting leased later apart]
+          names = %i[waiting leased deferred quarantined]
           sql =
             names.map { |name| "EXISTS (SELECT 1 FROM #{@table} WHERE state = #{STATES[name]})::integer" }.join(", ")
           names.zip(Postgres::Sql.run("SELECT #{sql}").values.first.map { |value| value.to_i == 1 }).to_h

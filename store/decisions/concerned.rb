@@ -7,7 +7,7 @@ module IronTrellis
       class Concerned
         PAGES =
           "SELECT url_id::text AS url_id, url, count(*) OVER () AS total FROM %<ledger>s " \
-          "WHERE #{Ledger::Fields::DOCUMENTS} AND %<which>s ORDER BY importance DESC NULLS LAST, url_id LIMIT %<most>d"
+          "WHERE #{Ledger::Scopes.document} AND %<which>s ORDER BY importance DESC NULLS LAST, url_id LIMIT %<most>d"
         # On which a link to one address stands.
         SOURCES = <<~SQL
           SELECT s.url_id::text AS url_id, s.url, count(*) OVER () AS total FROM %<ledger>s s

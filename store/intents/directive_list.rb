@@ -14,9 +14,6 @@ module IronTrellis
             AND (l.intent = 'keep_out' OR l.follow IS NOT NULL OR l.chosen_canonical IS NOT NULL OR l.wanted AND
               (l.noindex OR l.robots_allowed IS FALSE)) ORDER BY l.url_id
         SQL
-        # On so many of a group's pages one thing is done in their template, not page by page.
-        TEMPLATE_SHARE = 0.5
-        LEAST_PAGES = 3
         MOST_ROWS = 500
 
         # @param run [Judging::VerdictRun]
@@ -30,7 +27,7 @@ module IronTrellis
         def by_group
           sizes =
             Postgres::Sql
-              .run(%(SELECT "group", count(*) FROM #{@names[:ledger]} WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 1))
+              .run(%(SELECT "group", count(*) FROM #{@names[:ledger]} WHERE #{Ledger::Scopes.document} GROUP BY 1))
               .values
               .to_h { |group, count| [group, count.to_i] }
           gathered =
@@ -89,7 +86,7 @@ module IronTrellis
             warning: warning,
             urls: found.size,
             pages: pages,
-            template: pages >= LEAST_PAGES && found.size > pages * TEMPLATE_SHARE,
+            template: Core::Faults::TemplateFault.of?(found.size, pages),
             samples: found.first(3).map(&:url)
           }
         end

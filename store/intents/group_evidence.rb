@@ -19,7 +19,7 @@ module IronTrellis
               coalesce(sum(authority), 0) AS authority,
             percentile_disc(0.5) WITHIN GROUP (ORDER BY unique_share) AS unique_share, coalesce(percentile_disc(0.5) WITHIN
               GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words
-          FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 1 ORDER BY count(*) DESC, 1
+          FROM %<ledger>s WHERE #{Ledger::Scopes.document} GROUP BY 1 ORDER BY count(*) DESC, 1
         SQL
         # So many pages tell what to propose; as ids are digests, the first of them are any.
         SAMPLE = 200_000
@@ -28,7 +28,7 @@ module IronTrellis
             AS in_sitemap, l.kind, l.content_type, l.copy_of IS NOT NULL AS copy, l.links_in, l.canonical,
             coalesce(f.password, false) AS password
           FROM %<ledger>s l LEFT JOIN %<page_facts>s f USING (url_id)
-          WHERE #{Ledger::Fields::DOCUMENTS.gsub("kind", "l.kind")} AND l.status = 200 AND l.redirect_to IS NULL ORDER
+          WHERE #{Ledger::Scopes.document(of: "l.")} AND l.status = 200 AND l.redirect_to IS NULL ORDER
             BY l.url_id LIMIT #{SAMPLE}
         SQL
         # Of those whose addresses may be of some kind: what links call them, and whether they name a page before or

@@ -9,7 +9,7 @@ module IronTrellis
           SELECT url_id, url, noindex, indexable, status = 200 AND redirect_to IS NULL AS direct,
             cardinality(in_sitemaps) > 0 AS listed, importance, intent, #{Ledger::Scopes.listable} AS listable FROM
               %<ledger>s
-          WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY url_id
+          WHERE #{Ledger::Scopes.document} ORDER BY url_id
         SQL
         LINK =
           "k.type = #{Pages::FactsRows::TYPES.fetch("anchor")} AND k.followed AND k.source_id <> k.target_id".freeze

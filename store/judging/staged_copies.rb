@@ -8,12 +8,13 @@ module IronTrellis
         COLUMNS = %w[url_id copy_of similarity copies unique_share reason].freeze
         # What a staged row "s" comes to by what stands here of it, "c": a copy that passes all other rungs stops for
         # being one, but for what is meant to be kept out (Core::Ladder::Evidence).
-        STOPS = "c.reason IS NOT NULL AND s.intent <> 'keep_out' AND s.climb -> 6 ->> 'state' = 'pass'"
-        STOP = "CASE WHEN s.stop IS NULL AND #{STOPS} THEN 'distinct' ELSE s.stop END"
-        STOP_REASON = "CASE WHEN s.stop IS NULL AND #{STOPS} THEN c.reason ELSE s.stop_reason END"
+        RUNG = Core::Ladder::Rungs::Distinct::NAME
+        STOPS = "c.reason IS NOT NULL AND s.intent <> 'keep_out' AND #{Ledger::Climbs.passes("s.climb", RUNG)}"
+        COUNTS = "#{STOPS} AND #{Ledger::Climbs.first?("s.stop", RUNG)}"
+        STOP = "CASE WHEN #{COUNTS} THEN '#{RUNG}' ELSE s.stop END"
+        STOP_REASON = "CASE WHEN #{COUNTS} THEN c.reason ELSE s.stop_reason END"
         CLIMB =
-          "CASE WHEN #{STOPS} THEN jsonb_set(s.climb, '{6}', jsonb_build_object('rung', 'distinct', 'state', 'stop', " \
-          "'reason', c.reason)) ELSE s.climb END"
+          "CASE WHEN #{STOPS} THEN #{Ledger::Climbs.stopped_at("s.climb", RUNG, "c.reason")} ELSE s.climb END"
 
         attr_reader :table
 

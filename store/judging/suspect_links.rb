@@ -6,14 +6,14 @@ module IronTrellis
       # The links of a crawl that a rule suspects, picked by the database: the pages they stand on, the targets they
       # lead to.
       class SuspectLinks
-        BROKEN = "t.status >= 400 OR t.status IS NULL AND t.error IS NOT NULL"
+        BROKEN = Ledger::Scopes.broken(of: "t.")
         HTML = "'text/html', 'application/xhtml+xml'"
         # What tells a suspect among the staged rows.
         STAGED = {
           outside:
             "t.kind = '#{Core::Page::Kind::EXTERNAL}' AND (coalesce(t.final_status, t.status) >= 400 OR t.error IS " \
             "NOT NULL)",
-          missing: "t.status BETWEEN 400 AND 499",
+          missing: Ledger::Scopes.missing(of: "t."),
           failing: "(t.status >= 500 OR t.status IS NULL AND t.error IS NOT NULL)",
           redirecting: "t.redirect_to IS NOT NULL",
           noindexed: "t.noindex",

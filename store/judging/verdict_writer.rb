@@ -110,7 +110,7 @@ module IronTrellis
           Postgres::Sql.run(<<~SQL, [@run.id])
             INSERT INTO rollups (run_id, "group", intent, wanted, stop, pages)
             SELECT $1, "group", intent, wanted, coalesce(stop, ''), count(*) FROM #{@ledger}
-            WHERE #{Ledger::Fields::DOCUMENTS} GROUP BY 2, 3, 4, 5
+            WHERE #{Ledger::Scopes.document} GROUP BY 2, 3, 4, 5
           SQL
         end
       end

@@ -5,9 +5,6 @@ module IronTrellis
     module Ledger
       # The columns of the ledger as conditions ask for them.
       module Fields
-        # Rows of pages and documents of the site, without what they embed and what they link to elsewhere.
-        DOCUMENTS = "(kind IS NULL OR kind NOT IN ('#{Core::Page::Kind::NO_DOCUMENTS.join("', '")}'))"
-
         module_function
 
         # @return [Array<String>] all that can be asked for, in the order of exports

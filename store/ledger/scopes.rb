@@ -4,14 +4,49 @@ module IronTrellis
   module Store
     module Ledger
       # Predicates of the job as conditions on rows of the ledger. Each has its twin in the core, and one test holds
-      # both to the same cases.
+      # both to the same cases. `of` is the name that the statement gives the table, with its point.
       module Scopes
+        ERROR = Core::Ledger::Predicates::LEAST_ERROR
+
         module_function
+
+        # (see Core::Ledger::Predicates.document?)
+        #
+        # @return [String]
+        def document(of: "") =
+          "(#{of}kind IS NULL OR #{of}kind NOT IN ('#{Core::Page::Kind::NO_DOCUMENTS.join("', '")}'))"
+
+        # (see Core::Ledger::Predicates.missing?)
+        #
+        # @return [String]
+        def missing(of: "")
+          errors = Core::Ledger::Predicates::CLIENT_ERRORS
+          "(#{of}status BETWEEN #{errors.begin} AND #{errors.end})"
+        end
+
+        # (see Core::Ledger::Predicates.broken?)
+        #
+        # @return [String]
+        def broken(of: "") = "(#{of}status >= #{ERROR} OR #{of}status IS NULL AND #{of}error IS NOT NULL)"
+
+        # (see Core::Ledger::Predicates.lost?)
+        #
+        # @return [String]
+        def lost(of: "")
+          "(#{document(of: of)} AND (#{missing(of: of)} AND #{of}status <> #{Core::Redirects::Route::GONE} OR " \
+          "#{of}redirect_to IS NOT NULL AND (#{of}final_url IS NULL OR #{of}final_status >= #{ERROR})) AND " \
+            "(#{of}links_in > 0 OR cardinality(#{of}in_sitemaps) > 0 OR cardinality(#{of}found_by) > 0))"
+        end
+
+        # (see Core::Ledger::Predicates.comparable?)
+        #
+        # @return [String]
+        def comparable(of: "") =
+          "(#{of}kind = 'html' AND #{of}indexable AND NOT #{of}soft_missing AND #{of}words > 0)"
 
         # (see Core::Sitemaps::Belonging.belongs?)
         #
         # @param pdfs [Boolean]
-        # @param of [String] the name that the statement gives the table, with its point
         # @return [String]
         def belongs_in_sitemaps(pdfs:, of: "")
           kinds = Core::Sitemaps::Belonging.kinds(pdfs).map { |kind| "'#{kind}'" }.join(", ")
@@ -20,17 +55,16 @@ module IronTrellis
             "AND (#{of}chosen_canonical IS NULL OR #{of}chosen_canonical = #{of}url))"
         end
 
-        # Pages that would belong in sitemaps if they were wanted and said no noindex: all other rungs that a crawl
-        # judges are passed.
+        # (see Core::Sitemaps::Belonging.listable?)
         #
         # @return [String]
-        def listable
-          judged_otherwise = "'#{Core::Ladder::Rungs::Open::NAME}', '#{Core::Sitemaps::Belonging::BY_INDEX}'"
-          "(kind = 'html' AND status = 200 AND copy_of IS NULL AND NOT soft_missing AND (chosen_canonical IS NULL OR " \
-          "chosen_canonical = url) AND CASE WHEN noindex THEN " \
-            "NOT EXISTS (SELECT 1 FROM jsonb_array_elements(climb) rung WHERE rung ->> 'state' = 'stop' AND rung ->> " \
-            "'rung' NOT IN (#{judged_otherwise})) " \
-            "ELSE indexable AND (stop IS NULL OR stop = '#{Core::Sitemaps::Belonging::BY_INDEX}') END)"
+        def listable(of: "")
+          judged_otherwise = "'#{Core::Sitemaps::Belonging::JUDGED_OTHERWISE.join("', '")}'"
+          "(#{of}kind = 'html' AND #{of}status = 200 AND #{of}copy_of IS NULL AND NOT #{of}soft_missing AND " \
+          "(#{of}chosen_canonical IS NULL OR #{of}chosen_canonical = #{of}url) AND CASE WHEN #{of}noindex THEN " \
+            "NOT EXISTS (SELECT 1 FROM jsonb_array_elements(#{of}climb) rung WHERE rung ->> 'state' = 'stop' AND " \
+            "rung ->> 'rung' NOT IN (#{judged_otherwise})) " \
+            "ELSE #{of}indexable AND (#{of}stop IS NULL OR #{of}stop = '#{Core::Sitemaps::Belonging::BY_INDEX}') END)"
         end
       end
     end

@@ -6,7 +6,7 @@ module IronTrellis
       # The texts of the pages of a run that may be copies of each other: those that may be indexed and have words, but
       # for what reads like a missing page.
       class PageTexts
-        MEMBERS = "kind = 'html' AND indexable AND NOT soft_missing AND words > 0"
+        MEMBERS = Ledger::Scopes.comparable
         # So many pages of a group tell what its template is; as ids are digests, the first of them are any.
         SAMPLE = 100
         SAMPLES = <<~SQL

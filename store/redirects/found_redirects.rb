@@ -22,12 +22,7 @@ module IronTrellis
             cardinality(in_sitemaps) > 0 AS listed, faults
           FROM %<ledger>s WHERE #{OBSERVED} AND %<kind>s ORDER BY links_in DESC, url COLLATE "C" LIMIT %<most>d
         SQL
-        # Something leads to them, and they answer that they aren't there, or lead to nothing that is. What says that it
-        # is gone was sent away on purpose.
-        LOST =
-          "(status BETWEEN 400 AND 499 AND status <> #{Core::Redirects::Route::GONE} OR redirect_to IS NOT NULL AND " \
-          "(final_url IS NULL OR final_status >= 400)) AND (links_in > 0 OR cardinality(in_sitemaps) > 0 OR " \
-          "cardinality(found_by) > 0) AND #{Ledger::Fields::DOCUMENTS}"
+        LOST = Ledger::Scopes.lost
         BROKEN = <<~SQL
           SELECT l.url_id::text AS url_id, l.url, l.status, l.links_in, s.held, cardinality(l.in_sitemaps) > 0 AS
             listed, coalesce(k.importance, 0) AS importance, s.suggestions

@@ -9,8 +9,8 @@ module IronTrellis
         LINKS = <<~SQL
           FROM %<links>s k JOIN %<ledger>s t ON t.url_id = k.target_id JOIN %<ledger>s s ON s.url_id = k.source_id
           WHERE k.type = #{Pages::FactsRows::TYPES.fetch("anchor")} AND k.source_id <> k.target_id AND s.kind = 'html'
-            AND t.kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' AND (t.redirect_to IS NOT NULL OR t.status
-              BETWEEN 400 AND 499)
+            AND t.kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' AND (t.redirect_to IS NOT NULL OR
+              #{Ledger::Scopes.missing(of: "t.")})
         SQL
         # The same link, in the same place with the same words, on many pages comes from their template.
         GROUPED = <<~SQL

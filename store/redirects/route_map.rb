@@ -8,7 +8,7 @@ module IronTrellis
       class RouteMap
         PAGES = "SELECT url, status, redirect_to FROM %<ledger>s WHERE url = ANY($1::text[])"
         KNOWN =
-          "SELECT url FROM %<ledger>s WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY importance DESC NULLS LAST, url_id"
+          "SELECT url FROM %<ledger>s WHERE #{Ledger::Scopes.document} ORDER BY importance DESC NULLS LAST, url_id"
         MOST_MATCHES = 100
         # So many addresses are tried of a pattern.
         MOST_SAMPLES = 3

@@ -5,9 +5,6 @@ module IronTrellis
     module Reports
       # The faults of one run by rule: how many URLs each concerns, how much they matter, and where they gather.
       class Causes
-        # A fault on more than this share of a group's pages comes from what makes them all, not from one of them.
-        TEMPLATE_SHARE = 0.5
-        LEAST_PAGES = 3
         # What nearly all pages of a site have, if it is no small one, is one cause of the site.
         SITE_SHARE = 0.9
         LEAST_SITE = 20
@@ -124,7 +121,7 @@ module IronTrellis
 
         def group(row)
           group, urls, pages = row.values_at("group", "urls", "pages")
-          {group: group, urls: urls, pages: pages, template: pages >= LEAST_PAGES && urls > TEMPLATE_SHARE * pages}
+          {group: group, urls: urls, pages: pages, template: Core::Faults::TemplateFault.of?(urls, pages)}
         end
 
         def sum(rows, name) = rows.sum { |row| row[name] }

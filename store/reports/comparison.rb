@@ -21,8 +21,8 @@ module IronTrellis
               WHEN n.fulfilled IS NOT NULL AND n.fulfilled IS DISTINCT FROM o.fulfilled THEN 'as_decided' WHEN NOT
                 %<counts>s THEN 'others'
               WHEN #{format(HEIGHT, table: "n")} > #{format(HEIGHT, table: "o")} THEN 'rose' ELSE 'fell' END AS move
-          FROM (SELECT * FROM %<new>s WHERE #{Ledger::Fields::DOCUMENTS}) n FULL JOIN (SELECT * FROM %<old>s WHERE
-            #{Ledger::Fields::DOCUMENTS}) o ON o.url_id = n.url_id
+          FROM (SELECT * FROM %<new>s WHERE #{Ledger::Scopes.document}) n FULL JOIN (SELECT * FROM %<old>s WHERE
+            #{Ledger::Scopes.document}) o ON o.url_id = n.url_id
         SQL
         COUNTS = "SELECT move, stop_before, stop_after, count(*) AS urls FROM (#{BOTH}) b GROUP BY 1, 2, 3"
         ROWS = <<~SQL

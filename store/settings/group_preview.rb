@@ -61,13 +61,13 @@ module IronTrellis
 
         def pages =
           @pages ||=
-            Postgres::Sql.run("SELECT count(*) FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS}").getvalue(0, 0).to_i
+            Postgres::Sql.run("SELECT count(*) FROM #{@table} WHERE #{Ledger::Scopes.document}").getvalue(0, 0).to_i
 
         def rows
           @rows ||=
             Postgres::Sql.rows(
               "SELECT url, wanted AND stop IS NOT NULL AS stopping " \
-              "FROM #{@table} WHERE #{Ledger::Fields::DOCUMENTS} ORDER BY url_id LIMIT #{SAMPLE}"
+              "FROM #{@table} WHERE #{Ledger::Scopes.document} ORDER BY url_id LIMIT #{SAMPLE}"
             )
         end
 

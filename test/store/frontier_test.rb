@@ -160,6 +160,6 @@ class FrontierTest < Minitest::Test
 
     assert_equal({1 => 1, 2 => 1}, @frontier.queue.transform_keys(&:to_i))
     assert_equal({waiting: 2, leased: 1, done: 0, skipped: 1, deferred: 0, quarantined: 0}, @frontier.counts)
-    assert_equal({waiting: true, leased: true, later: false, apart: false}, @frontier.open_states)
+    assert_equal({waiting: true, leased: true, deferred: false, quarantined: false}, @frontier.open_states)
   end
 end
