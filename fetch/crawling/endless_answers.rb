@@ -19,7 +19,7 @@ module IronTrellis
         # @return [void]
         def learn(url, facts) = @missing[authority(url)] ||= [url, facts]
 
-        # @param outcome [Outcome] of a page
+        # @param outcome [Core::Crawling::Outcome] of a page
         # @return [Boolean] whether it says what the host says of whatever isn't there
         def answer?(outcome)
           url, facts = outcome.item.url, outcome.facts

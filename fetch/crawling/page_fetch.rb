@@ -20,20 +20,20 @@ module IronTrellis
         end
 
         # @param item [#parts, #head?, #external?, #given_up?] a URL of the frontier
-        # @return [Outcome] without links where it is an error page or a redirect's note: they lead nobody on
+        # @return [Core::Crawling::Outcome] without links where it is an error page or a redirect's note: they lead nobody on
         def call(item)
           visit(item).tap do |outcome|
             outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status)
           end
         end
 
-        # @param task [ProbeTask]
-        # @return [Outcome]
+        # @param task [Core::Crawling::ProbeTask]
+        # @return [Core::Crawling::Outcome]
         def probe(task)
           return visit(task) unless task.variant?
 
           answer = @client.fetch(task.parts)
-          Outcome.new(item: task, answer: answer, redirect_to: redirect(task.parts, answer))
+          Core::Crawling::Outcome.new(item: task, answer: answer, redirect_to: redirect(task.parts, answer))
         end
 
         private
@@ -44,17 +44,17 @@ module IronTrellis
           url = item.parts
           policy = @robots.call(url, @client)
           decision = policy&.decide(url)
-          return Outcome.new(item: item, decision: decision) if shut?(item, policy, decision)
+          return Core::Crawling::Outcome.new(item: item, decision: decision) if shut?(item, policy, decision)
 
           answer = item.head? ? head(item) : @client.fetch(url)
           facts = read(url, answer)
           answer.body = "".b if answer.error
-          Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
+          Core::Crawling::Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
         rescue Http::FetchError => error
-          Outcome.new(
+          Core::Crawling::Outcome.new(
             item: item,
             answer:
-              Http::Answer.new(
+              Core::Crawling::Answer.new(
                 header_lines: [],
                 body: "".b,
                 error: error.kind,
@@ -72,14 +72,14 @@ module IronTrellis
 
         def given_up(item)
           answer =
-            Http::Answer.new(
+            Core::Crawling::Answer.new(
               header_lines: [],
               body: "".b,
               error: "malformed",
               error_detail: "workers died over it, so it was given up",
               response_ms: 0
             )
-          Outcome.new(item: item, answer: answer)
+          Core::Crawling::Outcome.new(item: item, answer: answer)
         end
 
         # What is embedded stays a resource, even where it answers with a page.

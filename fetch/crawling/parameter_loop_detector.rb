@@ -21,7 +21,7 @@ module IronTrellis
           @spaces = {}
         end
 
-        # @param outcome [Outcome] of a page
+        # @param outcome [Core::Crawling::Outcome] of a page
         # @return [String, nil] the address before the query, once its space is known to repeat itself
         def see(outcome)
           before, mark, _ = outcome.item.url.partition("?")

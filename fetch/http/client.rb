@@ -18,7 +18,7 @@ module IronTrellis
         # @param url [Core::Url::Parts]
         # @param verb [Symbol] :get or :head
         # @param body_limit [Integer] bytes, decoded
-        # @return [Answer]
+        # @return [Core::Crawling::Answer]
         def fetch(url, verb: :get, body_limit: @profile.body_limit)
           guard = Guard.new(seconds: @profile.seconds, first_byte_seconds: @profile.first_byte_seconds)
           answer = begin
@@ -49,7 +49,7 @@ module IronTrellis
         end
 
         def exchange(connection, url, verb, guard, body_limit)
-          answer = Answer.new
+          answer = Core::Crawling::Answer.new
           connection.request(request(url, verb)) do |response|
             answer.status = response.code.to_i
             answer.header_lines = guard.header_lines
@@ -81,7 +81,7 @@ module IronTrellis
           status = @partial&.code&.to_i
           body = (error.kind == "too_large" && @partial) ? @decoding.body : "".b
           @partial = nil
-          Answer.new(
+          Core::Crawling::Answer.new(
             status: status,
             header_lines: guard.header_lines,
             body: body,

@@ -11,20 +11,9 @@ module IronTrellis
         BODY_LIMIT = 512_000 * 4
         PAUSE = 1
 
-        # What came of it: the final status or an error word, and the text.
-        Result = Struct.new(:origin, :status, :error, :body, keyword_init: true) do
-          # @param agent [String]
-          # @return [Core::Robots::Policy, nil] nil where the host has no address, so that nothing can be said
-          def policy(agent)
-            return nil if error == "dns"
-
-            Core::Robots::Policy.from_answer(status: error ? nil : status, text: body, agent: agent)
-          end
-        end
-
         # @param client [Http::Client]
         # @param url [Core::Url::Parts] any URL of the origin
-        # @return [Result]
+        # @return [Core::Robots::Fetched]
         def self.call(client, url)
           current = url.dup.tap { |parts| parts.path, parts.query = "/robots.txt", nil }
           MOST_REDIRECTS.succ.times do
@@ -35,7 +24,7 @@ module IronTrellis
             current = target
           end
           # A file behind more redirects counts as unavailable, which means no restriction.
-          Result.new(origin: url.origin, status: 404)
+          Core::Robots::Fetched.new(origin: url.origin, status: 404)
         end
 
         def self.patiently(client, url)
@@ -55,7 +44,7 @@ module IronTrellis
           cut = answer.error == "too_large" && !answer.body.empty?
           status = answer.redirect? ? 404 : answer.status
           body = text(answer.body, cut) if status && (200..299).cover?(status)
-          Result.new(origin: url.origin, status: status, error: cut ? nil : answer.error, body: body)
+          Core::Robots::Fetched.new(origin: url.origin, status: status, error: cut ? nil : answer.error, body: body)
         end
 
         # A file that was cut ends with its last whole line.

@@ -11,28 +11,21 @@ module IronTrellis
         # What may pass is tried once more.
         PAUSE = 1
 
-        # `url` is where it was found in the end; `reading` is the Core::Sitemaps::Reader::Result, nil where nothing
-        # could be read.
-        Result = Struct.new(:url, :status, :error, :bytes, :reading, keyword_init: true) do
-          # @return [Boolean] whether it is one, whatever may be wrong with it
-          def sitemap? = !reading.nil? && reading.kind != "unknown"
-        end
-
         # @param client [Http::Client]
         # @param url [Core::Url::Parts]
         # @param now [Time]
         # @param patient [Boolean] whether it is asked for again where the failure may pass
-        # @return [Result]
+        # @return [Core::Sitemaps::Fetched]
         def self.call(client, url, now:, patient: true)
           answer, last = patient ? patiently(client, url) : fetch(client, url)
           unless answer.error.nil? && answer.status == 200
-            return Result.new(url: last.to_s, status: answer.status, error: answer.error || "status")
+            return Core::Sitemaps::Fetched.new(url: last.to_s, status: answer.status, error: answer.error || "status")
           end
 
           reading = Core::Sitemaps::Reader.new(url, now: now).call(answer.body)
-          Result.new(url: last.to_s, status: 200, bytes: reading.bytes, reading: reading)
+          Core::Sitemaps::Fetched.new(url: last.to_s, status: 200, bytes: reading.bytes, reading: reading)
         rescue Http::FetchError
-          Result.new(url: url.to_s, status: answer&.status, error: "malformed")
+          Core::Sitemaps::Fetched.new(url: url.to_s, status: answer&.status, error: "malformed")
         end
 
         def self.patiently(client, url)
@@ -43,7 +36,7 @@ module IronTrellis
           fetch(client, url)
         end
 
-        # @return [Array(Answer, Core::Url::Parts)] the answer, and the address that gave it
+        # @return [Array(Core::Crawling::Answer, Core::Url::Parts)] the answer, and the address that gave it
         def self.fetch(client, url)
           MOST_REDIRECTS.times do
             answer = client.fetch(url, body_limit: BODY_LIMIT)

@@ -23,7 +23,7 @@ module IronTrellis
         def add(crawl_id, slot, sums) =
           Postgres::Sql.run(ADD, [crawl_id, slot, *NAMES.map { |name| sums.fetch(name, 0) }])
 
-        # @param outcomes [Array<IronTrellis::Fetch::Crawling::Outcome>]
+        # @param outcomes [Array<Core::Crawling::Outcome>]
         # @return [Hash{String => Integer}]
         def of(outcomes)
           fetched = outcomes.select(&:fetched?)

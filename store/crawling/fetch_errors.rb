@@ -8,7 +8,7 @@ module IronTrellis
         module_function
 
         # @param crawl_id [Integer]
-        # @param outcomes [Array<IronTrellis::Fetch::Crawling::Outcome>] fetched ones
+        # @param outcomes [Array<Core::Crawling::Outcome>] fetched ones
         # @param now [Time]
         # @return [void]
         def keep(crawl_id, outcomes, now)

@@ -51,8 +51,8 @@ module IronTrellis
             .ntuples
             .positive?
 
-        # @param task [IronTrellis::Fetch::Crawling::ProbeTask]
-        # @param outcome [IronTrellis::Fetch::Crawling::Outcome] without an answer where robots.txt forbade asking
+        # @param task [Core::Crawling::ProbeTask]
+        # @param outcome [Core::Crawling::Outcome] without an answer where robots.txt forbade asking
         # @return [void]
         def store(task, outcome)
           answer, facts = outcome.answer, outcome.facts

@@ -73,7 +73,7 @@ module IronTrellis
           @now = now
         end
 
-        # @param outcomes [Array<IronTrellis::Fetch::Crawling::Outcome>]
+        # @param outcomes [Array<Core::Crawling::Outcome>]
         # @return [Hash{String => Array<Array>}] by table, values in the order of COLUMNS
         def call(outcomes)
           {

@@ -10,7 +10,7 @@ module IronTrellis
         # @param crawl [Crawling::Crawl]
         # @param slot [Integer]
         # @param hosts [Crawling::Hosts]
-        # @param discovery [IronTrellis::Fetch::Crawling::Discovery]
+        # @param discovery [Core::Crawling::Discovery]
         # @param now [#call] gives the time
         def initialize(crawl, slot:, hosts:, discovery:, now:)
           @crawl = crawl
@@ -24,7 +24,7 @@ module IronTrellis
           @spaces = Crawling::SpaceIds.new(crawl)
         end
 
-        # @param outcomes [Array<IronTrellis::Fetch::Crawling::Outcome>]
+        # @param outcomes [Array<Core::Crawling::Outcome>]
         # @param token [Integer] of the lease
         # @return [void]
         # @raise [Crawling::Frontier::LeaseLost]
@@ -38,7 +38,7 @@ module IronTrellis
           @discovery.settle(found.filter_map { |find| find.url if find.purpose == :page && find.reason.nil? })
         end
 
-        # @param outcomes [Array<IronTrellis::Fetch::Crawling::Outcome>] whose answers may be better later
+        # @param outcomes [Array<Core::Crawling::Outcome>] whose answers may be better later
         # @param token [Integer] of the lease
         # @param until_time [Time]
         # @return [void]

@@ -17,7 +17,7 @@ module IronTrellis
         def none_answered?(crawl_id) = all(crawl_id).then { |rows| rows.any? && rows.all? { |row| row["error"] } }
 
         # @param crawl_id [Integer]
-        # @param result [IronTrellis::Fetch::Robots::RobotsFetch::Result]
+        # @param result [Core::Robots::Fetched]
         # @param now [Time]
         # @return [Boolean] whether it was the first to say
         def keep(crawl_id, result, now)

@@ -74,7 +74,7 @@ module IronTrellis
         # Stores what a file lists and offers it to the frontier.
         #
         # @param file [#id, #url]
-        # @param result [IronTrellis::Fetch::Sitemaps::SitemapFetch::Result]
+        # @param result [Core::Sitemaps::Fetched]
         # @param hosts [Crawling::Hosts]
         # @param now [Time]
         # @return [void]

@@ -3,13 +3,14 @@
 require_relative "../test_helper"
 
 class SamenessTest < Minitest::Test
+  Core = IronTrellis::Core
   Fetch = IronTrellis::Fetch
   Item = Struct.new(:url)
   Facts = Struct.new(:text)
   ENOUGH = Fetch::Crawling::ParameterLoopDetector::ENOUGH
 
   def see(watch, url, text) =
-    watch.see(Fetch::Crawling::Outcome.new(item: Item.new(url), facts: text && Facts.new(text)))
+    watch.see(Core::Crawling::Outcome.new(item: Item.new(url), facts: text && Facts.new(text)))
 
   # @return [Array<String>] spaces that were called the same, in order
   def seen(count = ENOUGH)

@@ -3,6 +3,7 @@
 require_relative "../test_helper"
 
 class RobotsFetchTest < Minitest::Test
+  Core = IronTrellis::Core
   Fetch = IronTrellis::Fetch
   Parts = IronTrellis::Core::Url::NormalForm
 
@@ -23,7 +24,7 @@ class RobotsFetchTest < Minitest::Test
   end
 
   def answer(status, body = "", headers = [], error: nil) =
-    Fetch::Http::Answer.new(status: status, body: body.b, header_lines: headers, error: error)
+    Core::Crawling::Answer.new(status: status, body: body.b, header_lines: headers, error: error)
 
   def moved(to) = answer(301, "", ["Location: #{to}"])
 

@@ -6,6 +6,8 @@ class FactsWriterTest < Minitest::Test
   include TestDatabase
   include PlainCrawl
 
+  Core = IronTrellis::Core
+
   Store = IronTrellis::Store
   Fetch = IronTrellis::Fetch
   Sql = Store::Postgres::Sql
@@ -20,7 +22,7 @@ class FactsWriterTest < Minitest::Test
         @crawl,
         slot: 0,
         hosts: @hosts,
-        discovery: Fetch::Crawling::Discovery.new(@crawl.crawl_settings),
+        discovery: Core::Crawling::Discovery.new(@crawl.crawl_settings),
         now: -> { Time.now }
       )
     @crawl.frontier.add(entries(@crawl, "a", "b"))
@@ -31,8 +33,8 @@ class FactsWriterTest < Minitest::Test
   def outcome(item, html, status: 200)
     lines = ["Content-Type: text/html; charset=utf-8"]
     answer =
-      Fetch::Http::Answer.new(status: status, header_lines: lines, body: html.b, first_byte_ms: 3, response_ms: 5)
-    Fetch::Crawling::Outcome.new(
+      Core::Crawling::Answer.new(status: status, header_lines: lines, body: html.b, first_byte_ms: 3, response_ms: 5)
+    Core::Crawling::Outcome.new(
       item: item,
       answer: answer,
       facts: IronTrellis::Core::Page::Reader.new(agent: "x").call(url: item.parts, header_lines: lines, body: html.b)

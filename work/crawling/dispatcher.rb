@@ -28,11 +28,11 @@ module IronTrellis
           @sitemaps
             .take(@slot, wants.keys)
             .each do |row|
-              @pool.hand(Fetch::Sitemaps::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual")))
+              @pool.hand(Core::Crawling::SitemapTask.new(*row.values_at("id", "url", "host_id", "usual")))
             end
           @probes
             .take(@slot, wants.keys)
-            .each { |row| @pool.hand(Fetch::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
+            .each { |row| @pool.hand(Core::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
           @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @pool.hand(item) }
         end
 

@@ -33,13 +33,13 @@ module IronTrellis
           0
         end
 
-        # @param item [Store::Crawling::Frontier::Item, Fetch::Sitemaps::SitemapTask, Fetch::Crawling::ProbeTask]
-        # @return [Fetch::Crawling::Outcome, Fetch::Sitemaps::SitemapFetch::Result]
+        # @param item [Store::Crawling::Frontier::Item, Core::Crawling::SitemapTask, Core::Crawling::ProbeTask]
+        # @return [Core::Crawling::Outcome, Core::Sitemaps::Fetched]
         def call(item)
           case item
-          when Fetch::Sitemaps::SitemapTask
+          when Core::Crawling::SitemapTask
             Fetch::Sitemaps::SitemapFetch.call(@client, item.parts, now: @clock.call, patient: !item.usual)
-          when Fetch::Crawling::ProbeTask
+          when Core::Crawling::ProbeTask
             @pages.probe(item)
           else
             @pages.call(item)

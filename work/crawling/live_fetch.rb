@@ -82,7 +82,7 @@ module IronTrellis
 
         def visit(client, parts) = result(*visit_to_the_end(client, parts))
 
-        # @return [Array(Core::Url::Parts, Array<Hash>, Fetch::Http::Answer)] where it ends, by which hops, and the
+        # @return [Array(Core::Url::Parts, Array<Hash>, Core::Crawling::Answer)] where it ends, by which hops, and the
         #   answer there
         def visit_to_the_end(client, parts)
           hops = []

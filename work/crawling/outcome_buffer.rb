@@ -31,7 +31,7 @@ module IronTrellis
               slot: slot,
               hosts: hosts,
               now: clock,
-              discovery: Fetch::Crawling::Discovery.new(crawl.crawl_settings, follow: crawl.follow?)
+              discovery: Core::Crawling::Discovery.new(crawl.crawl_settings, follow: crawl.follow?)
             )
           @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
           @probes = Store::Crawling::Probes.new(crawl)
@@ -52,13 +52,13 @@ module IronTrellis
         # @return [Boolean] whether they have been there for so long that others should see them
         def due? = !@since.nil? && monotonic - @since > LONGEST_SECONDS
 
-        # @param item [Store::Crawling::Frontier::Item, Fetch::Sitemaps::SitemapTask, Fetch::Crawling::ProbeTask]
+        # @param item [Store::Crawling::Frontier::Item, Core::Crawling::SitemapTask, Core::Crawling::ProbeTask]
         # @param outcome [Object] what became of it
         # @return [void]
         def put(item, outcome)
           case item
-          when Fetch::Sitemaps::SitemapTask then put_sitemap(item, outcome)
-          when Fetch::Crawling::ProbeTask then put_probe(item, outcome)
+          when Core::Crawling::SitemapTask then put_sitemap(item, outcome)
+          when Core::Crawling::ProbeTask then put_probe(item, outcome)
           else put_page(item, outcome)
           end
         end

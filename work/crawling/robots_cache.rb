@@ -62,7 +62,7 @@ module IronTrellis
         def load
           Store::Robots::RobotsFiles.all(@crawl.id).each do |row|
             result =
-              Fetch::Robots::RobotsFetch::Result.new(
+              Core::Robots::Fetched.new(
                 origin: row["origin"],
                 status: row["status"],
                 error: row["error"],
@@ -114,7 +114,7 @@ module IronTrellis
             Core::Crawling::HostVariants.of(origin).select { |_, url| may_ask?(Core::Url::NormalForm.parse(url)) }
           Store::Crawling::Probes.new(@crawl).add(
             @hosts.id(authority),
-            {Core::Crawling::HostVariants::MISSING => Fetch::Crawling::ProbeTask.missing_url(origin)}.merge(variants)
+            {Core::Crawling::HostVariants::MISSING => Core::Crawling::ProbeTask.missing_url(origin)}.merge(variants)
           )
         end
 

@@ -3,8 +3,8 @@
 require "time"
 
 module IronTrellis
-  module Fetch
-    module Http
+  module Core
+    module Crawling
       # What came back from one request. `status` is nil where no answer came; `error` is then, or where the answer
       # could not be used, one of dns, connect, closed, tls, timeout, too_large, malformed, with `error_detail` in
       # words. `body` holds decoded bytes (those up to the limit where the answer was too large), `header_lines` the raw
@@ -20,8 +20,8 @@ module IronTrellis
           :response_ms,
           keyword_init: true
         ) do
-          # @return [Core::Page::HeaderLines]
-          def headers = @headers ||= Core::Page::HeaderLines.new(header_lines)
+          # @return [Page::HeaderLines]
+          def headers = @headers ||= Page::HeaderLines.new(header_lines)
 
           # @return [Boolean] whether it says that the address is elsewhere
           def redirect? = !status.nil? && (300..399).cover?(status) && status != 304

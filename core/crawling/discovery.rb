@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module IronTrellis
-  module Fetch
+  module Core
     module Crawling
       # Which URLs a page brings into the crawl, and whether each is to be fetched: links that are followed, redirects,
       # canonicals and hreflang as pages; images, scripts and styles by HEAD; links to other hosts by HEAD where that
@@ -21,7 +21,7 @@ module IronTrellis
         # How many URLs are remembered as known to the crawl, so that they aren't offered again.
         MEMORY = 200_000
 
-        # @param settings [Core::Settings::Crawl]
+        # @param settings [Settings::Crawl]
         # @param follow [Boolean] whether links lead on; a crawl of a list follows redirects only
         def initialize(settings, follow: settings.mode == "follow")
           @scope = settings.scope

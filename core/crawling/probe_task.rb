@@ -3,13 +3,13 @@
 require "digest"
 
 module IronTrellis
-  module Fetch
+  module Core
     module Crawling
       # An address of a host that nobody linked to, to be asked for in order to see what it answers. `kind` is one of
-      # Core::Crawling::HostVariants'.
+      # HostVariants'.
       ProbeTask = Struct.new(:url, :host_id, :kind) do
-        # @return [Core::Url::Parts]
-        def parts = @parts ||= Core::Url::NormalForm.split(url)
+        # @return [Url::Parts]
+        def parts = @parts ||= Url::NormalForm.split(url)
 
         def head? = false
 
@@ -19,7 +19,7 @@ module IronTrellis
 
         # @return [Boolean] whether it is / under another address, which is asked for without asking there for a
         #   robots.txt first
-        def variant? = kind != Core::Crawling::HostVariants::MISSING
+        def variant? = kind != HostVariants::MISSING
       end
 
       class << ProbeTask

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module IronTrellis
-  module Fetch
+  module Core
     module Crawling
       # What became of one URL of the frontier: what robots.txt said, the answer (nil where it wasn't asked for), and
       # what was read in it.

@@ -24,9 +24,9 @@ class DiscoveryTest < Minitest::Test
         header_lines: ["Content-Type: text/html"],
         body: html.b
       )
-    Fetch::Crawling::Outcome.new(
+    Core::Crawling::Outcome.new(
       item: Frontier::Item.new(1, url, 0, depth, hops, 1, 0, 0),
-      answer: Fetch::Http::Answer.new(status: 200),
+      answer: Core::Crawling::Answer.new(status: 200),
       facts: facts,
       redirect_to: redirect_to
     )
@@ -39,7 +39,7 @@ class DiscoveryTest < Minitest::Test
 
   # @return [Hash{String => Array}] purpose and reason, by URL without our host
   def found(page = outcome(PAGE), **values)
-    Fetch::Crawling::Discovery
+    Core::Crawling::Discovery
       .new(settings(**values))
       .call(page)
       .to_h { |one| [one.url.delete_prefix("http://a.test"), [one.purpose, one.reason]] }
@@ -84,25 +84,25 @@ class DiscoveryTest < Minitest::Test
 
   def test_redirects_are_followed_at_the_same_depth_until_there_are_too_many
     hop =
-      Fetch::Crawling::Discovery
+      Core::Crawling::Discovery
         .new(settings)
         .call(outcome(nil, depth: 4, hops: 19, redirect_to: "http://a.test/next"))
         .first
     assert_equal ["http://a.test/next", 4, 20, nil], hop.to_h.values_at(:url, :depth, :hops, :reason)
 
     last =
-      Fetch::Crawling::Discovery.new(settings).call(outcome(nil, hops: 20, redirect_to: "http://a.test/next")).first
+      Core::Crawling::Discovery.new(settings).call(outcome(nil, hops: 20, redirect_to: "http://a.test/next")).first
     assert_equal :redirects, last.reason
   end
 
   def test_a_list_follows_redirects_and_nothing_else
     page = outcome(PAGE, redirect_to: "http://a.test/next")
 
-    assert_equal ["http://a.test/next"], Fetch::Crawling::Discovery.new(settings, follow: false).call(page).map(&:url)
+    assert_equal ["http://a.test/next"], Core::Crawling::Discovery.new(settings, follow: false).call(page).map(&:url)
   end
 
   def test_what_is_settled_is_not_found_again
-    discovery = Fetch::Crawling::Discovery.new(settings)
+    discovery = Core::Crawling::Discovery.new(settings)
     discovery.settle(["http://a.test/plain"])
 
     refute_includes discovery.call(outcome(PAGE)).map(&:url), "http://a.test/plain"
