@@ -18,12 +18,6 @@ module IronTrellis
           codes: [],
           proposals: []
         }.freeze
-        TYPES = {
-          "head" => "text/plain; charset=utf-8",
-          "header" => "text/plain; charset=utf-8",
-          "sitemap" => "application/xml",
-          "csv" => "text/csv; charset=utf-8"
-        }.freeze
 
         # What the routes share.
         module View
@@ -55,10 +49,10 @@ module IronTrellis
           app.post("/api/crawls/:crawl/languages/lines") { json(language_sets.lines(body_json["pages"])) }
 
           app.get("/api/crawls/:crawl/languages/:form") do
-            text = language_sets.write(params[:form], missing: params[:missing] == "true", host: params[:host])
-            content_type TYPES.fetch(params[:form])
-            file_of(crawl.site, "languages.#{{"sitemap" => "xml", "csv" => "csv"}.fetch(params[:form], "txt")}")
-            text
+            form = Ports::Languages.form(params[:form])
+            content_type form::TYPE
+            file_of(crawl.site, "languages.#{form::ENDING}")
+            form.write(language_sets.carried(missing: params[:missing] == "true", host: params[:host]))
           end
 
           app.post("/api/sites/:site/languages/import") do

@@ -28,10 +28,8 @@ module IronTrellis
         # @return [Array<Hash>] by host, how many pages need lines that they don't carry yet, and how many lines ({host,
         #   pages, lines}), most first
         def still_to_add
-          @missing, @host = true, nil
-          found = pages { |url, lines| [host_of(url), lines.size] }.group_by(&:first)
-          found
-            .map { |host, ones| {host: host, pages: ones.size, lines: ones.sum(&:last)} }
+          carried(missing: true).group_by { |page| host_of(page.url) }
+            .map { |host, ones| {host: host, pages: ones.size, lines: ones.sum { |page| page.lines.size }} }
             .sort_by { |one| [-one[:pages], one[:host]] }
         end
 
@@ -39,25 +37,18 @@ module IronTrellis
         #   another language, or another page stands for them there; they should carry none
         def alone = (all_annotations.keys - by_url.keys).sort
 
-        # @param form [String] "head", "header", "sitemap" or "csv"
         # @param missing [Boolean] only what pages don't carry yet
         # @param host [String, nil] only for its pages
-        # @return [String] what has to be written
-        # @raise [Core::Error::InvalidInput]
-        def write(form, missing: false, host: nil)
-          @missing, @host = missing, host
-          case form
-          when "head"
-            blocks { |lines| Core::Languages::CompleteSet.head_lines(lines).join("\n") }
-          when "header"
-            blocks { |lines| "Link: #{Core::Languages::CompleteSet.header(lines)}" }
-          when "sitemap"
-            Core::Sitemaps::Xml.head + pages { |url, _, set| set.sitemap_entry(url) }.join + Core::Sitemaps::Xml.tail
-          when "csv"
-            CSV.generate_line(%w[url hreflang target]) +
-              pages { |url, lines| lines.map { |code, target| CSV.generate_line([url, code, target]) }.join }.join
-          else
-            raise Core::Error::InvalidInput.new("“#{form}” is no form of a set; use head, header, sitemap or csv.")
+        # @return [Array<Core::Languages::Carried>] each page with the lines that it has to be given; those that need
+        #   none aren't among them
+        def carried(missing: false, host: nil)
+          all.flat_map do |set|
+            set.to_h.values.uniq.filter_map do |url|
+              next unless host.nil? || host_of(url) == host
+
+              lines = lines_for(set, url, missing)
+              Core::Languages::Carried.new(url, lines, set) if lines.any?
+            end
           end
         end
 
@@ -97,26 +88,14 @@ module IronTrellis
 
         private
 
-        # Each page with the lines that it has to be given; those that need none aren't among them.
-        def pages
-          all.flat_map do |set|
-            set.to_h.values.uniq.filter_map do |url|
-              lines = lines_for(set, url)
-              yield url, lines, set if lines.any? && (@host.nil? || host_of(url) == @host)
-            end
-          end
-        end
-
-        def lines_for(set, url)
-          return set.to_h unless @missing
+        def lines_for(set, url, missing)
+          return set.to_h unless missing
 
           carried = all_annotations.fetch(url, []).to_h { |one| [[one.code.downcase, one.target], true] }
           set.to_h.reject { |code, target| carried.key?([code.downcase, target]) }
         end
 
         def host_of(url) = url[%r{\Ahttps?://([^/]+)}, 1]
-
-        def blocks = pages { |url, lines| "#{url}\n#{yield(lines)}\n" }.join("\n")
 
         def clusters
           columns = (@run.languages || {}).fetch("clusters", []).filter_map { |cluster| columns_of(cluster) }

@@ -141,8 +141,8 @@ class LanguageSummaryTest < Minitest::Test
     @site.decisions.decide("languages", [kept].to_h, by: "Test", now: Time.now)
     assert_equal 3, sets.all.size
     assert_equal "#{HOST}/pt/luzes/ms-40", sets.by_url.fetch("#{HOST}/lamps/ms-40")["x-default"]
-    assert_includes sets.write("sitemap"), %(hreflang="x-default" href="#{HOST}/pt/luzes/ms-40")
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { sets.write("poem") }
+    assert_includes written(sets, "sitemap"), %(hreflang="x-default" href="#{HOST}/pt/luzes/ms-40")
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { written(sets, "poem") }
   end
 
   def test_how_the_languages_are_laid_out
@@ -158,10 +158,10 @@ class LanguageSummaryTest < Minitest::Test
 
   def test_what_is_still_to_be_added_is_told_by_host
     assert_equal [["small.example", 4]], sets.still_to_add.map { |one| one.values_at(:host, :pages) }
-    lines = sets.write("head", missing: true, host: "small.example")
+    lines = written(sets, "head", missing: true, host: "small.example")
     assert_includes lines, "#{HOST}/da/vaeger\n<link rel=\"alternate\" hreflang=\"da-DK\""
     refute_includes lines[/^#{HOST}\/wicks\n(?:<.*\n)*/o], "hreflang=\"pt\"", "it is there already"
-    assert_equal "", sets.write("head", missing: true, host: "elsewhere.example")
+    assert_equal "", written(sets, "head", missing: true, host: "elsewhere.example")
   end
 
   def test_a_page_that_names_only_itself_is_no_set
@@ -173,4 +173,8 @@ class LanguageSummaryTest < Minitest::Test
     run = crawl_here(SmallSite.new("/" => alone)).verdict_run
     assert_equal [0, 0, []], run.languages.values_at("total", "whole", "clusters")
   end
+
+  private
+
+  def written(sets, form, **narrowed) = IronTrellis::Ports::Languages.form(form).write(sets.carried(**narrowed))
 end
