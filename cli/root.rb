@@ -51,7 +51,8 @@ module IronTrellis
 
       desc "audit START_URL...", "Crawl a site and write what stops its pages"
       long_desc <<~TEXT
-        Crawls from the start URLs, judges every URL found, and writes urls.jsonl, links.jsonl, faults.jsonl and summary.json into DIR.
+        Crawls from the start URLs, judges every URL found, and writes urls.jsonl, links.jsonl, faults.jsonl
+        and summary.json into DIR.
 
         Exit codes: 0 done; 1 done, and --fail-on found such faults; 2 wrong usage; 3 could not do it.
       TEXT
@@ -102,7 +103,8 @@ module IronTrellis
 
       desc "robots FILE_OR_URL", "Say of URLs or paths whether a robots.txt lets an agent fetch them"
       long_desc <<~TEXT
-        Prints one JSON object a line, in the order asked: url, allowed, and the line and rule that decide (null where none does). URLs or paths
+        Prints one JSON object a line, in the order asked: url, allowed, and the line and rule that decide
+        (null where none does). URLs or paths
         are read from --urls, one a line, or from standard input.
       TEXT
       option :agent, required: true, banner: "TOKEN", desc: "The product token of the crawler"

@@ -2,8 +2,8 @@
 
 module IronTrellis
   module Ports
-    # Tables written to files in the formats that people take elsewhere: those that the files in formats/ hold, each with
-    # its NAME, which is the ending of its files, LABEL, PLACE in lists and .write(path, columns, rows).
+    # Tables written to files in the formats that people take elsewhere: those that the files in formats/ hold, each
+    # with its NAME, which is the ending of its files, LABEL, PLACE in lists and .write(path, columns, rows).
     module Tables
       # What one cell holds where a list must stand in it.
       LIST = "; "

@@ -2,7 +2,8 @@
 
 require_relative "test_helper"
 
-# What docstrings of the core show as examples ("expression # => value") is so. An example that goes on in "…" is held to what stands before it.
+# What docstrings of the core show as examples ("expression # => value") is so. An example that goes on in "…" is held
+# to what stands before it.
 class DocExamplesTest < Minitest::Test
   # The value may stand on the next line.
   EXAMPLE = /\A\s*#\s{3,}(?<code>\S.*?)\s+# =>(?: (?<value>.+))?\z/
@@ -24,7 +25,12 @@ class DocExamplesTest < Minitest::Test
 
   # As if it stood in the file: the names of its modules need not be written out.
   def within(file, code)
-    spaces = File.dirname(file).delete_prefix("#{IronTrellis::ROOT}/").split("/").map { |part| part.split("_").map(&:capitalize).join }
+    spaces =
+      File
+        .dirname(file)
+        .delete_prefix("#{IronTrellis::ROOT}/")
+        .split("/")
+        .map { |part| part.split("_").map(&:capitalize).join }
     whole = ["IronTrellis", *spaces].map { |name| "module #{name}\n" }.join + code + "\nend" * (spaces.size + 1)
     eval(whole, TOPLEVEL_BINDING.dup, file) # rubocop:disable Security/Eval
   end

@@ -74,7 +74,8 @@ module IronTrellis
         return if crawl.ended?
 
         raise Core::Error.new(
-                "The demo's crawl did not end: #{Runtime::Queue.errors(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}"
+                "The demo's crawl did not end: " \
+                "#{Runtime::Queue.errors(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}"
               )
       end
 

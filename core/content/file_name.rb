@@ -7,7 +7,8 @@ module IronTrellis
       module FileName
         # What cameras, phones and programs call their files, with a number (common practice).
         BY_DEVICE =
-          /\A(?:img|dsc|dscn|dscf|dcim|pict?|image|photo|bild|scan|screenshot|untitled|file|download|whatsapp[-_ ]image)[-_ ]*(?:\d[-_\d]*)?\z/i
+          /\A(?:img|dsc|dscn|dscf|dcim|pict?|image|photo|bild|scan|screenshot|untitled|file|download|
+            whatsapp[-_\ ]image)[-_\ ]*(?:\d[-_\d]*)?\z/ix
         NUMBER = /\A[\d_-]+\z/
         # Digits and letters a to f, of both, as hashes and UUIDs are.
         HASH = /\A(?=.*\d)(?=.*[a-f])[0-9a-f]{8}[0-9a-f-]*\z/i

@@ -17,7 +17,8 @@ module IronTrellis
         LETTER = "(?:(?![\\p{Han}\\p{Hiragana}])[\\p{L}\\p{Nl}])#{EXTENDED}"
         DIGIT = "\\p{Nd}#{EXTENDED}"
         WORD =
-          /#{SINGLE}#{EXTENDED}|(?:#{LETTER}|#{DIGIT}|_)(?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M}|\p{Cf})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/
+          /#{SINGLE}#{EXTENDED}|(?:#{LETTER}|#{DIGIT}|_)
+            (?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M}|\p{Cf})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/x
         # In bytes, since lookbehind over UTF-8 characters costs ten times as much: a letter is ASCII or any longer
         # character but those of the blocks of punctuation (lead bytes C2 and E2).
         BEFORE = '(?<=[A-Za-z\x80-\xFF])(?<!\xC2[\x80-\xBF])(?<!\xE2[\x80-\xBF]{2})'

@@ -7,8 +7,8 @@ module IronTrellis
     module Copies
       # Finds which texts may be copies of each other without comparing each with each: MinHash (Broder 1997) in bands
       # (Leskovec, Rajaraman and Ullman, "Mining of Massive Datasets", chapter 3). With 9 bands of 5 two texts of
-      # similarity 0.85 meet in at least one band with probability 0.995, of 0.5 with 0.25; who meets is compared in full
-      # afterwards.
+      # similarity 0.85 meet in at least one band with probability 0.995, of 0.5 with 0.25; who meets is compared in
+      # full afterwards.
       class Sketches
         BANDS = 9
         ROWS = 5

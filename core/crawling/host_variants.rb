@@ -30,7 +30,9 @@ module IronTrellis
         #     "http://a.test"
         def origin(probe)
           scheme = probe["url"][/\A\w+/]
-          {SCHEME => "#{SCHEMES.fetch(scheme)}://#{probe["authority"]}", WWW => "#{scheme}://#{probe["authority"]}"}[probe["kind"]]
+          {
+            SCHEME => "#{SCHEMES.fetch(scheme)}://#{probe["authority"]}", WWW => "#{scheme}://#{probe["authority"]}"
+          }[probe["kind"]]
         end
 
         # @param one [String] a URL

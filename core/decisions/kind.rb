@@ -3,8 +3,9 @@
 module IronTrellis
   module Core
     module Decisions
-      # What all kinds of decision have in common. A kind is one module in kinds/, found by being there: it reads what was
-      # given, says what can't be used, and whether pages are judged by it. The subject and the value that it gives are kept.
+      # What all kinds of decision have in common. A kind is one module in kinds/, found by being there: it reads what
+      # was given, says what can't be used, and whether pages are judged by it. The subject and the value that it gives
+      # are kept.
       module Kind
         WEB = %r{\Ahttps?://[^/]}i
 

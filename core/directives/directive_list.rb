@@ -120,7 +120,9 @@ module IronTrellis
         end
 
         def robots_meta(noindex:) =
-          %(<meta name="robots" content="#{[("noindex" if noindex), ("nofollow" if @page.follow == false)].compact.join(", ")}">)
+          %(<meta name="robots" content="#{[
+            ("noindex" if noindex), ("nofollow" if @page.follow == false)
+          ].compact.join(", ")}">)
 
         def canonical
           return if @page.chosen.nil? || @page.chosen == @page.canonical || !@page.direct

@@ -33,7 +33,10 @@ module IronTrellis
           Kind.new(
             name: "account",
             address:
-              %r{/(?:account|my-account|login|log-in|signin|sign-in|sign-up|register|konto|conta|wp-login\.php)(?:[/.?]|\z)}i,
+              %r{
+                /(?:account|my-account|login|log-in|signin|sign-in|sign-up|register|konto|conta|wp-login\.php)
+                (?:[/.?]|\z)
+              }ix,
             why: "An account page is of use to its owner only.",
             signs: [
               ["a field for a password", ->(page) { page.password }],

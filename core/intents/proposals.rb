@@ -7,9 +7,9 @@ module IronTrellis
       # crawl shows. What a sitemap lists, what is marked a key page and what brings visits is never dropped by a
       # blanket rule: it is named and left out.
       class Proposals
-        # What is known of one page. `unique_share` is the share of its words that no other page has; `bare_title` is the
-        # title of the page at its address without parameters; `anchors` are what links call it; `formed` is whether a
-        # form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
+        # What is known of one page. `unique_share` is the share of its words that no other page has; `bare_title` is
+        # the title of the page at its address without parameters; `anchors` are what links call it; `formed` is whether
+        # a form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
         Page =
           Struct.new(
             :url,

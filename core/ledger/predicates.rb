@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Ledger
-      # What is said of a URL by its row, each named once. Store::Ledger::Scopes has the same as conditions of SQL, and one
-      # test holds both to the same cases.
+      # What is said of a URL by its row, each named once. Store::Ledger::Scopes has the same as conditions of SQL, and
+      # one test holds both to the same cases.
       module Predicates
         CLIENT_ERRORS = (400..499)
         LEAST_ERROR = 400

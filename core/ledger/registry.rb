@@ -3,8 +3,9 @@
 module IronTrellis
   module Core
     module Ledger
-      # The columns of the ledger: those that the files in columns/ declare, theme by theme. Staging, writing, conditions, sorting
-      # and exports derive from them; a test holds the table of the database and the contract to them.
+      # The columns of the ledger: those that the files in columns/ declare, theme by theme. Staging, writing,
+      # conditions, sorting and exports derive from them; a test holds the table of the database and the contract to
+      # them.
       module Registry
         class << self
           # @return [Array<Column>] in the order of exports

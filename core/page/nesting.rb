@@ -12,7 +12,8 @@ module IronTrellis
         MOST = 512
         # They hold nothing, or their end tag may be left out, so that their number says nothing of depth.
         NOT_COUNTED =
-          "area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr|param|p|li|dt|dd|tr|td|th|thead|tbody|tfoot|colgroup|option|" \
+          "area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr|param|p|li|dt|dd|tr|td|th|thead|tbody|" \
+          "tfoot|colgroup|option|" \
             "optgroup|rt|rp|html|head|body"
         TAG = %r{</?(?!(?:#{NOT_COUNTED})[\s/>])[a-z]}in
         SLASH = "/".ord

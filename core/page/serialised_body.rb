@@ -19,7 +19,8 @@ module IronTrellis
         SPECIAL = '(/?(?:a|area|img|input|source|form|h[1-6]|nav|header|main|aside|footer)(?=[\s>]))'
         # Elements within a line of text, and those without any; all others part words, and blocks.
         INLINE =
-          "/?(?:a|abbr|acronym|b|bdi|bdo|big|cite|code|data|del|dfn|em|font|i|ins|kbd|label|link|mark|meta|noscript|q|s|samp|script|small|span|" \
+          "/?(?:a|abbr|acronym|b|bdi|bdo|big|cite|code|data|del|dfn|em|font|i|ins|kbd|label|link|mark|meta|" \
+          "noscript|q|s|samp|script|small|span|" \
             'strike|strong|style|sub|sup|time|tt|u|var|wbr|[a-z]+-[a-z0-9-]+)(?=[\s>])()'
         COMMENT = "(?m:!--.*?--)()"
         TAG = %r{<(?:#{ANCHOR}|#{SPECIAL}|(?=/?[abcdefiklmnqstuvw])#{INLINE}|(?=!)#{COMMENT}|)#{ATTRIBUTES}}n

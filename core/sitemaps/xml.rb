@@ -24,7 +24,9 @@ module IronTrellis
 
         # @return [String] what a file begins with
         def head =
-          "#{DECLARATION}<urlset xmlns=\"#{Events::NAMESPACE}\"#{SPACES.map { |name, uri| " xmlns:#{name}=\"#{uri}\"" }.join}>\n"
+          "#{DECLARATION}<urlset xmlns=\"#{Events::NAMESPACE}\"#{SPACES.map { |name, uri|
+            " xmlns:#{name}=\"#{uri}\""
+          }.join}>\n"
 
         # @return [String] what it ends with
         def tail = "</urlset>\n"
@@ -45,7 +47,11 @@ module IronTrellis
         def index(files)
           entries =
             files.map do |url, lastmod|
-              "<sitemap>#{element("loc", url)}#{element("lastmod", lastmod.utc.strftime("%Y-%m-%dT%H:%M:%SZ")) if lastmod}</sitemap>\n"
+              "<sitemap>#{element("loc", url)}#{if lastmod
+                                                  element(
+                                                    "lastmod", lastmod.utc.strftime("%Y-%m-%dT%H:%M:%SZ")
+                                                  )
+                                                end}</sitemap>\n"
             end
           "#{DECLARATION}<sitemapindex xmlns=\"#{Events::NAMESPACE}\">\n#{entries.join}</sitemapindex>\n"
         end
@@ -78,7 +84,9 @@ module IronTrellis
 
         def news(texts)
           publication = texts.slice(*PUBLICATION).map { |name, text| element("news:#{name}", text) }.join
-          "<news:news><news:publication>#{publication}</news:publication>#{texts.except(*PUBLICATION).map { |name, text| element("news:#{name}", text) }.join}</news:news>"
+          "<news:news><news:publication>#{publication}</news:publication>#{texts.except(*PUBLICATION).map { |name, text|
+            element("news:#{name}", text)
+          }.join}</news:news>"
         end
         private_class_method :element, :extensions, :news
       end

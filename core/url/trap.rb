@@ -14,7 +14,10 @@ module IronTrellis
         COUNTED = /[^\d._-]/
         # A date at the end of the path, down to the month or the day.
         CALENDAR =
-          %r{(?<![0-9])(?:(?:19|20|21)\d\d[/-](?:0?[1-9]|1[0-2])(?:[/-](?:0?[1-9]|[12]\d|3[01]))?|(?:0?[1-9]|1[0-2])[/-](?:19|20|21)\d\d)/?\z}
+          %r{
+            (?<![0-9])(?:(?:19|20|21)\d\d[/-](?:0?[1-9]|1[0-2])(?:[/-](?:0?[1-9]|[12]\d|3[01]))?|
+            (?:0?[1-9]|1[0-2])[/-](?:19|20|21)\d\d)/?\z
+          }x
         # Parameters that name a date, or a part of one.
         DATE_NAMES = %w[date day month year week cal calendar].to_h { |name| [name, true] }.freeze
         # Letters name a month and a year only together.

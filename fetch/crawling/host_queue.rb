@@ -14,7 +14,8 @@ module IronTrellis
         # @param authority [String] of the host
         # @param of [Integer] how many slots the host has in all
         # @param rate [Numeric] requests a second for all of them, 0 for no limit
-        # @param results [Thread::Queue] where [queue, item, outcome] go; the outcome is nil where the item was not begun
+        # @param results [Thread::Queue] where [queue, item, outcome] go; the outcome is nil where the item was not
+        #   begun
         # @param allowed [#call] whether requests may be begun now
         # @yield makes the worker of one thread; it answers #prepare(item), which gives the seconds that must lie
         #   between two requests, #call(item) and #close

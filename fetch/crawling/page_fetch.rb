@@ -20,7 +20,8 @@ module IronTrellis
         end
 
         # @param item [#parts, #head?, #external?, #given_up?] a URL of the frontier
-        # @return [Core::Crawling::Outcome] without links where it is an error page or a redirect's note: they lead nobody on
+        # @return [Core::Crawling::Outcome] without links where it is an error page or a redirect's note: they lead
+        #   nobody on
         def call(item)
           visit(item).tap do |outcome|
             outcome.facts.links = [] unless outcome.facts.nil? || (200..299).cover?(outcome.answer.status)
@@ -49,7 +50,13 @@ module IronTrellis
           answer = item.head? ? head(item) : @client.fetch(url)
           facts = read(url, answer)
           answer.body = "".b if answer.error
-          Core::Crawling::Outcome.new(item: item, decision: decision, answer: answer, facts: facts, redirect_to: redirect(url, answer))
+          Core::Crawling::Outcome.new(
+            item: item,
+            decision: decision,
+            answer: answer,
+            facts: facts,
+            redirect_to: redirect(url, answer)
+          )
         rescue Http::FetchError => error
           Core::Crawling::Outcome.new(
             item: item,

@@ -105,12 +105,14 @@ module PlainSite
       random = Random.new(number)
       paragraphs =
         targets(number).map do |target|
-          "<p>#{text(random, @words)} <a href=\"#{address(target)}\">#{text(random, 2)} #{target}</a> #{text(random, 4)}.</p>"
+          "<p>#{text(random, @words)} <a href=\"#{address(target)}\">#{text(random, 2)} #{target}</a> " \
+          "#{text(random, 4)}.</p>"
         end
       nav, main = paragraphs.partition.with_index { |_, index| index < 6 }
       "<!doctype html><html lang=\"en\"><head><title>Page #{number}: #{text(random, 4)}</title><meta " \
         "name=\"description\" content=\"#{text(random, 12)}\">" \
-        "<link rel=\"canonical\" href=\"#{address(number)}\"></head><body><nav>#{nav.join}</nav><main><h1>Page #{number}</h1>#{main.join("\n")}</main></body></html>\n"
+        "<link rel=\"canonical\" href=\"#{address(number)}\"></head><body><nav>#{nav.join}</nav><main><h1>Page " \
+        "#{number}</h1>#{main.join("\n")}</main></body></html>\n"
     end
 
     def text(random, count) = Array.new(count) { WORDS[random.rand(WORDS.size)] }.join(" ")
@@ -129,7 +131,8 @@ module PlainSite
     def sitemap(origin, file)
       numbers = (file * ENTRIES)...[(file + 1) * ENTRIES, @pages].min
       "<?xml version=\"1.0\"?><urlset " \
-        "xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">#{numbers.map { |number| "<url><loc>#{origin}#{address(number)}</loc></url>" }.join}</urlset>"
+        "xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">" \
+        "#{numbers.map { |number| "<url><loc>#{origin}#{address(number)}</loc></url>" }.join}</urlset>"
     end
   end
 end

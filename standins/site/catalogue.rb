@@ -141,7 +141,15 @@ module SkerrySite
     # @param items [Array<Array(String, String, String)>] address, name, and a text (which may be empty)
     # @return [String] HTML
     def teasers(items)
-      "<ul>#{items.map { |href, name, text| "<li>#{link(href, name)}#{" #{escape(text)}" unless text.empty?}</li>" }.join("\n")}</ul>"
+      entries = items.map { |href, name, text| "<li>#{link(href, name)}#{" #{escape(text)}" unless text.empty?}</li>" }
+      "<ul>#{entries.join("\n")}</ul>"
+    end
+
+    # The first item of each kind of lamp.
+    def firsts
+      @lamps.flat_map do |slug, category|
+        category["items"].first(1).map { |item| ["/lamps/#{slug}/#{item["slug"]}", item["name"], item["story"]] }
+      end
     end
 
     # @return [String] HTML
@@ -187,12 +195,13 @@ module SkerrySite
         "/",
         "Ship's lamps and harbour lights",
         "<p>Skerry Lamp Works builds ship's lanterns and harbour lights in a small port and sells them to anyone who " \
-          "has a boat, a pier or a front door. Each lamp is poured, ground, soldered and lit here before it leaves.</p>" \
+          "has a boat, a pier or a front door. " \
+          "Each lamp is poured, ground, soldered and lit here before it leaves.</p>" \
           "<p>Look at <a href=\"/lamps/\">the lamps</a>, read <a href=\"/guides/choose-a-lamp\">how to choose " \
           "one</a>, or see what has happened lately in <a href=\"/journal/\">the " \
           "journal</a>.#{FURTHER if @chapters} If you would rather hold a lamp before you buy it, there may be a <a " \
           "href=\"/stockists/\">stockist</a> near you.</p>" \
-          "<h2>From the bench this month</h2>#{teasers(@lamps.flat_map { |slug, category| category["items"].first(1).map { |item| ["/lamps/#{slug}/#{item["slug"]}", item["name"], item["story"]] } })}"
+          "<h2>From the bench this month</h2>#{teasers(firsts)}"
       )
       add(
         "/lamps/",
@@ -252,7 +261,8 @@ module SkerrySite
       add(
         path,
         section["title"],
-        "<p>#{section["intro"]}</p>#{teasers(items.reject { |url, *| @faults["unlinked"].include?(url) })}#{wrong_links(path)}",
+        "<p>#{section["intro"]}</p>" \
+          "#{teasers(items.reject { |url, *| @faults["unlinked"].include?(url) })}#{wrong_links(path)}",
         heading: section["name"]
       )
       section["items"].each do |item|
@@ -261,7 +271,8 @@ module SkerrySite
         add(
           path + item["slug"],
           item["title"],
-          "#{by}#{paragraphs(item["paragraphs"])}#{wrong_links(path + item["slug"])}<p>Back to <a href=\"#{path}\">#{section["name"].downcase}</a>.</p>",
+          "#{by}#{paragraphs(item["paragraphs"])}#{wrong_links(path + item["slug"])}" \
+            "<p>Back to <a href=\"#{path}\">#{section["name"].downcase}</a>.</p>",
           description: excerpt(item)
         )
       end
@@ -417,7 +428,8 @@ module SkerrySite
 
     def wrong_links(path)
       @faults["links"].fetch(path, []).map do |link|
-        "<p>See also <a href=\"#{link["href"]}\"#{" rel=\"#{link["rel"]}\"" if link["rel"]}>#{escape(link["text"])}</a>.</p>"
+        rel = " rel=\"#{link["rel"]}\"" if link["rel"]
+        "<p>See also <a href=\"#{link["href"]}\"#{rel}>#{escape(link["text"])}</a>.</p>"
       end.join
     end
 

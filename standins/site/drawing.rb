@@ -41,7 +41,8 @@ module SkerrySite
           <rect width="200" height="260" fill="#f7f4ee"/>
           <path d="M70 #{200 - height} q30 -34 60 0" fill="none" stroke="#{metal}" stroke-width="5"/>
           <rect x="62" y="#{200 - height}" width="76" height="18" rx="6" fill="#{metal}"/>
-          <rect x="70" y="#{218 - height}" width="60" height="#{height - 44}" rx="10" fill="#{glass}" stroke="#{metal}" stroke-width="3"/>
+          <rect x="70" y="#{218 - height}" width="60" height="#{height - 44}" rx="10" fill="#{glass}"
+            stroke="#{metal}" stroke-width="3"/>
           <rect x="58" y="174" width="84" height="30" rx="5" fill="#{metal}"/>
           <rect x="48" y="204" width="104" height="9" rx="4" fill="#23292c"/>
         </svg>

@@ -86,7 +86,8 @@ module SkerrySite
 
       <<~HTML.chomp
         <footer><p>Skerry Lamp Works, the Net Loft, Inner Quay. Workshop open on Fridays.</p>
-        <p><a href="/pt/">Português</a> <a href="/it/">Italiano</a> <a href="http://www.skerrylamper.example/">Dansk</a></p></footer>
+        <p><a href="/pt/">Português</a> <a href="/it/">Italiano</a>
+        <a href="http://www.skerrylamper.example/">Dansk</a></p></footer>
       HTML
     end
 

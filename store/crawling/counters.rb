@@ -44,7 +44,8 @@ module IronTrellis
         # @return [Hash{String => Integer}] of all slots together
         def sums(crawl_id)
           Postgres::Sql.rows(
-            "SELECT #{NAMES.map { |name| "coalesce(sum(#{name}), 0)::bigint AS #{name}" }.join(", ")} FROM crawl_counters WHERE crawl_id = $1",
+            "SELECT #{NAMES.map { |name| "coalesce(sum(#{name}), 0)::bigint AS #{name}" }.join(", ")} FROM " \
+            "crawl_counters WHERE crawl_id = $1",
             [crawl_id]
           ).first
         end

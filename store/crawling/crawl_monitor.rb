@@ -61,10 +61,11 @@ module IronTrellis
         #
         # @return [Hash{Integer => Float}] how many were fetched in each step, by its number
         def samples(step, began)
-          Postgres::Sql.run(<<~SQL, [@crawl.id, step, began.utc.iso8601(6)]).values.to_h { |number, fetched| [number.to_i, fetched.to_f] }
+          rows = Postgres::Sql.run(<<~SQL, [@crawl.id, step, began.utc.iso8601(6)]).values
             SELECT greatest(floor((extract(epoch FROM at - $3) - #{ThroughputSamples::SECONDS / 2.0}) / $2),
               0)::integer, sum(fetched) FROM crawl_beats WHERE crawl_id = $1 GROUP BY 1
           SQL
+          rows.to_h { |number, fetched| [number.to_i, fetched.to_f] }
         end
 
         def hosts

@@ -50,7 +50,8 @@ module IronTrellis
             better AS (
               SELECT f.url_id FROM %<table>s f JOIN found n USING (url_id)
               WHERE $1::bigint IS NOT NULL AND n.state = #{STATES[:waiting]}
-                AND (f.state = #{STATES[:skipped]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth <
+                AND (f.state = #{STATES[:skipped]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth
+                  <
                   f.depth)
               ORDER BY f.url_id FOR UPDATE OF f
             )
@@ -79,7 +80,8 @@ module IronTrellis
         SQL
         LEASE_APART = <<~SQL
           UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:quarantined]} AND host_id = ANY($3::bigint[]) LIMIT 1 FOR
+          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:quarantined]} AND host_id = ANY($3::bigint[]) LIMIT
+            1 FOR
             UPDATE SKIP LOCKED) chosen
           WHERE f.url_id = chosen.url_id
           RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes
@@ -303,8 +305,9 @@ module IronTrellis
 
         def refuse(rows)
           Postgres::Sql.run(
-            "UPDATE #{@table} SET state = #{STATES[:skipped]}, reason = #{REASONS[:space]}, slot = NULL, lease_token = " \
-            "NULL WHERE url_id = ANY($1::bigint[])",
+            "UPDATE #{@table} SET state = #{STATES[:skipped]}, reason = #{REASONS[:space]}, slot = NULL, " \
+            "lease_token = " \
+              "NULL WHERE url_id = ANY($1::bigint[])",
             [Postgres::Sql.array(rows.map(&:first))]
           )
         end

@@ -18,7 +18,8 @@ module IronTrellis
           WHERE h.crawl_id = $1 AND (h.paused_until IS NULL OR h.paused_until <= $2)
             AND (EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.host_id = h.id AND f.state =
               #{Frontier::STATES[:waiting]})
-              OR EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.host_id = h.id AND f.state = #{Frontier::STATES[:quarantined]})
+              OR EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.host_id = h.id AND f.state =
+                #{Frontier::STATES[:quarantined]})
               OR EXISTS (SELECT 1 FROM sitemap_files s WHERE s.host_id = h.id AND s.state = 'waiting')
               OR EXISTS (SELECT 1 FROM host_probes p WHERE p.host_id = h.id AND p.state = 'waiting'))
           LIMIT #{MOST_AT_ONCE}

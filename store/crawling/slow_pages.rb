@@ -28,7 +28,8 @@ module IronTrellis
         # @param times [Hash{Integer => Integer}] milliseconds by URL id
         # @return [void]
         def keep(times)
-          Postgres::Sql.run(format(<<~SQL, @names), [Postgres::Sql.array(times.keys), Postgres::Sql.array(times.values)])
+          values = [times.keys, times.values].map { |column| Postgres::Sql.array(column) }
+          Postgres::Sql.run(format(<<~SQL, @names), values)
             UPDATE %<page_facts>s p SET again_ms = t.ms FROM unnest($1::bigint[], $2::integer[]) AS t (url_id, ms) WHERE
               p.url_id = t.url_id
           SQL

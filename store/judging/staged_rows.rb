@@ -81,7 +81,8 @@ module IronTrellis
         def pages(least, &block)
           Postgres::Sql.stream(<<~SQL, [least, @crawl.id], &block)
             SELECT #{self.class.columns("s")}, s.in_sitemaps, #{@has_sitemaps} AS has_sitemaps, #{@pdfs} AS lists_pdfs,
-              coalesce(l.sitemap, #{FIRST_SITEMAP}) AS sitemap_of_group, c.copy_of, c.similarity, c.copies, c.unique_share,
+              coalesce(l.sitemap, #{FIRST_SITEMAP}) AS sitemap_of_group, c.copy_of, c.similarity, c.copies,
+                c.unique_share,
                 #{StagedCopies::STOP} AS stop,
               m.median AS group_median_words, n.unfollowed FROM #{@stage} s LEFT JOIN #{@copies} c USING (url_id)
             LEFT JOIN (SELECT "group", percentile_cont(0.5) WITHIN GROUP (ORDER BY words) AS median FROM #{@stage}

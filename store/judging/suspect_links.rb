@@ -34,7 +34,8 @@ module IronTrellis
           unnamed: "TRUE",
           unencrypted: "u.url LIKE 'http://%%'",
           numbered:
-            "u.url ~* '/((img|dsc|dcim|pict?|image|photo|bild|scan|screenshot|untitled|file|download|whatsapp)[^/]*|[0-9a-f_-]{8,}[^/]*|[0-9_-]+[^/a-z]*)\\.[a-z0-9]{2,5}(\\?|$)'"
+            "u.url ~* '/((img|dsc|dcim|pict?|image|photo|bild|scan|screenshot|untitled|file|download|" \
+            "whatsapp)[^/]*|[0-9a-f_-]{8,}[^/]*|[0-9_-]+[^/a-z]*)\\.[a-z0-9]{2,5}(\\?|$)'"
         }.freeze
         # What else must be so of the link.
         LINKS = {

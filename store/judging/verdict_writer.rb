@@ -10,7 +10,8 @@ module IronTrellis
         # What the ledger is narrowed to most, within which it is mostly sorted by importance.
         NARROWING = %w[group stop].freeze
         LEDGER = <<~SQL
-          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, similarity, unique_share, copies,
+          INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, similarity, unique_share,
+            copies,
             faults, fault_count)
           SELECT $1, %<columns>s, #{StagedCopies::STOP}, #{StagedCopies::STOP_REASON}, #{StagedCopies::CLIMB},
             c.copy_of, c.similarity, c.unique_share, c.copies,
@@ -35,7 +36,8 @@ module IronTrellis
           @faults = Postgres::Partitions.name("faults", run.id)
           @columns = (columns - MERGED).map { |column| %("#{column}") }.join(", ")
           Postgres::Sql.raw.exec(
-            "CREATE UNLOGGED TABLE #{@stage} AS SELECT #{columns.map { |column| %("#{column}") }.join(", ")} FROM ledger_rows WHERE false"
+            "CREATE UNLOGGED TABLE #{@stage} AS SELECT #{columns.map { |column| %("#{column}") }.join(", ")} FROM " \
+            "ledger_rows WHERE false"
           )
           @copies = StagedCopies.new(run)
           @staging = Postgres::BulkCopy.new(@stage, columns)

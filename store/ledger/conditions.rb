@@ -80,7 +80,8 @@ module IronTrellis
           when "has_not"
             "NOT #{param(text(value))} = ANY(coalesce(#{column}, '{}'))"
           when "matches", "matches_not"
-            "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} #{param(Core::Url::Pattern.new(text(value)).translated)}"
+            "coalesce(#{column}, '') #{(op == "matches") ? "~" : "!~"} " \
+            "#{param(Core::Url::Pattern.new(text(value)).translated)}"
           when "since", "before"
             "#{column} #{(op == "since") ? ">=" : "<"} #{param(moment(value))}::timestamptz"
           when "one_of"

@@ -10,7 +10,8 @@ module IronTrellis
         # @return [Array<String>] all that can be asked for, in the order of exports
         def names = Core::Ledger::Registry.shown.map(&:name)
 
-        # @return [Array<String>] those that are kept in order, so that any page of a ledger sorted by them is found at once
+        # @return [Array<String>] those that are kept in order, so that any page of a ledger sorted by them is found at
+        #   once
         def indexed = Core::Ledger::Registry.all.select(&:indexed).map(&:name)
 
         # @param name [String]

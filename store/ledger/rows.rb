@@ -29,7 +29,8 @@ module IronTrellis
           key, direction = @order.key, @order.direction
           names = @columns.map { |name| %("#{name}") }.join(", ")
           sql =
-            %(SELECT #{names} FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction})
+            "SELECT #{names} FROM #{Postgres::Partitions.name("ledger_rows", @run.id)} WHERE #{@conditions.sql} " \
+            "ORDER BY #{key} #{direction} NULLS LAST, CASE WHEN #{key} IS NULL THEN url_id END, url_id #{direction}"
           Postgres::Sql.stream(sql, @conditions.params) { |rows| rows.each { |row| yield row.values_at(*@columns) } }
         end
       end

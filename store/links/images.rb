@@ -108,7 +108,8 @@ module IronTrellis
 
         def from_where
           where = @conditions.empty? ? "" : "WHERE #{@conditions.join(" AND ")}"
-          %(FROM (#{@images}) images #{where} ORDER BY "#{column}" #{"DESC" if @sort.start_with?("-")} NULLS LAST, url COLLATE "C")
+          order = "DESC" if @sort.start_with?("-")
+          %(FROM (#{@images}) images #{where} ORDER BY "#{column}" #{order} NULLS LAST, url COLLATE "C")
         end
       end
     end

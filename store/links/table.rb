@@ -77,7 +77,7 @@ module IronTrellis
             Postgres::Sql.rows(<<~SQL, @conditions.params)
               SELECT #{value} AS value, count(*) AS links, count(DISTINCT k.source_id) AS pages, count(DISTINCT
                 k.target_id) AS targets, count(*) OVER () AS values
-                #{", min(k.#{column}_id)::text AS url_id, min(#{(column == "target") ? "t" : "s"}.status) AS status" if ends}
+                #{of_end(column) if ends}
               #{from_where} GROUP BY 1 ORDER BY 3 DESC, 2 DESC, 1 LIMIT #{MOST_GATHERED}
             SQL
           end
@@ -96,6 +96,11 @@ module IronTrellis
         end
 
         private
+
+        def of_end(column)
+          side = (column == "target") ? "t" : "s"
+          ", min(k.#{column}_id)::text AS url_id, min(#{side}.status) AS status"
+        end
 
         def columns(names) = names.map { |name| %(#{@fields.sql(name)} AS "#{name}") }.join(", ")
 

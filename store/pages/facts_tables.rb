@@ -17,6 +17,12 @@ module IronTrellis
         EMBEDS = %w[image script style].freeze
         EMBEDDED = EMBEDS.sum { |name| 1 << TYPES.fetch(name) }
 
+        COUNTED =
+          %w[script style].map { |name| "count(*) FILTER (WHERE k.type = #{TYPES[name]}) AS #{name}s" }.join(", ")
+        WEIGHED = EMBEDS
+          .map { |name| "(sum(p.bytes) FILTER (WHERE k.type = #{TYPES[name]}))::bigint AS #{name}_bytes" }
+          .join(", ")
+
         # What links lead to each URL (the types as one number, a bit each), what leads out of it, the sitemaps that
         # list it, and what it loads, each thing once (how large, as far as that was fetched).
         TABLES = {
@@ -37,9 +43,7 @@ module IronTrellis
               (WHERE e.alternates IS NOT NULL) AS alternates
             FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
           SQL
-            SELECT k.url_id,
-              #{%w[script style].map { |name| "count(*) FILTER (WHERE k.type = #{TYPES[name]}) AS #{name}s" }.join(", ")},
-              #{EMBEDS.map { |name| "(sum(p.bytes) FILTER (WHERE k.type = #{TYPES[name]}))::bigint AS #{name}_bytes" }.join(", ")}
+            SELECT k.url_id, #{COUNTED}, #{WEIGHED}
             FROM (SELECT DISTINCT source_id AS url_id, target_id, type FROM %<links>s WHERE type IN
               (#{EMBEDS.map { |name| TYPES[name] }.join(", ")})) k
             LEFT JOIN %<page_facts>s p ON p.url_id = k.target_id AND p.status BETWEEN 200 AND 299 GROUP BY k.url_id

@@ -131,8 +131,15 @@ module IronTrellis
 
           Open3.capture2(script, "url", name).first.strip
         end
-        private_class_method :exists?, :create, :migrate, :database_of_url, :maintenance, :unavailable, :own_cluster_url,
-          :running_cluster_url, :started_cluster_url
+        private_class_method :exists?,
+          :create,
+          :migrate,
+          :database_of_url,
+          :maintenance,
+          :unavailable,
+          :own_cluster_url,
+          :running_cluster_url,
+          :started_cluster_url
       end
     end
   end

@@ -16,7 +16,8 @@ module IronTrellis
         }.freeze
         OBSERVED = "redirect_to IS NOT NULL AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"
         COUNTS =
-          "SELECT #{KINDS.map { |name, what| "count(*) FILTER (WHERE #{what}) AS #{name}" }.join(", ")} FROM %<ledger>s WHERE #{OBSERVED}".freeze
+          "SELECT #{KINDS.map { |name, what| "count(*) FILTER (WHERE #{what}) AS #{name}" }.join(", ")} FROM " \
+          "%<ledger>s WHERE #{OBSERVED}".freeze
         HOPS = <<~SQL
           SELECT url_id::text AS url_id, url, status, redirect_to, redirect_chain, final_url, final_status, links_in,
             cardinality(in_sitemaps) > 0 AS listed, faults

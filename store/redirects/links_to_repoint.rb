@@ -22,7 +22,8 @@ module IronTrellis
             LAST, t.url COLLATE "C", k.text LIMIT %<most>d
         SQL
         EACH =
-          %(SELECT s.url AS source, k.place, k.text, t.url AS target, t.status, t.final_url, t.final_status #{LINKS} ORDER BY s.url COLLATE "C", k.position)
+          "SELECT s.url AS source, k.place, k.text, t.url AS target, t.status, t.final_url, t.final_status #{LINKS} " \
+          'ORDER BY s.url COLLATE "C", k.position'
         COLUMNS = %w[source place anchor target status final_target new_target new_anchor].freeze
         LEAST_PAGES = 5
         MOST = 500

@@ -95,7 +95,9 @@ module IronTrellis
         # @yieldparam row [Hash{String => Object}]
         def faults
           Postgres::Sql.stream(
-            %(SELECT code, grade, url, about, detail FROM #{Postgres::Partitions.name("faults", @run.id)} ORDER BY code, url COLLATE "C", about COLLATE "C")
+            %(SELECT code, grade, url, about, detail FROM #{Postgres::Partitions.name(
+              "faults", @run.id
+            )} ORDER BY code, url COLLATE "C", about COLLATE "C")
           ) { |rows| rows.each { |row| yield row } }
         end
 

@@ -12,7 +12,8 @@ module IronTrellis
         MOST_ROWS = 200
         # A higher number is further up; one that passes all rungs stands above them.
         HEIGHT =
-          "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), #{Core::Ladder::Climb::NAMES.size + 1})"
+          "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), " \
+          "#{Core::Ladder::Climb::NAMES.size + 1})"
         BOTH = <<~SQL
           SELECT coalesce(n.url_id, o.url_id) AS url_id, coalesce(n.url, o.url) AS url, o.stop AS stop_before, n.stop AS
             stop_after, n.stop_reason, coalesce(n.importance, o.importance) AS importance,

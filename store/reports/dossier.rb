@@ -68,7 +68,8 @@ module IronTrellis
           row =
             Postgres::Sql.rows(
               "SELECT substring(a.body FROM 1 FOR #{MOST_SOURCE + 1}) AS body, p.charset " \
-                "FROM #{Postgres::Partitions.name("raw_answers", @crawl.id)} a JOIN #{Postgres::Partitions.name("page_facts", @crawl.id)} p USING (url_id) WHERE a.url_id = $1",
+                "FROM #{Postgres::Partitions.name("raw_answers", @crawl.id)} a JOIN " \
+                "#{Postgres::Partitions.name("page_facts", @crawl.id)} p USING (url_id) WHERE a.url_id = $1",
               [@id]
             ).first
           return {lines: [], cut: false} unless row&.fetch("body")

@@ -15,7 +15,8 @@ module IronTrellis
         COMMON = 5_000
 
         COLUMNS =
-          %(f.url_id, f.url, f.about, f.detail, l.importance, coalesce(l."group", '#{Causes::ELSEWHERE}') AS "group", l.status, l.wanted)
+          "f.url_id, f.url, f.about, f.detail, l.importance, " \
+          "coalesce(l.\"group\", '#{Causes::ELSEWHERE}') AS \"group\", l.status, l.wanted"
         FROM = "FROM %<faults>s f LEFT JOIN %<ledger>s l USING (url_id) WHERE f.code = $1"
         ORDER = %(ORDER BY l.importance DESC NULLS LAST, f.url COLLATE "C", f.about COLLATE "C")
         COMMON_ROWS = <<~SQL

@@ -48,7 +48,8 @@ module IronTrellis
 
         def rows
           Postgres::Sql.rows(
-            %(SELECT "group", stop, sum(pages)::bigint AS pages FROM rollups WHERE run_id = $1 AND #{@condition} GROUP BY 1, 2),
+            'SELECT "group", stop, sum(pages)::bigint AS pages FROM rollups ' \
+            "WHERE run_id = $1 AND #{@condition} GROUP BY 1, 2",
             [@run.id]
           )
         end

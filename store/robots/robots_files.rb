@@ -21,7 +21,8 @@ module IronTrellis
         # @param now [Time]
         # @return [Boolean] whether it was the first to say
         def keep(crawl_id, result, now)
-          Postgres::Sql.run(<<~SQL, [crawl_id, result.origin, result.status, result.error, result.body, now.utc.iso8601(6)]).cmd_tuples == 1
+          values = [crawl_id, *result.to_h.values_at(:origin, :status, :error, :body), now.utc.iso8601(6)]
+          Postgres::Sql.run(<<~SQL, values).cmd_tuples == 1
             INSERT INTO robots_files (crawl_id, origin, status, error, body, fetched_at) VALUES ($1, $2, $3, $4, $5, $6)
             ON CONFLICT DO NOTHING
           SQL

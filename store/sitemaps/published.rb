@@ -30,7 +30,8 @@ module IronTrellis
           "SELECT url_id::text AS url_id, url, stop, intent, importance FROM %<ledger>s WHERE %<what>s ORDER BY " \
           "importance DESC NULLS LAST, url_id LIMIT %<most>d"
         BY_GROUP =
-          %(SELECT regexp_replace(url, '^(https?://[^/]+)/.*$', '\\1') AS origin, "group", count(*) AS urls FROM %<ledger>s WHERE %<right>s GROUP BY 1, 2 ORDER BY 1, 3 DESC, 2)
+          "SELECT regexp_replace(url, '^(https?://[^/]+)/.*$', '\\1') AS origin, \"group\", count(*) AS urls " \
+          "FROM %<ledger>s WHERE %<right>s GROUP BY 1, 2 ORDER BY 1, 3 DESC, 2"
         MOST = 200
 
         # @param run [Judging::VerdictRun]

@@ -119,7 +119,9 @@ class ContractTest < Minitest::Test
     site = call(:post, "/sites", site_input, status: 201)
     crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
 
-    assert_equal ["waiting", 1, 0, 1], [crawl["state"], crawl["number"], crawl["progress"]["fetched"], crawl["progress"]["waiting"]]
+    assert_equal ["waiting", 1, 0, 1], [
+      crawl["state"], crawl["number"], crawl["progress"]["fetched"], crawl["progress"]["waiting"]
+    ]
     assert_equal "conflict", call(:get, "/crawls/#{crawl["id"]}/urls", status: 409)["code"]
     assert_equal(
       {
@@ -333,7 +335,9 @@ class ContractTest < Minitest::Test
     links = ->(field) do
       call(
         :get,
-        "/crawls/#{judged}/links?where=#{CGI.escape(JSON.generate({all: [{field: field, op: "is", value: chain["url"]}]}))}"
+        "/crawls/#{judged}/links?where=#{CGI.escape(JSON.generate({all: [{
+          field: field, op: "is", value: chain["url"]
+        }]}))}"
       )[
         "rows"
       ]

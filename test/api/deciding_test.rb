@@ -84,7 +84,9 @@ class DecidingApiTest < Minitest::Test
     row =
       call(
         :get,
-        "/crawls/#{@crawl}/urls?limit=1&where=#{CGI.escape(JSON.generate({all: [{field: "url", op: "contains", value: "/lamps/masthead/ms-40-copper"}]}))}"
+        "/crawls/#{@crawl}/urls?limit=1&where=#{CGI.escape(JSON.generate({all: [{
+          field: "url", op: "contains", value: "/lamps/masthead/ms-40-copper"
+        }]}))}"
       )[
         "rows"
       ].first
@@ -302,7 +304,8 @@ class DecidingApiTest < Minitest::Test
         {
           base64:
             Base64.strict_encode64(
-              "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\"><url><loc>http://a.test/x</loc></url></urlset>"
+              "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\"><url><loc>http://a.test/x</loc></url>" \
+              "</urlset>"
             ),
           location: "http://b.test/sitemap.xml"
         }

@@ -8,7 +8,9 @@ class DossierTest < Minitest::Test
 
   def path(name)
     where = {all: [{field: "url", op: "is", value: "http://www.skerrylamps.example#{name}"}]}
-    "/crawls/#{judged}/urls/#{call(:get, "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate(where))}")["rows"].first["url_id"]}"
+    "/crawls/#{judged}/urls/#{call(
+      :get, "/crawls/#{judged}/urls?where=#{CGI.escape(JSON.generate(where))}"
+    )["rows"].first["url_id"]}"
   end
 
   def test_the_source_is_shown_with_the_lines_that_decide
@@ -38,7 +40,9 @@ class DossierTest < Minitest::Test
   def test_copies_structured_data_and_headings
     sign_up
     near = call(:get, path("/guides/store-a-lamp-in-winter"))
-    assert_equal [["http://www.skerrylamps.example/guides/store-a-lamp"], 1], [near["cluster"]["others"].map { |one| one["url"] }, near["cluster"]["total"]]
+    assert_equal [["http://www.skerrylamps.example/guides/store-a-lamp"], 1], [
+      near["cluster"]["others"].map { |one| one["url"] }, near["cluster"]["total"]
+    ]
     bronze = call(:get, path("/lamps/masthead/ms-70-bronze"))
     assert_equal ["Product", ["MS-70 in " \
       "bronze"]], [bronze["facts"]["data"].first["types"].first, bronze["facts"]["data"].first["properties"]["name"]]

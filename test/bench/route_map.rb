@@ -12,10 +12,12 @@ csv =
   "from,to,status\n" +
   Array
     .new(RULES) do |number|
-      "http://made.example/old/#{number},http://made.example/#{(number % 5 == 0) ? "old/#{(number + 1) % RULES}" : "new/#{number}"},301\n"
+      "http://made.example/old/#{number}," \
+      "http://made.example/#{(number % 5 == 0) ? "old/#{(number + 1) % RULES}" : "new/#{number}"},301\n"
     end
     .join
-csv << "http://made.example/old/x,http://made.example/old/y,301\nhttp://made.example/old/y,http://made.example/old/x,302\n"
+csv << "http://made.example/old/x,http://made.example/old/y,301\n" \
+"http://made.example/old/y,http://made.example/old/x,302\n"
 
 routes = nil
 flaws = nil

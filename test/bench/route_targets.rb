@@ -53,8 +53,8 @@ pages = Array.new(LIVE) do |number|
     importance: number % 100
   )
 end
-# A third moved to another folder, a third is written a little differently, a third has no similarity but what links call
-# it.
+# A third moved to another folder, a third is written a little differently, a third has no similarity but what links
+# call it.
 lost = Array.new(LOST) do |number|
   page = pages.sample(random: RANDOM)
   slug = page.url[%r{[^/]+\z}]

@@ -90,7 +90,8 @@ module Bench
       padding = [BYTES - body.bytesize - 300, 0].max
       "<!doctype html><html lang=\"en\"><head><title>Page #{number} of the static site</title><meta " \
         "name=\"description\" content=\"About page #{number}\">" \
-        "<link rel=\"canonical\" href=\"/p#{number}.html\"></head><body>#{body}<!-- #{text(padding / 6)} --></body></html>\n"
+        "<link rel=\"canonical\" href=\"/p#{number}.html\"></head><body>#{body}<!-- #{text(padding / 6)} --></body>" \
+        "</html>\n"
     end
 
     def text(count) = Array.new(count) { WORDS[@random.rand(WORDS.size)] }.join(" ")
@@ -107,7 +108,8 @@ module Bench
           access_log off;
           types { text/html html; }
           keepalive_requests 1000000;
-          client_body_temp_path #{@folder}/t1; proxy_temp_path #{@folder}/t2; fastcgi_temp_path #{@folder}/t3; uwsgi_temp_path #{@folder}/t4; scgi_temp_path #{@folder}/t5;
+          client_body_temp_path #{@folder}/t1; proxy_temp_path #{@folder}/t2; fastcgi_temp_path #{@folder}/t3;
+          uwsgi_temp_path #{@folder}/t4; scgi_temp_path #{@folder}/t5;
           server { listen 127.0.0.1:#{@port}; root #{@folder}/www; }
         }
       CONF

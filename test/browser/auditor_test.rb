@@ -89,7 +89,9 @@ class AuditorTest < Minitest::Test
   end
 
   def keep_a_view
-    read "ledger?where=#{CGI.escape(JSON.generate(all: [{any: [{field: "stop", op: "is", value: "open"}, {field: "stop", op: "is", value: "allowed"}]}]))}&cols=url,status,stop,words,faults"
+    read "ledger?where=#{CGI.escape(JSON.generate(all: [{any: [
+      {field: "stop", op: "is", value: "open"}, {field: "stop", op: "is", value: "allowed"}
+    ]}]))}&cols=url,status,stop,words,faults"
     assert_text "stopped by is noindex or stopped by is blocked by robots.txt", normalize_ws: true
     click_button "Saved views"
     find("[role=menuitem]", text: "Save this view").click

@@ -10,7 +10,9 @@ class CompareScreenTest < Minitest::Test
   include CrawlHere
 
   PAGE =
-    "<!doctype html><html lang=en><head><title>%<title>s</title>%<head>s</head><body><main><h1>%<title>s</h1><p>#{(1..60).map { |number| "%<title>s#{number}" }.join(" ")}</p><a href=/a>a</a> <a href=/b>b</a></main></body></html>"
+    "<!doctype html><html lang=en><head><title>%<title>s</title>%<head>s</head><body><main><h1>%<title>s</h1>" \
+    "<p>#{(1..60).map { |number| "%<title>s#{number}" }.join(" ")}</p><a href=/a>a</a> <a href=/b>b</a></main></body>" \
+    "</html>"
 
   def page_of(title, head = "") = format(PAGE, title: title, head: head)
 

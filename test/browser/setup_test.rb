@@ -42,7 +42,8 @@ class SetupTest < Minitest::Test
     visit "/s/#{site.id}/c/latest/crawl/setup"
     fill_in "URLs to try",
       with:
-        "http://www.skerrylamps.example/lamps/x?sid=1\nhttp://www.skerrylamps.example/journal/y\nhttp://other.example/\nlamps"
+        "http://www.skerrylamps.example/lamps/x?sid=1\nhttp://www.skerrylamps.example/journal/y\n" \
+        "http://other.example/\nlamps"
     assert_text "2 of 4 URLs would be fetched"
     assert_text "the host other.example is not in scope"
     assert_text "it is not a web address"
@@ -158,7 +159,9 @@ class SetupTest < Minitest::Test
   end
 
   def fetch_again(site)
-    visit "/s/#{site.id}/c/latest/read/ledger?where=#{CGI.escape(JSON.generate(all: [{field: "stop", op: "is", value: "answers"}]))}"
+    visit "/s/#{site.id}/c/latest/read/ledger?where=#{CGI.escape(JSON.generate(all: [{
+      field: "stop", op: "is", value: "answers"
+    }]))}"
     find("button", text: /Fetch these \d again/).click
     assert_text(/Crawl 2 (is about to begin|is running|is finished)/)
     assert_text(/of \d URLs only/)

@@ -11,7 +11,8 @@ class SmallCommandsTest < Minitest::Test
     "url;hreflang;target\nhttp://a.test/en;en;http://a.test/en\nhttp://a.test/en;da;http://b.test/da\nno " \
     "address;en;http://a.test/\n"
   SITEMAP =
-    %(<?xml version="1.0"?>\n<urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">\n<url><loc>http://a.test/x/1</loc></url>\n<url><loc>/2</loc></url>\n</urlset>)
+    "<?xml version='1.0'?>\n<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'>\n" \
+    "<url><loc>http://a.test/x/1</loc></url>\n<url><loc>/2</loc></url>\n</urlset>"
 
   def trellis(*arguments)
     out, err, status = Open3.capture3({"TRELLIS_ENV" => "test"}, File.join(ROOT, "bin/trellis"), *arguments)
@@ -61,7 +62,13 @@ class SmallCommandsTest < Minitest::Test
 
   def test_sets_of_languages_are_checked_without_a_crawl
     code, found, err = answer(SETS, "hreflang", "check")
-    assert_equal [0, [{"members" => %w[http://a.test/en http://b.test/da], "codes" => {"da" => ["http://b.test/da"], "en" => ["http://a.test/en"]}}]], [code, found["clusters"]]
+    assert_equal [
+      0,
+      [{
+        "members" => %w[http://a.test/en http://b.test/da],
+        "codes" => {"da" => ["http://b.test/da"], "en" => ["http://a.test/en"]}
+      }]
+    ], [code, found["clusters"]]
     assert_equal [
       ["hreflang-no-default", "http://a.test/en", nil],
       %w[hreflang-no-return http://a.test/en http://b.test/da]

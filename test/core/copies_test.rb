@@ -180,7 +180,8 @@ class CoreCopiesTest < Minitest::Test
 
   def test_frames_are_what_stands_outside_main_and_in_navigation
     html =
-      "<header>Works<nav>Menu</nav></header><main><header>Lamp</header><p>Text</p><aside>More</aside></main><footer>Imprint</footer>After&#1;"
+      "<header>Works<nav>Menu</nav></header><main><header>Lamp</header><p>Text</p><aside>More</aside></main>" \
+      "<footer>Imprint</footer>After&#1;"
     page =
       IronTrellis::Core::Page::DocumentReading.new(
         "<body>#{html}</body>",

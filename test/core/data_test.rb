@@ -40,13 +40,17 @@ class DataTest < Minitest::Test
   def test_values_are_texts_references_and_further_things
     items, problem =
       json_ld(
-        %(<!-- {"@type":"schema:Product","url":{"@id":"http://a.test/x"},"name":[{"@value":"MS-40","@language":"en"},"Lamp"],"height":{"value":41,"unitCode":"CMT"},"gtin":null,"offers":{}} -->)
+        '<!-- {"@type":"schema:Product","url":{"@id":"http://a.test/x"},' \
+        '"name":[{"@value":"MS-40","@language":"en"},"Lamp"],"height":{"value":41,"unitCode":"CMT"},' \
+        '"gtin":null,"offers":{}} -->'
       )
     assert_nil problem
     assert_equal ["Product"], items.first.types
     assert_equal [["http://a.test/x"], %w[MS-40 Lamp], [], []],
       items.first.properties.values_at("url", "name", "gtin", "offers")
-    assert_equal [[], ["41"]], [items.first.properties["height"].first.types, items.first.properties["height"].first.properties["value"]]
+    assert_equal [[], ["41"]], [
+      items.first.properties["height"].first.types, items.first.properties["height"].first.properties["value"]
+    ]
   end
 
   def test_items_survive_being_kept
@@ -58,8 +62,10 @@ class DataTest < Minitest::Test
 
   def test_the_value_of_a_property_is_told_by_its_element
     html = <<~HTML
-      <div itemscope itemtype="https://schema.org/Event"><a itemprop="url" href="../about">x</a><img itemprop="image" src="i.png"><time itemprop="startDate" datetime="2026-06-12">Friday</time>
-      <meter itemprop="score" value="7">seven</meter><span itemprop="name">Harbour  <b>days</b></span><meta itemprop="lang" content=" en "></div>
+      <div itemscope itemtype="https://schema.org/Event"><a itemprop="url" href="../about">x</a>
+      <img itemprop="image" src="i.png"><time itemprop="startDate" datetime="2026-06-12">Friday</time>
+      <meter itemprop="score" value="7">seven</meter>
+      <span itemprop="name">Harbour  <b>days</b></span><meta itemprop="lang" content=" en "></div>
     HTML
     properties = page(html).data.items.first.properties
     assert_equal ["http://a.test/about", "http://a.test/dir/i.png", "2026-06-12", "7", "Harbour days", "en"],
@@ -180,7 +186,8 @@ class DataTest < Minitest::Test
       page(
         "<h1>A</h1><section><h3>C  c</h3></section><h2>B</h2>",
         head:
-          '<meta property="og:title" content=" T "><meta property="og:title" content="second"><meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">'
+          '<meta property="og:title" content=" T "><meta property="og:title" content="second">' \
+          '<meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">'
       )
     assert_equal({"og:title" => "T"}, read.open_graph)
     assert_equal [[1, "A"], [3, "C c"], [2, "B"]], read.outline
@@ -192,7 +199,8 @@ class DataTest < Minitest::Test
       page(
         '<link rel="alternate" hreflang="da" href="/da">',
         head:
-          '<link rel="alternate" hreflang="en" href="http://a.test/"><link rel="alternate" hreflang="pt" href="//a.test/pt">'
+          '<link rel="alternate" hreflang="en" href="http://a.test/">' \
+          '<link rel="alternate" hreflang="pt" href="//a.test/pt">'
       ).hreflang
     assert_equal [["en", nil, nil], ["pt", true, nil], ["da", true, true]],
       marked.map { |one| [one[:code], one[:relative], one[:misplaced]] }

@@ -9,9 +9,11 @@ class DiscoveryTest < Minitest::Test
   Frontier = IronTrellis::Store::Crawling::Frontier
 
   PAGE = <<~HTML
-    <!doctype html><html><head><link rel="canonical" href="/canonical"><link rel="alternate" hreflang="da" href="/da"><link rel="stylesheet" href="/a.css">
+    <!doctype html><html><head><link rel="canonical" href="/canonical"><link rel="alternate" hreflang="da" href="/da">
+    <link rel="stylesheet" href="/a.css">
     <script src="http://cdn.test/a.js"></script></head><body>
-    <a href="/plain">p</a> <a href="/plain#part">again</a> <a rel="nofollow" href="/shy">n</a> <a href="/guide.pdf">pdf</a> <a href="http://other.test/x">out</a>
+    <a href="/plain">p</a> <a href="/plain#part">again</a> <a rel="nofollow" href="/shy">n</a>
+    <a href="/guide.pdf">pdf</a> <a href="http://other.test/x">out</a>
     <a href="/left-out/a">x</a> <img src="/i.png"> <iframe src="/frame"></iframe></body></html>
   HTML
 

@@ -38,8 +38,10 @@ class HostilePagesTest < Minitest::Test
     html = <<~HTML
       <script>document.write("<a href=/script>s</a>")</script><style>a::before { content: "<a href=/style>" }</style>
       <!-- <a href="/comment">c</a> <b --><a title='<a href="/title">t</a>' href='/real'>r</a><a data-href="/data">d</a>
-      <a title=' href="/fake"' class="href=" href="/second">s</a><textarea><a href="/textarea">t</a></textarea><iframe src=/frame><a href=/inframe></iframe>
-      <xmp><a href=/xmp>x</a></xmp><noscript><a href=/noscript>n</a></noscript><svg><title>Drawn</title><a href="/svg">v</a></svg>
+      <a title=' href="/fake"' class="href=" href="/second">s</a><textarea><a href="/textarea">t</a></textarea>
+      <iframe src=/frame><a href=/inframe></iframe>
+      <xmp><a href=/xmp>x</a></xmp><noscript><a href=/noscript>n</a></noscript>
+      <svg><title>Drawn</title><a href="/svg">v</a></svg>
     HTML
 
     assert_equal [["/real", "r"], ["/second", "s"], ["/svg", "v"]], anchors(html)

@@ -30,7 +30,8 @@ class HostileSitemapsTest < Minitest::Test
     {
       text: "http://a.test/x\n" * 500_000,
       xml:
-        "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'>#{"<url><loc>http://a.test/x</loc></url>" * 500_000}</urlset>"
+        "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'>" \
+        "#{"<url><loc>http://a.test/x</loc></url>" * 500_000}</urlset>"
     }.each do |form, source|
       result = read(source)
       assert_equal Core::Sitemaps::Reader::ENOUGH_ENTRIES, result.count, form

@@ -56,7 +56,9 @@ class LanguagePairsTest < Minitest::Test
       '<link rel="alternate" hreflang="x-default" href="http://a.test/?a&amp;b">'
     ],
       set.head_lines
-    assert_equal '<http://b.test/>; rel="alternate"; hreflang="da", <http://a.test/?a&b>; rel="alternate"; hreflang="en", <http://a.test/?a&b>; rel="alternate"; hreflang="x-default"',
+    assert_equal '<http://b.test/>; rel="alternate"; hreflang="da", ' \
+      '<http://a.test/?a&b>; rel="alternate"; hreflang="en", ' \
+      '<http://a.test/?a&b>; rel="alternate"; hreflang="x-default"',
       set.header
     assert_equal [2, 6], [set.sitemap_entries.scan("<loc>").size, set.sitemap_entries.scan("<xhtml:link").size]
     assert_raises(IronTrellis::Core::Error::InvalidInput) { Languages::CompleteSet.new({"en-UK" => "http://a.test/"}) }

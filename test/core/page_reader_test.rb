@@ -24,7 +24,8 @@ class PageReaderTest < Minitest::Test
     facts = read(<<~HTML)
       <html lang="en"><head><title> Two
         words </title><meta name=Description content=" A  text "></head>
-      <body><h1>One <b>and</b> two</h1><h1>Three</h1><img src=a.png><img src=b.png alt=""><svg><title>no title</title></svg></body></html>
+      <body><h1>One <b>and</b> two</h1><h1>Three</h1>
+      <img src=a.png><img src=b.png alt=""><svg><title>no title</title></svg></body></html>
     HTML
 
     assert_equal ["Two words", "A text", ["One and two", "Three"], "en"],
@@ -35,7 +36,8 @@ class PageReaderTest < Minitest::Test
   def test_links_are_resolved_with_the_base_and_have_text_place_and_rel
     link, image =
       read(
-        '<base href="/b/"><nav><ul><li><a href="x" rel="NoFollow ugc"> A  b </a></ul></nav><main><a href=y><img alt="Picture" src=p.png></a></main>'
+        '<base href="/b/"><nav><ul><li><a href="x" rel="NoFollow ugc"> A  b </a></ul></nav>' \
+        '<main><a href=y><img alt="Picture" src=p.png></a></main>'
       ).links.values_at(0, 1)
 
     assert_equal ["http://a.test/b/x", "A b", "nofollow ugc", "nav", false],
@@ -53,9 +55,12 @@ class PageReaderTest < Minitest::Test
 
   def test_every_type_of_link_is_found
     html = <<~HTML
-      <link rel="stylesheet" href="/s.css"><link rel=next href="/n"><link rel=canonical href="http://a.test/dir/page"><link rel=alternate hreflang=da href="http://da.test/">
-      <script src="/j.js"></script><iframe src="/f"></iframe><form action="/g"></form><form method=post action="/p"></form>
-      <picture><source srcset="/1.webp 1x, /2.webp 2x"><img src="/3.png"></picture><map><area href="/area" alt="Here"></map>
+      <link rel="stylesheet" href="/s.css"><link rel=next href="/n"><link rel=canonical href="http://a.test/dir/page">
+      <link rel=alternate hreflang=da href="http://da.test/">
+      <script src="/j.js"></script><iframe src="/f"></iframe>
+      <form action="/g"></form><form method=post action="/p"></form>
+      <picture><source srcset="/1.webp 1x, /2.webp 2x"><img src="/3.png"></picture>
+      <map><area href="/area" alt="Here"></map>
     HTML
     found = read(html).links.map { |link| [link.type, link.target.delete_prefix("http://a.test")] }
 
@@ -178,7 +183,8 @@ class PageReaderTest < Minitest::Test
     facts =
       read(
         "<body><p>One two</p><p>three</p><script>four " \
-          "five</script><style>six</style><noscript>seven</noscript>ei<b>ght</b><br>nine<table><tr><td>ten</td><td>eleven</td></table>"
+          "five</script><style>six</style><noscript>seven</noscript>ei<b>ght</b><br>nine<table><tr><td>ten</td>" \
+          "<td>eleven</td></table>"
       )
 
     assert_equal 7, facts.words

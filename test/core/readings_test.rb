@@ -141,8 +141,10 @@ class ReadingsTest < Minitest::Test
 
   def test_a_sitemap_is_read_with_its_languages
     read = sitemap(<<~XML)
-      <?xml version="1.0"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9" xmlns:xhtml="http://www.w3.org/1999/xhtml">
-      <url><loc> http://a.test/x?a=1&amp;b=2 </loc><lastmod>2026-01-01</lastmod><xhtml:link rel="alternate" hreflang="da" href="http://da.test/"/></url>
+      <?xml version="1.0"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"
+        xmlns:xhtml="http://www.w3.org/1999/xhtml">
+      <url><loc> http://a.test/x?a=1&amp;b=2 </loc><lastmod>2026-01-01</lastmod>
+      <xhtml:link rel="alternate" hreflang="da" href="http://da.test/"/></url>
       <url><loc><![CDATA[http://a.test/y]]></loc></url><url><lastmod>x</lastmod></url></urlset>
     XML
 
@@ -161,7 +163,8 @@ class ReadingsTest < Minitest::Test
 
   def test_a_file_that_declares_entities_is_refused
     bomb =
-      %(<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><urlset><url><loc>http://a.test/&b;</loc></url></urlset>)
+      '<!DOCTYPE x [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]>' \
+      "<urlset><url><loc>http://a.test/&b;</loc></url></urlset>"
 
     assert_empty sitemap(bomb).entries
     assert_match(/entities/, sitemap(bomb).flaws.first.about)

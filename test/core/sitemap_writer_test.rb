@@ -66,8 +66,8 @@ class SitemapWriterTest < Minitest::Test
       [["image", {"loc" => "http://a.test/i.png"}]]
     ],
       [first.alternates, first.extras]
-    assert_equal ["T & u", "<Storm>", "Skerry " \
-      "Log"], [second.extras.assoc("video")[1]["title"], second.extras.assoc("news")[1]["title"], second.extras.assoc("news")[1]["name"]]
+    video, news = %w[video news].map { |kind| second.extras.assoc(kind)[1] }
+    assert_equal ["T & u", "<Storm>", "Skerry Log"], [video["title"], news["title"], news["name"]]
   end
 
   def test_a_file_ends_when_it_is_full_and_the_index_names_all

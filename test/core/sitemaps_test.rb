@@ -12,8 +12,10 @@ class SitemapsTest < Minitest::Test
   def read(bytes, location: LOCATION) =
     Core::Sitemaps::Reader.new(Core::Url::NormalForm.parse(location), now: NOW).call(bytes)
 
-  def urlset(*entries, more: "") =
-    "<?xml version=\"1.0\"?>\n<urlset #{SPACE}#{more}>\n#{entries.map { |entry| "<url>#{entry}</url>" }.join("\n")}\n</urlset>"
+  def urlset(*entries, more: "")
+    urls = entries.map { |entry| "<url>#{entry}</url>" }
+    "<?xml version=\"1.0\"?>\n<urlset #{SPACE}#{more}>\n#{urls.join("\n")}\n</urlset>"
+  end
 
   def flaws(bytes, **options) = read(bytes, **options).flaws.map { |flaw| [flaw.code, flaw.line, flaw.about] }
 
@@ -58,11 +60,15 @@ class SitemapsTest < Minitest::Test
 
   def test_extensions_must_have_what_they_require
     spaces =
-      ' xmlns:image="http://www.google.com/schemas/sitemap-image/1.1" xmlns:video="http://www.google.com/schemas/sitemap-video/1.1" xmlns:news="http://www.google.com/schemas/sitemap-news/0.9"'
+      ' xmlns:image="http://www.google.com/schemas/sitemap-image/1.1" ' \
+      'xmlns:video="http://www.google.com/schemas/sitemap-video/1.1" ' \
+      'xmlns:news="http://www.google.com/schemas/sitemap-news/0.9"'
     video =
-      "<video:video><video:thumbnail_loc>http://a.test/t.png</video:thumbnail_loc><video:title>t</video:title><video:description>d</video:description></video:video>"
+      "<video:video><video:thumbnail_loc>http://a.test/t.png</video:thumbnail_loc><video:title>t</video:title>" \
+      "<video:description>d</video:description></video:video>"
     news =
-      "<news:news><news:publication><news:name>n</news:name><news:language>en</news:language></news:publication><news:publication_date>2026-05-01</news:publication_date><news:title>t</news:title></news:news>"
+      "<news:news><news:publication><news:name>n</news:name><news:language>en</news:language></news:publication>" \
+      "<news:publication_date>2026-05-01</news:publication_date><news:title>t</news:title></news:news>"
     bad = urlset("#{loc("1")}<image:image></image:image>", loc("2") + video, loc("3") + news, more: spaces)
     assert_equal [["sitemap-field", 3, "image: loc"], ["sitemap-field", 4, "video: content_loc or player_loc"]],
       flaws(bad)
@@ -105,7 +111,9 @@ class SitemapsTest < Minitest::Test
 
   def test_an_index_names_files_and_neither_itself_nor_pages
     index =
-      "<sitemapindex #{SPACE}><sitemap>#{loc("two.xml")}</sitemap>\n<sitemap>#{loc("one.xml")}</sitemap>\n<url>#{loc("1")}</url></sitemapindex>"
+      "<sitemapindex #{SPACE}>" \
+      "<sitemap>#{loc("two.xml")}</sitemap>\n<sitemap>#{loc("one.xml")}</sitemap>\n" \
+      "<url>#{loc("1")}</url></sitemapindex>"
     assert_equal [["sitemap-nested-index", 2, LOCATION], ["sitemap-nested-index", 3, "<url>"]], flaws(index)
     assert_equal ["index", ["http://a.test/sitemaps/two.xml", LOCATION], []],
       read(index).to_h.values_at(:kind, :sitemaps, :entries)
@@ -117,7 +125,8 @@ class SitemapsTest < Minitest::Test
         [file.kind, file.entries.map(&:url)]
       }
     rss =
-      "<rss version=\"2.0\"><channel><link>http://a.test/</link><item><title>x</title><link>http://a.test/1</link><pubDate>Fri, 01 May 2026 10:00:00 GMT</pubDate></item></channel></rss>"
+      "<rss version=\"2.0\"><channel><link>http://a.test/</link><item><title>x</title><link>http://a.test/1</link>" \
+      "<pubDate>Fri, 01 May 2026 10:00:00 GMT</pubDate></item></channel></rss>"
     atom =
       "<feed xmlns=\"http://www.w3.org/2005/Atom\"><link href=\"http://a.test/\"/><entry><link rel=\"edit\" " \
       "href=\"http://a.test/e\"/><link href=\"http://a.test/1\"/><updated>2026-05-01T10:00:00Z</updated></entry></feed>"

@@ -16,7 +16,8 @@ class SmallReadingsTest < Minitest::Test
     assert_equal [["/terms", ["copyright"]]], read.call('</terms>; rel="copyright"; anchor="#foo"')
     assert_equal [["/TheBook/chapter2", ["previous"]], ["/TheBook/chapter4", ["next"]]],
       read.call(
-        '</TheBook/chapter2>; rel="previous"; title*=UTF-8\'de\'letztes%20Kapitel, </TheBook/chapter4>; rel="next"; title*=UTF-8\'de\'n%c3%a4chstes%20Kapitel'
+        '</TheBook/chapter2>; rel="previous"; title*=UTF-8\'de\'letztes%20Kapitel, ' \
+        '</TheBook/chapter4>; rel="next"; title*=UTF-8\'de\'n%c3%a4chstes%20Kapitel'
       )
   end
 

@@ -16,7 +16,8 @@ class ChromiumWordsTest < Minitest::Test
       .select { |page| page.body.nil? && page.location.nil? && !page.head.to_s.include?("refresh") }
   FRAME = SkerrySite::Frame.new
   COUNT = <<~JS
-    const words = (text) => [...new Intl.Segmenter("en", { granularity: "word" }).segment(text)].filter((one) => one.isWordLike).length;
+    const words = (text) => [...new Intl.Segmenter("en", { granularity: "word" }).segment(text)]
+      .filter((one) => one.isWordLike).length;
     return [words(arguments[0] ?? document.body.innerText), [...document.title].length];
   JS
   # Letters with marks, quotes and hyphens within words, numbers, and scripts that need the whole rule.

@@ -92,7 +92,10 @@ class HostileMapsTest < Minitest::Test
 
   def test_both_servers_take_the_file_and_answer_as_the_map_says
     assert_operator routes.size, :>, COUNT / 3
-    texts = [IronTrellis::Ports::Redirects::Maps::Apache.write(all), IronTrellis::Ports::Redirects::Maps::Nginx.write(all)]
+    texts = [
+      IronTrellis::Ports::Redirects::Maps::Apache.write(all),
+      IronTrellis::Ports::Redirects::Maps::Nginx.write(all)
+    ]
     texts.each { |text| refute_match(/^\s*(Header|return 200)/, text) }
     WebServer.apache(texts.first) { |server| assert_carried_out(server) }
     WebServer.nginx(texts.last) { |server| assert_carried_out(server) }

@@ -11,7 +11,8 @@ class LanguageCodesTest < Minitest::Test
   TABLES = <<~JS
     const { createRequire } = require("node:module");
     const from = createRequire(process.argv[1]);
-    const registry = from("language-subtag-registry/data/json/registry.json").filter((one) => one.Subtag && !one.Deprecated && !one.Subtag.includes(".."));
+    const registry = from("language-subtag-registry/data/json/registry.json")
+      .filter((one) => one.Subtag && !one.Deprecated && !one.Subtag.includes(".."));
     const of = (type) => registry.filter((one) => one.Type === type).map((one) => one.Subtag.toLowerCase());
     console.log(JSON.stringify({
       languages: of("language").filter((one) => one.length === 2), scripts: of("script"), regions: of("region"),

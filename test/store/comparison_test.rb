@@ -8,7 +8,8 @@ class ComparisonTest < Minitest::Test
   include CrawlHere
 
   PAGE = ->(title, body = "") do
-    "<!doctype html><html lang=en><head><title>#{title}</title></head><body><main><h1>#{title}</h1><p>#{(1..60).map { |number| "#{title}#{number}" }.join(" ")}</p>#{body}</main></body></html>"
+    "<!doctype html><html lang=en><head><title>#{title}</title></head><body><main><h1>#{title}</h1>" \
+    "<p>#{(1..60).map { |number| "#{title}#{number}" }.join(" ")}</p>#{body}</main></body></html>"
   end
   HOME = PAGE.call("Home", "<a href=/a>a</a> <a href=/b>b</a> <a href=/c>c</a> <a href=/d>d</a>")
   NOINDEX = "<meta name=robots content=noindex>"

@@ -13,7 +13,9 @@ class DecidingStoreTest < Minitest::Test
   MENU = "<nav><a href=/moved>Our moved page</a></nav>"
 
   def page_of(title, body: "", head: "", words: 60)
-    "<!doctype html><html lang=en><head><title>#{title}</title>#{head}</head><body>#{MENU}<main><h1>#{title}</h1><p>#{(1..words).map { |number| "#{title.downcase.tr(" ", "-")}#{number}" }.join(" ")}</p>#{body}</main></body></html>"
+    "<!doctype html><html lang=en><head><title>#{title}</title>#{head}</head><body>#{MENU}<main><h1>#{title}</h1>" \
+    "<p>#{(1..words).map { |number| "#{title.downcase.tr(" ", "-")}#{number}" }.join(" ")}</p>#{body}</main></body>" \
+    "</html>"
   end
 
   def links(*paths) = paths.map { |path| "<a href=#{path}>To #{path}</a>" }.join(" ")

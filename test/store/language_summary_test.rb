@@ -40,7 +40,8 @@ class LanguageSummaryTest < Minitest::Test
   def page_of(path, title, lang, body = "")
     lines =
       SETS.fetch(path, {}).map { |code, target| "<link rel=alternate hreflang=#{code} href=#{HOST}#{target}>" }.join
-    "<!doctype html><html lang=#{lang}><head><title>#{title}</title>#{lines}</head><body><main><h1>#{title}</h1><p>#{(1..60).map { |number| "#{title.downcase.tr(" ", "-")}#{number}" }.join(" ")}</p></main>#{body}</body></html>"
+    "<!doctype html><html lang=#{lang}><head><title>#{title}</title>#{lines}</head><body><main><h1>#{title}</h1>" \
+    "<p>#{(1..60).map { |number| "#{title.downcase.tr(" ", "-")}#{number}" }.join(" ")}</p></main>#{body}</body></html>"
   end
 
   def setup

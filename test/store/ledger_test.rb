@@ -185,7 +185,8 @@ class LedgerTest < Minitest::Test
     base = Store::Postgres::Database.url
     environment = {"TRELLIS_ENV" => "test", "DATABASE_URL" => base.sub(%r{/[^/]+\z}, "/#{name}")}
     script =
-      'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Postgres::Database; d.drop; d.prepare; ' \
+      'require "bundler/setup"; require "./iron_trellis"; d = IronTrellis::Store::Postgres::Database; ' \
+        "d.drop; d.prepare; " \
         "c = ActiveRecord::MigrationContext.new(d::MIGRATIONS); c.down(0); left = " \
         "ActiveRecord::Base.connection.tables; c.migrate; d.drop; puts left.sort.inspect"
     out, err, status = Open3.capture3(environment, "ruby", "-e", script, chdir: IronTrellis::ROOT.to_s)

@@ -58,7 +58,8 @@ class WebServer
       events {}
       http {
         access_log off;
-        client_body_temp_path #{@folder}/body; proxy_temp_path #{@folder}/proxy; fastcgi_temp_path #{@folder}/fastcgi; uwsgi_temp_path #{@folder}/uwsgi; scgi_temp_path #{@folder}/scgi;
+        client_body_temp_path #{@folder}/body; proxy_temp_path #{@folder}/proxy; fastcgi_temp_path #{@folder}/fastcgi;
+        uwsgi_temp_path #{@folder}/uwsgi; scgi_temp_path #{@folder}/scgi;
         #{http}
         server {
           listen 127.0.0.1:#{@port};

@@ -3,8 +3,8 @@
 require_relative "../test_helper"
 require "open3"
 
-# What bin/backup writes is put back by bin/restore, secrets and all. In databases of their own, since others fill that of
-# the tests meanwhile.
+# What bin/backup writes is put back by bin/restore, secrets and all. In databases of their own, since others fill that
+# of the tests meanwhile.
 class BackupTest < Minitest::Test
   KEPT = {"TRELLIS_DATABASE" => "iron_trellis_kept"}.freeze
   RESTORED = {"TRELLIS_DATABASE" => "iron_trellis_restored"}.freeze
@@ -24,7 +24,8 @@ class BackupTest < Minitest::Test
   RUBY
 
   def script(name, *arguments, **environment)
-    out, status = Open3.capture2e(environment.transform_keys(&:to_s), IronTrellis::ROOT.join("bin", name).to_s, *arguments)
+    out, status =
+      Open3.capture2e(environment.transform_keys(&:to_s), IronTrellis::ROOT.join("bin", name).to_s, *arguments)
     [status.exitstatus, out]
   end
 

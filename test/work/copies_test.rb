@@ -5,7 +5,7 @@ require_relative "../test_helper"
 # What is told of copies, and of how much of a page is its own, on small sites of other kinds than the demo.
 class CopiesOfCrawlTest < Minitest::Test
   include TestDatabase
-  include CrawlHere
+  include FaultsTold
 
   def said(name, words = 60) = (1..words).map { |number| "#{name}#{number}" }.join(" ")
 
@@ -14,18 +14,6 @@ class CopiesOfCrawlTest < Minitest::Test
     "href=/blog/>Blog</a></div><div>#{body}</div></body></html>"
 
   def post(name) = "<p>#{said("#{name}a", 30)}</p><p>#{said("#{name}b", 30)}</p>"
-
-  def told(crawl, *codes)
-    found =
-      IronTrellis::Store::Postgres::Sql.rows(
-        "SELECT code, url, about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY " \
-        "1, 2",
-        [IronTrellis::Store::Postgres::Sql.array(codes)]
-      )
-    found.map do |row|
-      [row["code"], *row.values_at("url", "about").map { |text| text&.delete_prefix("http://small.example") }]
-    end
-  end
 
   # Posts shown whole under linked headings, excerpts with a link below, cards that are one link, teasers on the home
   # page.
@@ -52,7 +40,7 @@ class CopiesOfCrawlTest < Minitest::Test
       {"/blog/oil" => 1.0, "/blog/wick" => 1.0, "/blog/glass" => 1.0, "/blog/rope" => 1.0, "/blog/sail" => 1.0},
       rows.slice(*pages.keys).transform_values { |row| row["unique_share"].round(1) }
     )
-    assert_equal %w[/blog/ /tag/all], told(crawl, "little-of-its-own").map { |_, url, _| url }
+    assert_equal %w[/blog/ /tag/all], told_of(crawl, "little-of-its-own").map { |_, url, _| url }
     assert_operator rows["/"]["unique_share"], :>, 0.4
   end
 
@@ -65,7 +53,7 @@ class CopiesOfCrawlTest < Minitest::Test
       "/b" => page("B", "<p>#{said("alone", 20)}</p>#{shared}<p><a href=/a>See a</a></p>")
     }
     assert_equal [["little-of-its-own", "/a", nil], ["little-of-its-own", "/b", nil]],
-      told(crawl_here(SmallSite.new(pages)), "little-of-its-own")
+      told_of(crawl_here(SmallSite.new(pages)), "little-of-its-own")
   end
 
   # References of one folder share a long list of contents in a div and differ in what they say; two differ in signs and
@@ -95,7 +83,7 @@ class CopiesOfCrawlTest < Minitest::Test
       )
 
     assert_equal [%w[copy-exact /ref/api/same2 /ref/api/same1], %w[copy-near /ref/api/signs /ref/api/same1]],
-      told(crawl, "copy-exact", "copy-near")
+      told_of(crawl, "copy-exact", "copy-near")
     assert_operator rows_of(crawl)["/ref/api/signs"]["similarity"], :<, 1.0
   end
 end

@@ -46,7 +46,8 @@ class JudgingTest < Minitest::Test
 
   def test_what_a_page_loads_is_weighed_by_kind_each_thing_once_and_as_far_as_it_is_known
     body =
-      '<script src="/a.js"></script><script src="/a.js"></script><script src="/gone.js"></script><img src="/i.png" alt=""><img src="/j.png" alt=""><h1>And here</h1>'
+      '<script src="/a.js"></script><script src="/a.js"></script><script src="/gone.js"></script>' \
+      '<img src="/i.png" alt=""><img src="/j.png" alt=""><h1>And here</h1>'
     home = page("/plain", head: '<link rel="stylesheet" href="/s.css">', body: body)
     crawl =
       crawl_here(
@@ -88,7 +89,9 @@ class JudgingTest < Minitest::Test
     sets = [tongue("en", "/"), tongue("pt", "/pt"), tongue("it", "/it"), tongue("x-default", "/")].join
     sitemap = <<~XML
       <urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9" xmlns:xhtml="http://www.w3.org/1999/xhtml">
-        <url><loc>#{AT}/it</loc><xhtml:link rel="alternate" hreflang="en" href="#{AT}/"/><xhtml:link rel="alternate" hreflang="it" href="#{AT}/it"/></url>
+        <url><loc>#{AT}/it</loc>
+        <xhtml:link rel="alternate" hreflang="en" href="#{AT}/"/>
+        <xhtml:link rel="alternate" hreflang="it" href="#{AT}/it"/></url>
       </urlset>
     XML
     crawl =

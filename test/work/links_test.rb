@@ -25,7 +25,8 @@ class LinksTest < Minitest::Test
             ),
           "/a" =>
             page(
-              '<a href=/gone rel=nofollow>Gone too</a> <a href=/gone></a> <a href=/moved>Moved</a><img src=/one.png alt="One"><img src=/two.png alt="">'
+              "<a href=/gone rel=nofollow>Gone too</a> <a href=/gone></a> <a href=/moved>Moved</a>" \
+              '<img src=/one.png alt="One"><img src=/two.png alt="">'
             ),
           "/moved" => [301, {"location" => "/a"}, ""],
           "/one.png" => PNG,

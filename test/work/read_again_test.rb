@@ -34,7 +34,8 @@ class ReadAgainTest < Minitest::Test
     [
       200,
       {"content-type" => "application/xml"},
-      "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">#{paths.map { |path| "<url><loc>#{AT}#{path}</loc></url>" }.join}</urlset>"
+      "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">" \
+      "#{paths.map { |path| "<url><loc>#{AT}#{path}</loc></url>" }.join}</urlset>"
     ]
 
   def test_what_a_robots_txt_blocks_and_allows_now

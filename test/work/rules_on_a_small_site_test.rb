@@ -5,27 +5,12 @@ require_relative "../test_helper"
 # Rules for which the database picks what is looked at, on sites of a few pages.
 class RulesOnASmallSiteTest < Minitest::Test
   include TestDatabase
-  include CrawlHere
-
-  def page(title, body = "", head: "") =
-    "<!doctype html><html lang=en><head><title>#{title}</title>#{head}</head><body><main><h1>#{title}</h1>#{body}<p>#{(1..70).map { |number| "#{title}#{number}" }.join(" ")}</p></main></body></html>"
-
-  def told(site, *codes, **settings)
-    crawl = crawl_here(site, **settings)
-    rows =
-      IronTrellis::Store::Postgres::Sql.rows(
-        "SELECT code, url, about FROM faults_#{crawl.verdict_run.id} WHERE code = ANY($1::text[]) ORDER BY code, url " \
-        "COLLATE \"C\", about COLLATE \"C\"",
-        [IronTrellis::Store::Postgres::Sql.array(codes)]
-      )
-    rows.map do |row|
-      [row["code"], *row.values_at("url", "about").map { |text| text&.delete_prefix("http://small.example") }]
-    end
-  end
+  include FaultsTold
 
   def test_images_without_alt_wherever_they_lie_and_not_their_other_sizes
     images =
-      '<img src="/a.png"><img src="/b.png" alt=""><img src="http://cdn.example/c.png" srcset="/c2.png 2x"><picture><source srcset="/d2.png"><img src="/d.png" alt="D"></picture>'
+      '<img src="/a.png"><img src="/b.png" alt=""><img src="http://cdn.example/c.png" srcset="/c2.png 2x">' \
+      '<picture><source srcset="/d2.png"><img src="/d.png" alt="D"></picture>'
     site =
       SmallSite.new(
         "/" => page("Home", images),
@@ -110,136 +95,6 @@ class RulesOnASmallSiteTest < Minitest::Test
       )
     assert_equal [%w[hreflang-no-return /pt /en], %w[hreflang-sets-differ /en /da]],
       told(site, "hreflang-sets-differ", "hreflang-no-return")
-  end
-
-  def test_files_and_hosts_of_a_site
-    site =
-      SmallSite.new(
-        "/" => page("Home"),
-        "/robots.txt" => [
-          200,
-          {"content-type" => "text/plain"},
-          "User-agent: *\nDisalow: /x\nSitemap: http://small.example/s.xml\n"
-        ],
-        "/s.xml" => [200, {"content-type" => "text/xml"}, "<urlset><url><loc>/rel</loc></url></urlset>"]
-      ) { [404, {"content-type" => "text/html"}, "gone"] }
-    assert_equal [
-      %w[missing-page-bare / /iron-trellis],
-      %w[robots-syntax /robots.txt 2],
-      %w[sitemap-malformed /s.xml 1],
-      %w[sitemap-malformed /s.xml 1]
-    ],
-      told(
-        site,
-        "missing-page-bare",
-        "robots-syntax",
-        "robots-no-sitemap",
-        "sitemap-malformed",
-        "sitemap-none"
-      ).map { |code, url, about| [code, url, about[%r{\A/iron-trellis}] || about] }
-  end
-
-  def test_the_other_host_is_asked_and_told_where_it_answers
-    site = SmallSite.new("/" => page("Home"))
-    both = {"small.example:80" => "127.0.0.1:#{site.port}", "www.small.example:80" => "127.0.0.1:#{site.port}"}
-    assert_equal [["host-variants", "/", "http://www.small.example/"]], told(site, "host-variants", resolve: both)
-    assert_empty told(site, "host-variants")
-    assert_includes site.requests.map(&:host), "www.small.example"
-  end
-
-  def test_a_host_that_sends_its_visitors_on_for_good_is_no_variant
-    site =
-      SmallSite.new(
-        "/" => ->(env) do
-          if env["HTTP_HOST"] == "small.example"
-            page("Home", "<a href=http://www.small.example/>www</a>")
-          else
-            [301, {"location" => "http://small.example/"}, ""]
-          end
-        end
-      )
-    both = {"small.example:80" => "127.0.0.1:#{site.port}", "www.small.example:80" => "127.0.0.1:#{site.port}"}
-    assert_empty told(
-      site,
-      "host-variants",
-      resolve: both,
-      hosts: ["www.small.example"],
-      start_urls: ["http://www.small.example/"]
-    )
-    assert_empty told(site, "host-variants", resolve: both)
-    site =
-      SmallSite.new(
-        "/" => ->(env) do
-          (env["HTTP_HOST"] == "small.example") ? page("Home") : [302, {"location" => "http://small.example/"}, ""]
-        end
-      )
-    assert_equal [%w[host-variants / http://www.small.example/]],
-      told(
-        site,
-        "host-variants",
-        resolve: {
-          "small.example:80" => "127.0.0.1:#{site.port}",
-          "www.small.example:80" => "127.0.0.1:#{site.port}"
-        }
-      )
-  end
-
-  # Nobody listens on the first, the second speaks no TLS, the third is sent on to a page that isn't there.
-  def test_links_to_other_hosts_that_lead_nowhere
-    other =
-      SmallSite.new(
-        "/sent" => [302, {"location" => "/gone"}, ""],
-        "/fine" => [200, {"content-type" => "text/html"}, "fine"],
-        "/shy" => [403, {}, ""]
-      )
-    closed = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
-    links = %w[
-      http://closed.example/x
-      https://plain.example/
-      http://nowhere.invalid/
-      http://other.example/sent
-      http://other.example/fine
-      http://other.example/shy
-    ]
-    site = SmallSite.new("/" => page("Home", links.map { |url| "<a href=#{url}>#{url}</a>" }.join), "/p" => page("P"))
-    resolve = {
-      "small.example:80" => "127.0.0.1:#{site.port}",
-      "closed.example:80" => "127.0.0.1:#{closed}",
-      "plain.example:443" => "127.0.0.1:#{other.port}",
-      "other.example:80" => "127.0.0.1:#{other.port}"
-    }
-    crawl = crawl_here(site, check_external: true, resolve: resolve)
-    rows =
-      IronTrellis::Store::Postgres::Sql
-        .rows("SELECT about, detail FROM faults_#{crawl.verdict_run.id} WHERE code = 'outbound-missing' ORDER BY about")
-        .to_h { |row| [row["about"], row["detail"]["error"] || row["detail"]["status"]] }
-    assert_equal(
-      {
-        "http://closed.example/x" => "connect",
-        "https://plain.example/" => "tls",
-        "http://nowhere.invalid/" => "dns",
-        "http://other.example/sent" => 404
-      },
-      rows
-    )
-
-    external = rows_of(crawl).select { |_, row| row["kind"] == "external" }
-    assert_equal 7, external.size
-    assert_equal [302, ["http://other.example/gone"], 404, 1, nil, [], false],
-      external["other.example/sent"].values_at(
-        "status",
-        "redirect_chain",
-        "final_status",
-        "links_in",
-        "stop",
-        "climb",
-        "indexable"
-      )
-    assert_equal ["HEAD"], other.requests.select { |one| one.target == "/fine" }.map(&:verb)
-    assert_empty IronTrellis::Store::Postgres::Sql.run(
-                   "SELECT code FROM faults_#{crawl.verdict_run.id} WHERE url NOT LIKE 'http://small.example%'"
-                 ).values
-    assert_equal 1, IronTrellis::Store::Reports::Trellis.new(crawl.verdict_run, "all").call[:pages]
   end
 
   def test_what_is_kept_out_and_open_climbs_however_thin_or_alike_it_is
@@ -369,7 +224,9 @@ class RulesOnASmallSiteTest < Minitest::Test
 
   def test_icons_and_marks_in_the_text_need_no_name
     images =
-      '<img src=/i/1234.png width=16 height=16 alt=x><img src=/i/2345.png alt="(3)"><img src=/callouts/4.png alt=Look><img src=/i/3456.png width=640 height=20 alt=Banner><img src=/i/4567.png alt="A lamp">'
+      '<img src=/i/1234.png width=16 height=16 alt=x><img src=/i/2345.png alt="(3)">' \
+      "<img src=/callouts/4.png alt=Look><img src=/i/3456.png width=640 height=20 alt=Banner>" \
+      '<img src=/i/4567.png alt="A lamp">'
     assert_equal [%w[image-name / /i/3456.png], %w[image-name / /i/4567.png]],
       told(SmallSite.new("/" => page("Home", images)), "image-name")
   end
@@ -396,7 +253,9 @@ class RulesOnASmallSiteTest < Minitest::Test
       [
         200,
         {"content-type" => "text/html"},
-        "<html><head><title>#{heading}</title></head><body><div>Lamps and lights since 1931, made by hand in a net loft by the harbour</div><h1>#{heading}</h1><p>#{text}</p><div>Write to us at the works, or call between eight and four on any working day but Fridays</div></body></html>"
+        "<html><head><title>#{heading}</title></head><body><div>Lamps and lights since 1931, made by hand in a net " \
+        "loft by the harbour</div><h1>#{heading}</h1><p>#{text}</p><div>Write to us at the works, or call between " \
+        "eight and four on any working day but Fridays</div></body></html>"
       ]
     end
     missing = ->(env) {

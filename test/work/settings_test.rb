@@ -50,7 +50,8 @@ class SettingsTest < Minitest::Test
   SITEMAP = [
     200,
     {"content-type" => "application/xml"},
-    "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>http://small.example/b/y</loc></url></urlset>"
+    "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>http://small.example/b/y</loc></url>" \
+    "</urlset>"
   ].freeze
 
   def test_sitemaps_are_found_through_robots_txt_or_named_or_left_alone

@@ -11,14 +11,16 @@ class SitemapsOfCrawlTest < Minitest::Test
   Store = IronTrellis::Store
   SPACE = 'xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"'
   PAGE = ->(title, body = "") do
-    "<!doctype html><html lang=en><head><title>#{title}</title></head><body><main><h1>#{title}</h1><p>#{(1..60).map { |number| "#{title}#{number}" }.join(" ")}</p>#{body}</main></body></html>"
+    "<!doctype html><html lang=en><head><title>#{title}</title></head><body><main><h1>#{title}</h1>" \
+    "<p>#{(1..60).map { |number| "#{title}#{number}" }.join(" ")}</p>#{body}</main></body></html>"
   end
 
   def index(*names) =
     [
       200,
       {"content-type" => "application/xml"},
-      "<sitemapindex #{SPACE}>#{names.map { |name| "<sitemap><loc>http://small.example#{name}</loc></sitemap>" }.join}</sitemapindex>"
+      "<sitemapindex #{SPACE}>" \
+      "#{names.map { |name| "<sitemap><loc>http://small.example#{name}</loc></sitemap>" }.join}</sitemapindex>"
     ]
 
   def urlset(*paths) =

@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Crawling
-      # What one thread of a host's queue does with each item: sees to the robots policy of its host, then fetches and reads.
+      # What one thread of a host's queue does with each item: sees to the robots policy of its host, then fetches and
+      # reads.
       class FetchWorker
         # @param client [Fetch::Http::Client]
         # @param robots [RobotsCache]

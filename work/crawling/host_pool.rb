@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Crawling
-      # The hosts that one session of a crawl asks at the moment, each through a queue, and its right to do so: the slots
-      # that it holds of them. What a host allows is shared evenly by all sessions of the crawl.
+      # The hosts that one session of a crawl asks at the moment, each through a queue, and its right to do so: the
+      # slots that it holds of them. What a host allows is shared evenly by all sessions of the crawl.
       class HostPool
         MOST = 32
         BATCH = 100

@@ -6,8 +6,8 @@ require "socket"
 module IronTrellis
   module Work
     module Crawling
-      # One slot of a crawl at work: leases URLs, hands them to the queues of their hosts, stores what comes back. It lives as
-      # long as one slice of the job; all that must last is in the database.
+      # One slot of a crawl at work: leases URLs, hands them to the queues of their hosts, stores what comes back. It
+      # lives as long as one slice of the job; all that must last is in the database.
       class Session
         # Rows are stored when this many are there, or when the first of them has waited for a while.
         WRITE_AT = 100

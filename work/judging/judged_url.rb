@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Judging
-      # One URL with its facts, what was worked out from them, how far it climbs, and its importance (nil where it has none).
+      # One URL with its facts, what was worked out from them, how far it climbs, and its importance (nil where it has
+      # none).
       JudgedUrl = Struct.new(:id, :facts, :subject, :ascent, :score, keyword_init: true) do
         const_set(:LOADED, %w[image_bytes script_bytes style_bytes].freeze)
         const_set(:REASONS, Store::Crawling::Frontier::REASONS.invert.freeze)

@@ -39,7 +39,10 @@ module IronTrellis
               end
               plan["changefreq"].each do |group, word|
                 unless Core::Sitemaps::Checks::FREQUENCIES.include?(word)
-                  problem("“#{word}” of #{group} is no changefreq; use one of #{Core::Sitemaps::Checks::FREQUENCIES.join(", ")}.")
+                  problem(
+                    "“#{word}” of #{group} is no changefreq; use one " \
+                    "of #{Core::Sitemaps::Checks::FREQUENCIES.join(", ")}."
+                  )
                 end
               end
               [subject, plan]

@@ -13,7 +13,8 @@ module IronTrellis
           # @param pages [Array<Core::Languages::Carried>]
           # @return [String]
           def self.write(pages) =
-            Core::Sitemaps::Xml.head + pages.map { |page| page.set.sitemap_entry(page.url) }.join + Core::Sitemaps::Xml.tail
+            Core::Sitemaps::Xml.head + pages.map { |page| page.set.sitemap_entry(page.url) }.join +
+              Core::Sitemaps::Xml.tail
         end
       end
     end

@@ -4,8 +4,8 @@ module IronTrellis
   module Ports
     module Redirects
       module Maps
-        # A redirect map for Apache httpd 2.4 (mod_rewrite), for a virtual host or a .htaccess file at the root. Paths are
-        # compared decoded, as the server has them.
+        # A redirect map for Apache httpd 2.4 (mod_rewrite), for a virtual host or a .htaccess file at the root. Paths
+        # are compared decoded, as the server has them.
         module Apache
           NAME = "apache"
           LABEL = "Apache"
@@ -51,7 +51,8 @@ module IronTrellis
             pattern = Core::Url::Pattern.new(route.from).translated_with_groups.gsub('"', RuleText::QUOTE)
             tested(route)
               .map do |condition, address|
-                "#{condition}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ #{answer(route, route.to, captures: "%")}\n"
+                "#{condition}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ " \
+                "#{answer(route, route.to, captures: "%")}\n"
               end
               .join
           end

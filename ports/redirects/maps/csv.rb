@@ -22,7 +22,9 @@ module IronTrellis
           def write(routes)
             Tables::Formats::Csv.line([*COLUMNS, "kind", "query"]) +
               routes
-                .map { |route| Tables::Formats::Csv.line([route.from, route.to, route.status, route.kind, route.query]) }
+                .map do |route|
+                  Tables::Formats::Csv.line([route.from, route.to, route.status, route.kind, route.query])
+                end
                 .join
           end
 

@@ -23,8 +23,8 @@ module IronTrellis
             JSON.pretty_generate(routes.map { |route| route.to_h.slice(:from, :to, :status, :kind, :query) })
 
           # @param bytes [String]
-          # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the entries
-          #   that can't (`line` counts them)
+          # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the
+          #   entries that can't (`line` counts them)
           # @raise [Core::Error::InvalidInput]
           def read(bytes)
             bad = []

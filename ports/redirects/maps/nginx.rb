@@ -46,8 +46,12 @@ module IronTrellis
                 default "";
               #{@any_query.map { |route| entry(decoded(route.from), "$host$uri", route) }.join}}
               # Both were found without regard to case: this makes sure of it.
-              map "$host$request_uri => $trellis_whole_found" $trellis_whole { default ""; "~(?s)^(.+) => \\1 => (?<trellis_whole_sure>.*)$" $trellis_whole_sure; }
-              map "$host$uri => $trellis_path_found" $trellis_path { default ""; "~(?s)^(.+) => \\1 => (?<trellis_path_sure>.*)$" $trellis_path_sure; }
+              map "$host$request_uri => $trellis_whole_found" $trellis_whole {
+                default "";
+                "~(?s)^(.+) => \\1 => (?<trellis_whole_sure>.*)$" $trellis_whole_sure; }
+              map "$host$uri => $trellis_path_found" $trellis_path {
+                default "";
+                "~(?s)^(.+) => \\1 => (?<trellis_path_sure>.*)$" $trellis_path_sure; }
               # Patterns, of which the first that fits wins.
               map $scheme://$host$uri $trellis_pattern {
                 default "";
@@ -67,8 +71,8 @@ module IronTrellis
 
           def decoded(url) = RuleText.source(url).then { |source| source.host + source.path }
 
-          # Plain strings are found at once, but without regard to case; where two are the same but for that, expressions
-          # are written. The answer begins with the address that it is for.
+          # Plain strings are found at once, but without regard to case; where two are the same but for that,
+          # expressions are written. The answer begins with the address that it is for.
           def entry(key, variables, route)
             if @folded.fetch(route.from.downcase) > 1 || key.match?(RuleText::CONTROL)
               return "  #{quoted("~^#{RuleText.literally(key)}$")} \"#{variables} => #{answer(route)}\";\n"
@@ -81,7 +85,8 @@ module IronTrellis
             return Core::Url::Pattern.new(route.from).translated_with_groups if route.pattern?
 
             source = RuleText.source(route.from)
-            "^#{RuleText.literally((route.query == "match") ? route.from : "#{source.scheme}://#{source.host}#{source.path}")}$"
+            address = (route.query == "match") ? route.from : "#{source.scheme}://#{source.host}#{source.path}"
+            "^#{RuleText.literally(address)}$"
           end
 
           def pattern(route) = "  #{quoted("~#{expression(route)}")} \"#{answer(route)}\";\n"
@@ -103,7 +108,9 @@ module IronTrellis
 
           # In an expression a quote stands as a number; of two backslashes the file's reader leaves one.
           def quoted(text) =
-            "\"#{(text.start_with?("~") ? text.gsub('"', RuleText::QUOTE) : text).gsub(/["\\]/) { |sign| "\\#{sign}" }}\""
+            "\"#{(text.start_with?("~") ? text.gsub(
+              '"', RuleText::QUOTE
+            ) : text).gsub(/["\\]/) { |sign| "\\#{sign}" }}\""
 
           # The first that says anything, and by status where it leads.
           def chain
@@ -130,7 +137,8 @@ module IronTrellis
           def statuses = (@patterns + @with_query + @any_query).map(&:status).uniq.sort
 
           def server(status) =
-            "if ($trellis_#{status}) { return #{status}#{" $trellis_#{status}" unless status == Core::Redirects::Route::GONE}; }\n"
+            "if ($trellis_#{status}) { return " \
+            "#{status}#{" $trellis_#{status}" unless status == Core::Redirects::Route::GONE}; }\n"
         end
       end
     end

@@ -54,7 +54,9 @@ module SkerrySite
         @catalogue.add(
           path(number),
           title(number),
-          "<blockquote><p>#{@catalogue.escape(ask)}</p><p>#{@catalogue.escape(facts)}</p></blockquote><p>#{@catalogue.escape(answer)}</p><p>The next letter: #{more}. All #{@catalogue.link("/letters/", "letters")}.</p>",
+          "<blockquote><p>#{@catalogue.escape(ask)}</p><p>#{@catalogue.escape(facts)}</p></blockquote>" \
+          "<p>#{@catalogue.escape(answer)}</p><p>The next letter: #{more}. All " \
+          "#{@catalogue.link("/letters/", "letters")}.</p>",
           heading: "Letter #{number}: #{SUBJECTS[number % SUBJECTS.size].downcase}",
           description: "Letter #{number}. #{ask}"
         )

@@ -49,7 +49,8 @@ module SkerrySite
         @catalogue.add(
           path(day),
           title(day),
-          "<p>#{@catalogue.escape(told.first(2).join(" "))}</p><ul>#{notes.join("\n")}</ul><p>#{@catalogue.escape(told.last)}</p><p>#{onward.join(" ")}</p>",
+          "<p>#{@catalogue.escape(told.first(2).join(" "))}</p><ul>#{notes.join("\n")}</ul>" \
+          "<p>#{@catalogue.escape(told.last)}</p><p>#{onward.join(" ")}</p>",
           heading: "Watch #{place + 1}: #{day.day} #{MONTHS[day.month - 1]}",
           description: "#{day.day} #{MONTHS[day.month - 1]}: #{told.first}"
         )

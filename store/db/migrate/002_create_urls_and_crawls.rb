@@ -91,7 +91,8 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         PRIMARY KEY (host_id, slot)
       );
 
-      -- The right to make one request at a time to a host, with its share of the rate. Whoever holds more of them may make more
+      -- The right to make one request at a time to a host, with its share of the rate. Whoever holds more of them may
+      -- make more
       -- requests at once; all crawlers of a crawl together never hold more than there are.
       CREATE TABLE host_slots (
         host_id bigint NOT NULL REFERENCES crawl_hosts ON DELETE CASCADE,
@@ -165,7 +166,8 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
       );
       CREATE INDEX sitemap_files_waiting ON sitemap_files (host_id) WHERE state = 'waiting';
 
-      -- Every URL that one crawl knows of and may fetch. State, purpose and the reason why one isn't fetched are numbers
+      -- Every URL that one crawl knows of and may fetch. State, purpose and the reason why one isn't fetched are
+      -- numbers
       -- (Store::Frontier::STATES, ::PURPOSES, ::REASONS).
       CREATE TABLE frontier (
         crawl_id bigint NOT NULL,
@@ -239,7 +241,8 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
         texts text NOT NULL
       ) PARTITION BY LIST (crawl_id);
 
-      -- Types and places are numbers (Core::Page::Link.types, .places). There are more rows here than anywhere else, so columns stand in an
+      -- Types and places are numbers (Core::Page::Link.types, .places). There are more rows here than anywhere else, so
+      -- columns stand in an
       -- order that needs no padding.
       CREATE TABLE links (
         crawl_id integer NOT NULL,
@@ -266,7 +269,23 @@ class CreateUrlsAndCrawls < ActiveRecord::Migration[7.2]
   end
 
   def down
-    (PARTITIONED + %w[sitemap_files robots_files crawl_troubles host_probes crawl_spaces host_slots host_counters crawl_hosts
-      crawl_beats crawl_slots crawl_counters crawls urls]).each { |table| drop_table table }
+    (
+      PARTITIONED +
+        %w[
+          sitemap_files
+          robots_files
+          crawl_troubles
+          host_probes
+          crawl_spaces
+          host_slots
+          host_counters
+          crawl_hosts
+          crawl_beats
+          crawl_slots
+          crawl_counters
+          crawls
+          urls
+        ]
+    ).each { |table| drop_table table }
   end
 end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# What pages say beside their text, where in the text other things stand, and what judging makes of it: copies, and how much of each
-# page is its own. Also what hosts answer under other addresses, and what is wrong with sitemap files.
+# What pages say beside their text, where in the text other things stand, and what judging makes of it: copies, and how
+# much of each page is its own. Also what hosts answer under other addresses, and what is wrong with sitemap files.
 class AddContentAndCopies < ActiveRecord::Migration[7.2]
   def change
     change_table :page_facts, bulk: true do |t|
@@ -19,7 +19,8 @@ class AddContentAndCopies < ActiveRecord::Migration[7.2]
       t.float :own_share
       t.integer :copies
     end
-    # Beside a made-up path, / under the other scheme and with or without www; `links` are the ways on that a missing page shows.
+    # Beside a made-up path, / under the other scheme and with or without www; `links` are the ways on that a missing
+    # page shows.
     change_table :host_probes, bulk: true do |t|
       t.text :kind, null: false, default: "missing"
       t.text :location
@@ -27,7 +28,10 @@ class AddContentAndCopies < ActiveRecord::Migration[7.2]
     end
     reversible do |change|
       change.up { execute "ALTER TABLE host_probes DROP CONSTRAINT host_probes_pkey, ADD PRIMARY KEY (host_id, kind)" }
-      change.down { execute "DELETE FROM host_probes WHERE kind <> 'missing'; ALTER TABLE host_probes DROP CONSTRAINT host_probes_pkey, ADD PRIMARY KEY (host_id)" }
+      change.down do
+        execute "DELETE FROM host_probes WHERE kind <> 'missing'"
+        execute "ALTER TABLE host_probes DROP CONSTRAINT host_probes_pkey, ADD PRIMARY KEY (host_id)"
+      end
     end
     add_column :sitemap_files, :faults, :jsonb
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What a site's pages are judged by, beyond the defaults; what a run sums up of its structure; and the saved views of the ledger.
+# What a site's pages are judged by, beyond the defaults; what a run sums up of its structure; and the saved views of
+# the ledger.
 class AddReadingSettings < ActiveRecord::Migration[7.2]
   def change
     change_table :sites, bulk: true do |t|

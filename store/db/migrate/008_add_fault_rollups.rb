@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# The faults of a run by rule and page group, counted once when it is finished: the screen of faults would count them anew each time. Where trigrams can be
-# had, addresses and titles are found by any part of them.
+# The faults of a run by rule and page group, counted once when it is finished: the screen of faults would count them
+# anew each time. Where trigrams can be had, addresses and titles are found by any part of them.
 class AddFaultRollups < ActiveRecord::Migration[7.2]
   def change
     create_table :fault_rollups, primary_key: %i[run_id code group] do |t|

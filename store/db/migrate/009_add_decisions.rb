@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# What the auditor settled, and what follows from it: one row a decision, never changed but by being undone; the newest for a subject that wasn't undone is in
-# force. Intents of patterns and of groups, which had tables of their own, are decisions like others.
+# What the auditor settled, and what follows from it: one row a decision, never changed but by being undone; the newest
+# for a subject that wasn't undone is in force. Intents of patterns and of groups, which had tables of their own, are
+# decisions like others.
 class AddDecisions < ActiveRecord::Migration[7.2]
   def change
     create_table :decisions do |t|
@@ -85,9 +86,11 @@ class AddDecisions < ActiveRecord::Migration[7.2]
   def move_up
     execute <<~SQL
       INSERT INTO decisions (site_id, kind, subject, value, made_by, made_at)
-      SELECT site_id, 'intent', pattern, jsonb_build_object('intent', intent), 'site settings', current_timestamp FROM intents ORDER BY site_id, position DESC;
+      SELECT site_id, 'intent', pattern, jsonb_build_object('intent', intent), 'site settings', current_timestamp FROM
+        intents ORDER BY site_id, position DESC;
       INSERT INTO decisions (site_id, kind, subject, value, made_by, made_at)
-      SELECT site_id, 'group', name, jsonb_build_object('intent', intent), 'site settings', current_timestamp FROM page_groups WHERE intent IS NOT NULL;
+      SELECT site_id, 'group', name, jsonb_build_object('intent', intent), 'site settings', current_timestamp FROM
+        page_groups WHERE intent IS NOT NULL;
       DROP TABLE intents;
       ALTER TABLE page_groups DROP COLUMN intent;
     SQL
@@ -104,9 +107,11 @@ class AddDecisions < ActiveRecord::Migration[7.2]
     execute <<~SQL
       INSERT INTO intents (site_id, position, pattern, intent)
       SELECT site_id, row_number() OVER (PARTITION BY site_id ORDER BY id DESC) - 1, subject, value->>'intent'
-      FROM (SELECT DISTINCT ON (site_id, subject) * FROM decisions WHERE kind = 'intent' AND undone_at IS NULL ORDER BY site_id, subject, id DESC) d WHERE value->>'intent' IS NOT NULL;
+      FROM (SELECT DISTINCT ON (site_id, subject) * FROM decisions WHERE kind = 'intent' AND undone_at IS NULL ORDER BY
+        site_id, subject, id DESC) d WHERE value->>'intent' IS NOT NULL;
       UPDATE page_groups g SET intent = d.value->>'intent'
-      FROM (SELECT DISTINCT ON (site_id, subject) * FROM decisions WHERE kind = 'group' AND undone_at IS NULL ORDER BY site_id, subject, id DESC) d WHERE d.site_id = g.site_id AND d.subject = g.name;
+      FROM (SELECT DISTINCT ON (site_id, subject) * FROM decisions WHERE kind = 'group' AND undone_at IS NULL ORDER BY
+        site_id, subject, id DESC) d WHERE d.site_id = g.site_id AND d.subject = g.name;
     SQL
   end
 end

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# Of each page's text the lines that are nothing but links, and where links of the main text stand: by link the first line, the last one and what it is
-# (Store::Pages::FactsRows::ANCHORS), and the URL that it leads to. So it can be told what a listing quotes from where.
+# Of each page's text the lines that are nothing but links, and where links of the main text stand: by link the first
+# line, the last one and what it is (Store::Pages::FactsRows::ANCHORS), and the URL that it leads to. So it can be told
+# what a listing quotes from where.
 class KeepWhereAnchorsStand < ActiveRecord::Migration[7.2]
   def change
     change_table :page_blocks, bulk: true do |t|

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# When what pages are judged by was last changed, so that a judging under way is followed by another; and why judging a crawl again failed for good.
+# When what pages are judged by was last changed, so that a judging under way is followed by another; and why judging a
+# crawl again failed for good.
 class TellOfFailedJobs < ActiveRecord::Migration[7.2]
   def change
     add_column :sites, :judging_changed_at, :timestamptz
