@@ -1,17 +1,10 @@
 import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data } from "../api/client";
-import { useCurrent } from "../kit/useCurrent";
+import { useJudgingFailed } from "./useJudgingFailed";
 
 /** Says on every screen of a crawl that working out its verdicts again failed for good, and offers to try once more. */
 export function JudgingFailed() {
-  const { crawl } = useCurrent();
-  const queries = useQueryClient();
-  const again = useMutation({
-    mutationFn: (id: number) => data(api.POST("/crawls/{crawl}/judge", { params: { path: { crawl: id } } })),
-    onSettled: () => void queries.invalidateQueries(),
-  });
+  const { crawl, again } = useJudgingFailed();
   if (!crawl?.judging_error) return null;
   return (
     <Alert

@@ -3,31 +3,19 @@ import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, type MouseEvent, type ReactNode, useState } from "react";
 import { Link } from "react-router";
-import { api, data } from "../api/client";
 import { narrowed, screenAddress, useAddress } from "../kit/address";
 import { counted, day, moment } from "../kit/format";
-import { useRemovedSites, useSession } from "../kit/queries";
-import { useCurrent } from "../kit/useCurrent";
 import { Mark } from "./Mark";
+import { useTopBar } from "./useTopBar";
+import { useAccount } from "./useAccount";
 
 const ON_BAR = { color: "#E9E6DF", whiteSpace: "nowrap" } as const;
 
 /** The bar on top: the site, the crawl that is looked at, the finder, and who is signed in. */
 export function TopBar() {
-  const { site, sites, crawls, crawl } = useCurrent();
-  const { navigate, siteId } = useAddress();
-  const removed = useRemovedSites();
-  const queries = useQueryClient();
-  const back = useMutation({
-    mutationFn: (id: number) => data(api.POST("/sites/{site}/back", { params: { path: { site: id } } })),
-    onSuccess: async (brought) => {
-      await queries.invalidateQueries({ queryKey: ["sites"] });
-      navigate(screenAddress(brought.id, "latest", brought.newest_crawl === null ? "crawl/setup" : "read/trellis"));
-    },
-  });
+  const { site, sites, crawls, crawl, navigate, siteId, removed, back } = useTopBar();
   return (
     <Box
       component="header"
@@ -167,16 +155,7 @@ function Finder() {
 }
 
 function Account() {
-  const session = useSession();
-  const queries = useQueryClient();
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const leave = useMutation({
-    mutationFn: () => data(api.DELETE("/session")),
-    onSuccess: () => {
-      queries.clear();
-      window.location.assign("/");
-    },
-  });
+  const { session, anchor, setAnchor, leave } = useAccount();
   return (
     <>
       <Button

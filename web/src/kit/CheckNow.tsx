@@ -1,9 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
-import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
-import { api, data, type Schemas } from "../api/client";
+import { useState } from "react";
+import { type Schemas } from "../api/client";
 import { Answered } from "./Answered";
 import { count, counted } from "./format";
 import { LinkButton } from "./LinkButton";
@@ -11,18 +10,14 @@ import { Loading } from "./Notice";
 import { Sign } from "./signs/Sign";
 import { UrlText } from "./UrlText";
 import { WhyNot } from "./WhyNot";
+import { useCheckNow } from "./useCheckNow";
 
 type Check = Schemas["Check"];
 type Page = Check["pages"][number];
 
 /** Asks the pages that a decision is about, now, whether what was decided is there. */
 export function CheckNow({ crawl, decision }: { crawl: number; decision: number }) {
-  const button = useRef<HTMLButtonElement>(null);
-  const [open, setOpen] = useState(false);
-  const check = useMutation({
-    mutationFn: () =>
-      data(api.POST("/crawls/{crawl}/decisions/{decision}/check", { params: { path: { crawl, decision } } })),
-  });
+  const { button, open, setOpen, check } = useCheckNow({ crawl, decision });
   return (
     <>
       <Button

@@ -1,7 +1,8 @@
+import { Unready } from "./Unready";
+import { asked } from "./screen";
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { Decided } from "./Decided";
-import { Failed, Loading } from "./Notice";
 import { Part } from "./parts";
 import type { DecisionKind } from "./useDecide";
 import { useDecisions } from "./useDecisions";
@@ -10,9 +11,8 @@ type Props = { site: number; kind: DecisionKind; title: string; formTitle: strin
 
 /** What was decided of one kind, and beside it the form by which more is. */
 export function DecidedAndForm({ site, kind, title, formTitle, children }: Props) {
-  const decisions = useDecisions(site, kind);
-  if (decisions.error) return <Failed error={decisions.error} retry={() => decisions.refetch()} />;
-  if (!decisions.data) return <Loading what="the decisions" />;
+  const decisions = asked(useDecisions(site, kind), "the decisions");
+  if (decisions.state !== "ready") return <Unready screen={decisions} />;
   return (
     <Box
       sx={{

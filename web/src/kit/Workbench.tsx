@@ -1,12 +1,11 @@
+import { Unready } from "./Unready";
+import { useFinished } from "./useFinished";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
 import type { Crawl } from "../api/client";
 import { useAddress } from "./address";
-import { Failed, Loading } from "./Notice";
-import { NothingYet } from "./NothingYet";
 import { type Toggle, Toggles } from "./Toggles";
-import { useCurrent } from "./useCurrent";
 
 type Props<View extends string> = {
   title: string;
@@ -16,13 +15,11 @@ type Props<View extends string> = {
 
 /** A screen on which something is decided: its title, the views that it has, and the one that the address names. */
 export function Workbench<View extends string>({ title, views, show }: Props<View>) {
-  const { crawl, loading, error } = useCurrent();
+  const crawl = useFinished("There is something to decide once a crawl is finished.");
   const { siteId, search, change } = useAddress();
   const first = views[0]?.name as View;
   const view = views.find((one) => one.name === search.get("view"))?.name ?? first;
-  if (error) return <Failed error={error} />;
-  if (loading) return <Loading what="the site" />;
-  if (crawl?.run == null) return <NothingYet>There is something to decide once a crawl is finished.</NothingYet>;
+  if (crawl.state !== "ready") return <Unready screen={crawl} />;
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2, px: 2.5, pt: 1.5, pb: 1 }}>
@@ -35,7 +32,7 @@ export function Workbench<View extends string>({ title, views, show }: Props<Vie
           choiceSx={{ py: 0.25, px: 1.5 }}
         />
       </Box>
-      {show(view, siteId, crawl)}
+      {show(view, siteId, crawl.data)}
     </Box>
   );
 }

@@ -1,24 +1,13 @@
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data, type Site } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
+import { type Site } from "../../../api/client";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useDeleteSite } from "./useDeleteSite";
 
 /** Deletes a site with its crawls and decisions; for a day it can be brought back from the menu of sites. */
 export function DeleteSite({ site, disabled }: { site: Site; disabled: boolean }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { navigate } = useAddress();
-  const queries = useQueryClient();
-  const remove = useMutation({
-    mutationFn: () => data(api.DELETE("/sites/{site}", { params: { path: { site: site.id } } })),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["sites"] });
-      navigate("/");
-    },
-  });
+  const { anchor, setAnchor, remove } = useDeleteSite({ site });
   return (
     <>
       <WhyNot error={remove.error} />

@@ -1,10 +1,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
-import { ApiError, api, data } from "../../../api/client";
+import { ApiError } from "../../../api/client";
 import { moment } from "../../../kit/format";
-import { useLater } from "../../../kit/useLater";
 import { Beside, Flag, Text, useForm } from "./form";
+import { useNextTimes } from "./useNextTimes";
 
 const USUAL: [string, string][] = [
   ["every day", "30 4 * * *"],
@@ -47,15 +46,7 @@ export function Repeating() {
 }
 
 function NextTimes({ cron, timeZone }: { cron: string; timeZone: string }) {
-  const asked = useLater(`${cron}\n${timeZone}`, 300);
-  const next = useQuery({
-    queryKey: ["timetable", asked],
-    queryFn: () => {
-      const [line = "", zone = ""] = asked.split("\n");
-      return data(api.POST("/trials/timetable", { body: { cron: line, time_zone: zone } }));
-    },
-    retry: false,
-  });
+  const { next } = useNextTimes({ cron, timeZone });
   if (next.error instanceof ApiError) return <Box sx={{ color: "rust" }}>{next.error.message}</Box>;
   return (
     <Box sx={{ color: "text.secondary" }}>

@@ -3,15 +3,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data, type Schemas, type Site } from "../../../api/client";
+import { type Schemas, type Site } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { Sheet } from "../../../kit/Sheet";
 import { Sign } from "../../../kit/signs/Sign";
 import { MONO } from "../../../theme";
-import { lines } from "./fields";
-import { useForm } from "./form";
+import { useRobotsForm } from "./useRobotsForm";
 
 type Trial = Schemas["RobotsTrial"];
 
@@ -27,22 +24,9 @@ export function RobotsSheet({ site }: { site: Site | undefined }) {
 }
 
 function RobotsForm({ site, close }: { site: Site | undefined; close: () => void }) {
-  const { fields } = useForm();
-  const [text, setText] = useState("");
-  const [urls, setUrls] = useState("/");
-  const [agent, setAgent] = useState(fields.agent);
-  const start = lines(fields.start_urls)[0];
-  const draft = useMutation({
-    mutationFn: () => data(api.POST("/trials/robots", { body: { text, agent, urls: lines(urls) } })),
+  const { text, setText, urls, setUrls, agent, setAgent, start, draft, live, answer, error, mono } = useRobotsForm({
+    site,
   });
-  const live = useMutation({
-    mutationFn: () =>
-      data(api.POST("/trials/robots", { body: { url: start ?? "", agent, urls: lines(urls), site: site?.id } })),
-    onSuccess: (answer) => setText(answer.file?.text ?? ""),
-  });
-  const answer = live.data && live.submittedAt > draft.submittedAt ? live.data : draft.data;
-  const error = live.submittedAt > draft.submittedAt ? live.error : draft.error;
-  const mono = { htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12.5 } } };
 
   return (
     <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}>

@@ -1,14 +1,14 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { TABLES } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
-import { Failed, Loading } from "../../../kit/Notice";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
+import { useDirectiveList } from "./useDirectiveList";
 
 type Directive = Schemas["Directives"]["groups"][number];
 
@@ -20,14 +20,8 @@ const WHERE: Record<string, string> = { html: "the head", header: "the headers",
 
 /** What has to be written where, group by group, in the order in which it has to be done. */
 export function DirectiveList({ crawl }: { crawl: Crawl }) {
-  const list = useQuery({
-    queryKey: ["decide", "directives", crawl.id, crawl.run],
-    // What is being typed must not be lost when the crawl is judged anew.
-    placeholderData: keepPreviousData,
-    queryFn: () => data(api.GET("/crawls/{crawl}/directives", { params: { path: { crawl: crawl.id } } })),
-  });
-  if (list.error) return <Failed error={list.error} retry={() => list.refetch()} />;
-  if (!list.data) return <Loading what="the directives" />;
+  const { list } = useDirectiveList({ crawl });
+  if (list.state !== "ready") return <Unready screen={list} />;
   const { groups, total, decided } = list.data;
   const steps = [...new Set(groups.map((one) => one.step))];
   return (

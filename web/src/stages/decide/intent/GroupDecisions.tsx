@@ -1,8 +1,9 @@
+import { asked } from "../../../kit/screen";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { GroupTable } from "./GroupTable";
 import { useIntent } from "./useIntent";
 import { WhatWouldChange } from "./WhatWouldChange";
@@ -10,9 +11,8 @@ import { WhatWouldChange } from "./WhatWouldChange";
 /** Groups with their evidence on the left, what other wishes would change on the right. */
 export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) {
   const intent = useIntent(site, crawl);
-  const { evidence } = intent;
-  if (evidence.error) return <Failed error={evidence.error} retry={() => evidence.refetch()} />;
-  if (!evidence.data) return <Loading what="the evidence" />;
+  const evidence = asked(intent.evidence, "the evidence");
+  if (evidence.state !== "ready") return <Unready screen={evidence} />;
   const { groups, proposals } = evidence.data;
   const pages = proposals.filter((one) => one.urls !== null);
   const sure = proposals.filter((one) => one.sure);

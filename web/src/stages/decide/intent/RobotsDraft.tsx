@@ -1,33 +1,24 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { Part } from "../../../kit/parts";
-import { useDecide } from "../../../kit/useDecide";
 import { Sign } from "../../../kit/signs/Sign";
-import { useLater } from "../../../kit/useLater";
 import { MONO } from "../../../theme";
 import { Changed, Difference } from "./RobotsChanges";
 import { RobotsNow } from "./RobotsNow";
+import { useRobotsDraft } from "./useRobotsDraft";
+import { useDraft } from "./useDraft";
 
 type Draft = Schemas["RobotsDraft"];
 
 /** A robots.txt as it might be: what each line means, how it differs from the file that is there, and what it would change. */
 export function RobotsDraft({ site, crawl }: { site: number; crawl: Crawl }) {
-  const { search, change } = useAddress();
-  const origins = useQuery({
-    queryKey: ["decide", "robots", crawl.id],
-    queryFn: () =>
-      data(api.GET("/crawls/{crawl}/robots", { params: { path: { crawl: crawl.id } } })).then((one) => one.origins),
-  });
-  if (origins.error) return <Failed error={origins.error} retry={() => origins.refetch()} />;
-  if (!origins.data) return <Loading what="the files" />;
+  const { search, change, origins } = useRobotsDraft({ crawl });
+  if (origins.state !== "ready") return <Unready screen={origins} />;
   const start = origins.data.find((one) => one.origin === search.get("origin")) ?? origins.data[0];
   if (!start) return <Box sx={{ px: 2.5 }}>The crawl met no robots.txt.</Box>;
   return (
@@ -52,19 +43,8 @@ export function RobotsDraft({ site, crawl }: { site: number; crawl: Crawl }) {
 }
 
 function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: string }) {
-  const [text, setText] = useState<string | null>(null);
-  const asked = useLater(text, 300);
-  const decide = useDecide(site);
-  const trial = useQuery({
-    queryKey: ["decide", "robots", crawl.id, crawl.run, origin, asked],
-    queryFn: () =>
-      data(
-        api.POST("/crawls/{crawl}/robots", { params: { path: { crawl: crawl.id } }, body: { origin, text: asked } }),
-      ),
-    placeholderData: (before) => before,
-  });
-  if (trial.error) return <Failed error={trial.error} retry={() => trial.refetch()} />;
-  if (!trial.data) return <Loading what="the draft" />;
+  const { text, setText, decide, trial } = useDraft({ site, crawl, origin });
+  if (trial.state !== "ready") return <Unready screen={trial} />;
   const draft = trial.data;
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr)", columnGap: 3 }}>

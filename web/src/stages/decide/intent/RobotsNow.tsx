@@ -1,18 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation } from "@tanstack/react-query";
-import { api, data, type Crawl } from "../../../api/client";
+import { type Crawl } from "../../../api/client";
 import { moment } from "../../../kit/format";
 import { WhyNot } from "../../../kit/WhyNot";
 import { Changed, Difference } from "./RobotsChanges";
+import { useRobotsNow } from "./useRobotsNow";
 
 /** The file as it is now, read by itself in a second, beside what the crawl found. */
 export function RobotsNow({ crawl, origin, use }: { crawl: Crawl; origin: string; use: (text: string) => void }) {
-  const again = useMutation({
-    mutationFn: () =>
-      data(api.POST("/crawls/{crawl}/robots/again", { params: { path: { crawl: crawl.id } }, body: { origin } })),
-  });
-  const now = again.data;
+  const { again, now } = useRobotsNow({ crawl, origin });
   return (
     <Box sx={{ mb: 1.5 }}>
       <Button variant="outlined" onClick={() => again.mutate()} disabled={again.isPending}>

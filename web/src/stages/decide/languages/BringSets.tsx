@@ -1,23 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useBringSets } from "./useBringSets";
 
 /** Checks sets of languages of a CSV, without a crawl, and keeps them where that is wanted. */
 export function BringSets({ site }: { site: number }) {
-  const queries = useQueryClient();
-  const bring = useMutation({
-    mutationFn: async ({ text, keep }: { text: string; keep: boolean }) => ({
-      text,
-      ...(await data(api.POST("/sites/{site}/languages/import", { params: { path: { site } }, body: { text, keep } }))),
-    }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),
-  });
-  const found = bring.data;
+  const { bring, found } = useBringSets({ site });
   return (
     <Box>
       <Box sx={{ color: "text.secondary", mb: 1 }}>

@@ -6,7 +6,7 @@ import { useAddress } from "../../../kit/address";
 import { count, counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
 import { UrlText } from "../../../kit/UrlText";
-import type { LanguagesData } from "./Languages";
+import type { LanguagesData } from "./types";
 import { Matrix } from "./Matrix";
 import { SetEditor } from "./SetEditor";
 import { SmallMatrix } from "./SmallMatrix";

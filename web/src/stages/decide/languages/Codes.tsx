@@ -9,7 +9,7 @@ import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { knownCodes } from "./codes";
-import type { LanguagesData } from "./Languages";
+import type { LanguagesData } from "./types";
 
 const MOST = 40;
 

@@ -1,15 +1,13 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
-import { Failed, Loading } from "../../../kit/Notice";
+import { Unready } from "../../../kit/Unready";
+import { type Crawl } from "../../../api/client";
 import { Workbench } from "../../../kit/Workbench";
 import { Clusters } from "./Clusters";
 import { Codes } from "./Codes";
 import { Layout } from "./Layout";
 import { Unpaired } from "./Unpaired";
+import { useLanguages } from "./useLanguages";
 
 type View = "sets" | "unpaired" | "codes" | "layout";
-export type LanguagesData = Schemas["Languages"];
-
 /** Who names whom for which language, and the sets that there shall be. */
 export default function Languages() {
   return (
@@ -31,14 +29,8 @@ export default function Languages() {
 }
 
 function Shown({ view, site, crawl }: { view: View; site: number; crawl: Crawl }) {
-  const languages = useQuery({
-    queryKey: ["decide", "languages", crawl.id, crawl.run],
-    // What is being typed must not be lost when the crawl is judged anew.
-    placeholderData: keepPreviousData,
-    queryFn: () => data(api.GET("/crawls/{crawl}/languages", { params: { path: { crawl: crawl.id } } })),
-  });
-  if (languages.error) return <Failed error={languages.error} retry={() => languages.refetch()} />;
-  if (!languages.data) return <Loading what="the languages" />;
+  const { languages } = useLanguages({ crawl });
+  if (languages.state !== "ready") return <Unready screen={languages} />;
   switch (view) {
     case "sets":
       return <Clusters site={site} crawl={crawl} languages={languages.data} />;

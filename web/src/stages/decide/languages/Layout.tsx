@@ -3,7 +3,7 @@ import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
-import type { LanguagesData } from "./Languages";
+import type { LanguagesData } from "./types";
 
 /** Where each language has its place, what is to be said of that, and annotations that no set has a use for. */
 export function Layout({ languages }: { languages: LanguagesData }) {

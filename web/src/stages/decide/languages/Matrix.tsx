@@ -1,13 +1,12 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
-import { Failed, Loading } from "../../../kit/Notice";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { UrlLink } from "../../../kit/parts";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { SetEditor } from "./SetEditor";
+import { useMatrix } from "./useMatrix";
 
 type LanguageMatrix = Schemas["LanguageMatrix"];
 type Row = LanguageMatrix["rows"][number];
@@ -15,16 +14,8 @@ type Cell = Row["cells"][number];
 
 /** Who names whom in one set, and the whole set as every page should carry it. */
 export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; first: string }) {
-  const [editing, setEditing] = useState(false);
-  const matrix = useQuery({
-    queryKey: ["decide", "matrix", crawl.id, crawl.run, first],
-    // What is being typed must not be lost when the crawl is judged anew.
-    placeholderData: keepPreviousData,
-    queryFn: () =>
-      data(api.GET("/crawls/{crawl}/languages/cluster", { params: { path: { crawl: crawl.id }, query: { first } } })),
-  });
-  if (matrix.error) return <Failed error={matrix.error} retry={() => matrix.refetch()} />;
-  if (!matrix.data) return <Loading what="the matrix" />;
+  const { editing, setEditing, matrix } = useMatrix({ crawl, first });
+  if (matrix.state !== "ready") return <Unready screen={matrix} />;
   const { rows, columns, pages, decision, notes } = matrix.data;
   return (
     <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>

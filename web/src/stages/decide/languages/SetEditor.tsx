@@ -1,16 +1,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { CheckNow } from "../../../kit/CheckNow";
 import { day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
-import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useSetEditor, Form } from "./useSetEditor";
 
 type Props = {
   site: number;
@@ -19,37 +17,10 @@ type Props = {
   decision: Schemas["Decision"] | null;
   editing: boolean;
 };
-type Form = "head" | "header" | "sitemap";
-
-const write = (pages: Record<string, string>) =>
-  Object.entries(pages)
-    .map(([code, url]) => `${code} ${url}`)
-    .join("\n");
-const read = (text: string) =>
-  Object.fromEntries(
-    text
-      .split("\n")
-      .map((line) => line.trim().split(/\s+/))
-      .filter((parts): parts is [string, string] => parts.length === 2),
-  );
 
 /** The whole set, to be changed if it must, and the exact lines that each of its pages has to carry. */
 export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
-  const [text, setText] = useState(write(pages));
-  const [form, setForm] = useState<Form>("head");
-  const decide = useDecide(site);
-  const chosen = editing ? read(text) : pages;
-  const enough = Object.keys(chosen).filter((code) => code !== "x-default").length > 1;
-  const lines = useQuery({
-    queryKey: ["decide", "lines", crawl.id, chosen],
-    queryFn: () =>
-      data(
-        api.POST("/crawls/{crawl}/languages/lines", { params: { path: { crawl: crawl.id } }, body: { pages: chosen } }),
-      ),
-    enabled: enough,
-    retry: false,
-    placeholderData: (before) => before,
-  });
+  const { text, setText, form, setForm, decide, chosen, enough, lines } = useSetEditor({ site, crawl, pages, editing });
   return (
     <Box sx={{ mt: 2.5 }}>
       {editing && (

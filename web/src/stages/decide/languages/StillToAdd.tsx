@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import type { Crawl } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
-import type { LanguagesData } from "./Languages";
+import type { LanguagesData } from "./types";
 
 /** What the pages of each host don't carry yet, as files for those who run it. */
 export function StillToAdd({ crawl, languages }: { crawl: Crawl; languages: LanguagesData }) {

@@ -9,7 +9,7 @@ import { UrlText } from "../../../kit/UrlText";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { BringSets } from "./BringSets";
-import type { LanguagesData } from "./Languages";
+import type { LanguagesData } from "./types";
 import { WhyNot } from "../../../kit/WhyNot";
 
 type Proposal = LanguagesData["proposals"][number];

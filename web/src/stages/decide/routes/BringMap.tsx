@@ -1,34 +1,13 @@
 import Box from "@mui/material/Box";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
-import { MAPS } from "../../../api/formats";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
 import { WhyNot } from "../../../kit/WhyNot";
-
-const READ = MAPS.filter((format) => format.read).map((format) => format.name);
-
-/** By the ending of its name; other tables of text are read as CSV. */
-const formatOf = (file: string) => READ.find((name) => file.toLowerCase().endsWith(`.${name}`)) ?? "csv";
+import { useBringMap, READ } from "./useBringMap";
 
 /** Takes a redirect map from a file: what can't be used is told by line, the rest goes into the map. */
 export function BringMap({ site }: { site: number }) {
-  const queries = useQueryClient();
-  const bring = useMutation({
-    mutationFn: async (file: File) =>
-      data(
-        api.POST("/sites/{site}/routes/import", {
-          params: { path: { site } },
-          body: {
-            format: formatOf(file.name),
-            text: await file.text(),
-            note: `from ${file.name}`,
-          },
-        }),
-      ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),
-  });
+  const { bring } = useBringMap({ site });
   return (
     <Box>
       <Box sx={{ color: "text.secondary", mb: 1 }}>

@@ -1,44 +1,26 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { UrlLink } from "../../../kit/parts";
-import { useDecide, type Wishes } from "../../../kit/useDecide";
+import { type Wishes } from "../../../kit/useDecide";
 import { WhyNot } from "../../../kit/WhyNot";
 import { AlikeRow } from "./AlikeRow";
 import { LeaveAsItIs } from "./LeaveAsItIs";
 import { Settled } from "./Settled";
 import { Target } from "./Target";
+import { useBroken, Pick } from "./useBroken";
 
 type Row = Schemas["Broken"]["rows"][number];
-/** What was picked for one lost address: one of its suggestions, or a target of the auditor's own. */
-export type Pick = { to: string | null; status: number; why?: string };
 
 const COLUMNS = "28px minmax(0, 5fr) 60px 70px minmax(0, 7fr) 150px";
 
 /** Addresses that answer no more, those with links in first, each with where it could lead and why. */
 export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
-  const broken = useQuery({
-    queryKey: ["decide", "broken", crawl.id, crawl.run],
-    // What is being typed must not be lost when the crawl is judged anew.
-    placeholderData: keepPreviousData,
-    queryFn: () => data(api.GET("/crawls/{crawl}/broken", { params: { path: { crawl: crawl.id } } })),
-    // Suggestions are being worked out.
-    refetchInterval: (query) => (query.state.data?.suggested_at === null ? 1500 : false),
-  });
-  const [picked, setPicked] = useState<Record<string, Pick>>({});
-  const [ticked, setTicked] = useState<Record<string, boolean>>({});
-  const decide = useDecide(site);
-  const missing = broken.data?.suggested_at === null;
-  useEffect(() => {
-    if (missing) void api.POST("/crawls/{crawl}/suggestions", { params: { path: { crawl: crawl.id } } });
-  }, [missing, crawl.id]);
-  if (broken.error) return <Failed error={broken.error} retry={() => broken.refetch()} />;
-  if (!broken.data) return <Loading what="lost addresses" />;
+  const { broken, picked, setPicked, ticked, setTicked, decide } = useBroken({ site, crawl });
+  if (broken.state !== "ready") return <Unready screen={broken} />;
   const { rows, groups, total, suggested_at } = broken.data;
   const open = rows.filter((row) => row.decision === null && row.suggestions !== null);
   const chosen = open.filter((row) => ticked[row.url]);

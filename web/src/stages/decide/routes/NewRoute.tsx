@@ -2,41 +2,17 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
-import { useDecide } from "../../../kit/useDecide";
-import { useLater } from "../../../kit/useLater";
 import { MONO } from "../../../theme";
 import { WhyNot } from "../../../kit/WhyNot";
-
-type Draft = { from: string; to: string; status: number; query: "match" | "keep" | "drop" };
-
-const EMPTY: Draft = { from: "", to: "", status: 301, query: "drop" };
+import { useNewRoute, Draft, EMPTY } from "./useNewRoute";
 const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
 const QUERIES = { match: "belongs to the address", keep: "is passed on", drop: "is dropped" };
 
 /** A route for one address or for all that a pattern matches, tried against all known URLs while it is written. */
 export function NewRoute({ site }: { site: number }) {
-  const [draft, setDraft] = useState(EMPTY);
-  const decide = useDecide(site);
-  const wish = routeOf(draft);
-  const asked = useLater(JSON.stringify({ from: draft.from.trim(), ...wish }), 300);
-  const trial = useQuery({
-    queryKey: ["decide", "route trial", site, asked],
-    queryFn: () =>
-      data(
-        api.POST("/sites/{site}/routes/trial", {
-          params: { path: { site } },
-          body: JSON.parse(asked) as { from: string; status: number },
-        }),
-      ),
-    enabled: draft.from.trim() !== "" && (draft.status === 410 || draft.to.trim() !== ""),
-    retry: false,
-  });
-  const change = (changes: Partial<Draft>) => setDraft((before) => ({ ...before, ...changes }));
+  const { draft, setDraft, decide, wish, trial, change } = useNewRoute({ site });
   return (
     <Box
       component="form"
@@ -112,16 +88,4 @@ export function NewRoute({ site }: { site: number }) {
       </Button>
     </Box>
   );
-}
-
-/** Whatever has a star or slashes of an expression around it is a pattern. */
-function routeOf({ from, to, status, query }: Draft) {
-  const pattern = from.includes("*") || /^\/.*[\\[\](){}+^$|].*\/$/.test(from.trim());
-  return {
-    to: status === 410 ? null : to.trim(),
-    status,
-    kind: pattern ? ("pattern" as const) : ("exact" as const),
-    query,
-    why: "made by hand",
-  };
 }

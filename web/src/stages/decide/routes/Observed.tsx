@@ -1,41 +1,22 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { FaultTitles } from "../../../kit/FaultTitles";
 import { UrlLink } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
 import { UrlText } from "../../../kit/UrlText";
-import { useDecide } from "../../../kit/useDecide";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useObserved, KINDS } from "./useObserved";
 
 type Row = Schemas["Redirects"]["rows"][number];
-const KINDS = [
-  { name: "all", label: "All" },
-  { name: "chains", label: "Chains" },
-  { name: "loops", label: "Loops" },
-  { name: "temporary", label: "Temporary" },
-  { name: "to_home", label: "To the home page" },
-  { name: "to_missing", label: "To missing pages" },
-] as const;
 type Kind = (typeof KINDS)[number]["name"];
 
 /** Redirects that the crawl has met, with each hop; chains, and temporary ones that last, can be shortened. */
 export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
-  const { search, change } = useAddress();
-  const kind = KINDS.find((one) => one.name === search.get("kind"))?.name ?? "all";
-  const redirects = useQuery({
-    queryKey: ["decide", "redirects", crawl.id, crawl.run, kind],
-    queryFn: () =>
-      data(api.GET("/crawls/{crawl}/redirects", { params: { path: { crawl: crawl.id }, query: { kind } } })),
-    placeholderData: (before) => before,
-  });
-  const decide = useDecide(site);
-  if (redirects.error) return <Failed error={redirects.error} retry={() => redirects.refetch()} />;
-  if (!redirects.data) return <Loading what="redirects" />;
+  const { change, kind, redirects, decide } = useObserved({ site, crawl });
+  if (redirects.state !== "ready") return <Unready screen={redirects} />;
   const { rows, counts } = redirects.data;
   const detours = rows.filter(straight);
   const lead = (some: Row[]) =>

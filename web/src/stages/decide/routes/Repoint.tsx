@@ -1,33 +1,27 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { type Crawl, type Schemas } from "../../../api/client";
 import { TABLES } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
-import { Failed, Loading } from "../../../kit/Notice";
 import { UrlLink } from "../../../kit/parts";
 import { UrlText } from "../../../kit/UrlText";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useRepoint } from "./useRepoint";
 
 type Row = Schemas["Repoint"]["rows"][number];
 const COLUMNS = "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr) 86px";
 
 /** Links that go through a redirect or to a missing page: the same link on many pages comes from their template. */
 export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
-  const links = useQuery({
-    queryKey: ["decide", "repoint", crawl.id, crawl.run],
-    // What is being typed must not be lost when the crawl is judged anew.
-    placeholderData: keepPreviousData,
-    queryFn: () => data(api.GET("/crawls/{crawl}/repoint", { params: { path: { crawl: crawl.id } } })),
-  });
-  if (links.error) return <Failed error={links.error} retry={() => links.refetch()} />;
-  if (!links.data) return <Loading what="links" />;
+  const { links } = useRepoint({ crawl });
+  if (links.state !== "ready") return <Unready screen={links} />;
   const { rows, total } = links.data;
   return (
     <Box sx={{ overflow: "auto", px: 2.5 }}>

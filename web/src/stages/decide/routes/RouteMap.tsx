@@ -1,12 +1,11 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
-import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import { type Crawl } from "../../../api/client";
 import { MAPS } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
-import { Failed, Loading } from "../../../kit/Notice";
 import { WITH_ASIDE } from "../../../kit/layout";
 import { Part } from "../../../kit/parts";
 import { Sign } from "../../../kit/signs/Sign";
@@ -16,8 +15,7 @@ import { MONO } from "../../../theme";
 import { BringMap } from "./BringMap";
 import { NewRoute } from "./NewRoute";
 import { Answer } from "./Target";
-
-type Route = Schemas["RouteMap"]["routes"][number];
+import { useRouteMap, Route, waiting } from "./useRouteMap";
 
 const FLAWS: Record<string, string> = {
   "route-loop": "goes round in a circle",
@@ -32,20 +30,8 @@ const FLAWS: Record<string, string> = {
 
 /** The redirects that were decided: checked as a whole, tested against the servers, written for them. */
 export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
-  const test = useMutation({
-    mutationFn: () => data(api.POST("/sites/{site}/routes/tests", { params: { path: { site } } })),
-  });
-  const map = useQuery({
-    queryKey: ["decide", "routes", site, crawl.run],
-    // What is being typed must not be lost when the crawl is judged anew.
-    placeholderData: keepPreviousData,
-    queryFn: () => data(api.GET("/sites/{site}/routes", { params: { path: { site } } })),
-    refetchInterval: (query) =>
-      query.state.data && waiting(query.state.data.routes, test.data?.asked_at) ? 1000 : false,
-  });
-  const decide = useDecide(site);
-  if (map.error) return <Failed error={map.error} retry={() => map.refetch()} />;
-  if (!map.data) return <Loading what="the map" />;
+  const { test, map, decide } = useRouteMap({ site, crawl });
+  if (map.state !== "ready") return <Unready screen={map} />;
   const { routes, flaws } = map.data;
   const left = waiting(routes, test.data?.asked_at);
   const tested = routes.filter((one) => one.test !== null);
@@ -110,18 +96,6 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
 }
 
 const sum = (counts: Record<string, number>) => Object.values(counts).reduce((all, one) => all + one, 0);
-
-/** How many routes weren't asked for yet since the test began. */
-const waiting = (routes: Route[], asked: string | undefined) =>
-  asked === undefined
-    ? 0
-    : routes.filter(
-        (one) =>
-          !one.flaws.some((flaw) => LEFT_OUT.has(flaw.code)) &&
-          (one.test === null || Date.parse(one.test.tested_at) < Date.parse(asked)),
-      ).length;
-
-const LEFT_OUT = new Set(["route-loop", "route-twice", "route-to-itself"]);
 
 /** Has a pattern tried before the one above it; nothing for the first. */
 function sooner(routes: Route[], route: Route, decide: ReturnType<typeof useDecide>["mutate"]) {

@@ -9,7 +9,7 @@ import type { Schemas } from "../../../api/client";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
-import type { Pick } from "./Broken";
+import type { Pick } from "./useBroken";
 
 type Row = Schemas["Broken"]["rows"][number];
 

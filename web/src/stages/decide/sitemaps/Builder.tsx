@@ -1,28 +1,20 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
 import { bytes, count, counted, moment } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { MONO } from "../../../theme";
 import { Plan } from "./Plan";
-import type { SitemapsData } from "./Sitemaps";
+import type { SitemapsData } from "./types";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useBuilder } from "./useBuilder";
 
 const MOST_GROUPS = 60;
 type Build = SitemapsData["builds"][number];
 
 /** A set of sitemaps from what should be indexed: how it shall be made, what it would list, and the files to download. */
 export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsData }) {
-  const queries = useQueryClient();
-  const build = useMutation({
-    mutationFn: () => data(api.POST("/sites/{site}/sitemaps", { params: { path: { site } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide", "sitemaps"] }),
-  });
-  const newest = sitemaps.builds[0];
-  const { difference, outline } = sitemaps;
-  const listed = difference.stays.total + difference.joins.total;
+  const { build, newest, difference, outline, listed } = useBuilder({ site, sitemaps });
   return (
     <Box
       sx={{

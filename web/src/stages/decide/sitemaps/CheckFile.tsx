@@ -1,31 +1,16 @@
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
-import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data } from "../../../api/client";
 import { BringFile } from "../../../kit/BringFile";
 import { bytes, counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
-import { useRules } from "../../../kit/useRules";
 import { UrlText } from "../../../kit/UrlText";
 import { WhyNot } from "../../../kit/WhyNot";
+import { useCheckFile } from "./useCheckFile";
 
 /** Any sitemap file, packed or not, against the protocol, with the lines. */
 export function CheckFile() {
-  const { title } = useRules();
-  const [location, setLocation] = useState("");
-  const check = useMutation({
-    mutationFn: async (file: File) => ({
-      name: file.name,
-      ...(await data(
-        api.POST("/trials/sitemap", {
-          body: { base64: await inBase64(file), location: location.trim() === "" ? null : location.trim() },
-        }),
-      )),
-    }),
-  });
-  const found = check.data;
+  const { title, location, setLocation, check, found } = useCheckFile();
   return (
     <Box
       sx={{
@@ -88,14 +73,4 @@ export function CheckFile() {
       )}
     </Box>
   );
-}
-
-const PIECE = 32_768;
-
-async function inBase64(file: File) {
-  const all = new Uint8Array(await file.arrayBuffer());
-  let text = "";
-  for (let place = 0; place < all.length; place += PIECE)
-    text += String.fromCharCode(...all.subarray(place, place + PIECE));
-  return btoa(text);
 }

@@ -13,7 +13,7 @@ import { Sign } from "../../../kit/signs/Sign";
 import { causeOf } from "../../../kit/rungs";
 import { UrlText } from "../../../kit/UrlText";
 import { SitemapNow } from "./SitemapNow";
-import type { SitemapsData } from "./Sitemaps";
+import type { SitemapsData } from "./types";
 
 type File = SitemapsData["files"][number];
 type Change = SitemapsData["difference"]["joins"];

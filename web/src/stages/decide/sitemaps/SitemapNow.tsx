@@ -1,26 +1,18 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { api, data, type Schemas } from "../../../api/client";
+import { type Schemas } from "../../../api/client";
 import { bytes, count, counted, moment } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { UrlLink } from "../../../kit/parts";
 import { causeOf } from "../../../kit/rungs";
 import { UrlText } from "../../../kit/UrlText";
-import { useRules } from "../../../kit/useRules";
+import { useSitemapNow } from "./useSitemapNow";
 
 const SHOWN = 20;
 
 /** One sitemap file as it is now, read by itself in a second, beside what the crawl found. */
 export function SitemapNow({ crawl, url }: { crawl: number; url: string }) {
-  const { title } = useRules();
-  const read = useQuery({
-    queryKey: ["sitemap now", crawl, url],
-    queryFn: () => data(api.POST("/crawls/{crawl}/sitemaps/again", { params: { path: { crawl } }, body: { url } })),
-    gcTime: 0,
-    retry: false,
-  });
-  if (read.error) return <Failed error={read.error} retry={() => read.refetch()} />;
-  if (!read.data || read.isFetching) return <Loading what="the file" />;
+  const { title, read } = useSitemapNow({ crawl, url });
+  if (read.state !== "ready") return <Unready screen={read} />;
   const now = read.data;
   return (
     <Box role="status" sx={{ pb: 1 }}>

@@ -1,28 +1,23 @@
+import { useCompare } from "./useCompare";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { ApiError, api, type Crawl, data } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
+import { ApiError, type Crawl } from "../../../api/client";
 import { day } from "../../../kit/format";
-import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Empty } from "../../../kit/Notice";
 import { Title } from "../../../kit/Title";
-import { useCurrent } from "../../../kit/useCurrent";
 import { FaultChanges } from "./FaultChanges";
 import { Moves } from "./Moves";
+import { useComparison } from "./useComparison";
+import { useJudgeAgain } from "./useJudgeAgain";
 
 /** Two crawls of the site: what rose and fell on the ladder, came and went, and what became of the faults. */
 export default function Compare() {
-  const { crawl, crawls, loading, error } = useCurrent();
-  const { search, change } = useAddress();
-  const earlier = (crawls.data ?? []).filter(
-    (one) => crawl && one.state === "finished" && one.scope === "whole" && one.number < crawl.number,
-  );
-  const chosen = earlier.find((one) => String(one.id) === search.get("with")) ?? earlier[0];
-  if (error) return <Failed error={error} />;
-  if (loading) return <Loading what="the crawls" />;
+  const { screen, crawl, earlier, chosen, choose } = useCompare();
+  if (screen.state === "failed" || screen.state === "loading") return <Unready screen={screen} />;
   if (!crawl || !chosen)
     return (
       <>
@@ -48,7 +43,7 @@ export default function Compare() {
           size="small"
           sx={{ width: "auto" }}
           value={chosen.id}
-          onChange={(event) => change({ with: event.target.value })}
+          onChange={(event) => choose(event.target.value)}
           slotProps={{ htmlInput: { "aria-label": "The earlier crawl" } }}
         >
           {earlier.map((one) => (
@@ -64,16 +59,10 @@ export default function Compare() {
 }
 
 function Comparison({ newer, earlier }: { newer: Crawl; earlier: Crawl }) {
-  const params = { path: { crawl: newer.id }, query: { with: earlier.id } };
-  const compared = useQuery({
-    queryKey: ["compare", newer.id, newer.run, earlier.id, earlier.run],
-    queryFn: () => data(api.GET("/crawls/{crawl}/compare", { params })),
-    retry: false,
-  });
-  if (compared.error instanceof ApiError && compared.error.status === 409)
+  const { compared } = useComparison({ newer, earlier });
+  if (compared.state === "failed" && compared.error instanceof ApiError && compared.error.status === 409)
     return <JudgeAgain earlier={earlier} reason={compared.error.message} />;
-  if (compared.error) return <Failed error={compared.error} retry={() => compared.refetch()} />;
-  if (!compared.data) return <Loading what="both crawls" />;
+  if (compared.state !== "ready") return <Unready screen={compared} />;
   return (
     <Box
       sx={{
@@ -91,12 +80,7 @@ function Comparison({ newer, earlier }: { newer: Crawl; earlier: Crawl }) {
 
 /** The earlier crawl was judged by other rules: one button has it judged by these. */
 function JudgeAgain({ earlier, reason }: { earlier: Crawl; reason: string }) {
-  const queries = useQueryClient();
-  const again = useMutation({
-    mutationFn: () => data(api.POST("/crawls/{crawl}/judge", { params: { path: { crawl: earlier.id } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["crawls", earlier.site_id] }),
-  });
-  const judging = again.isPending || earlier.judged_again;
+  const { again, judging } = useJudgeAgain({ earlier });
   return (
     <Empty
       title="The two can't be compared as they stand"

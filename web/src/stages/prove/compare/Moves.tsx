@@ -1,17 +1,16 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { api, data, type Schemas } from "../../../api/client";
+import { type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { Plain } from "../../../kit/Plain";
 import { causeOf } from "../../../kit/rungs";
 import { Stop } from "../../../kit/Stop";
 import { Toggles } from "../../../kit/Toggles";
 import { UrlLink } from "../../../kit/parts";
+import { useMoves, Move } from "./useMoves";
 
 type Comparison = Schemas["Comparison"];
-type Move = "fell" | "rose" | "as_decided" | "came" | "went" | "others";
 
 const MOVES: { name: Move; label: string; means: string }[] = [
   { name: "fell", label: "fell", means: "URLs that should be indexed and are stopped earlier than they were" },
@@ -65,15 +64,8 @@ const place = (stop: string | null) => (stop === null ? "nothing" : causeOf(stop
 const at = (stop: string | null) => (stop === null ? "that nothing stops" : `stopped: ${causeOf(stop)}`);
 
 function Rows({ newer, earlier, move }: { newer: number; earlier: number; move: Move }) {
-  const rows = useQuery({
-    queryKey: ["compare", newer, earlier, move],
-    queryFn: () =>
-      data(
-        api.GET("/crawls/{crawl}/compare/urls", { params: { path: { crawl: newer }, query: { with: earlier, move } } }),
-      ),
-  });
-  if (rows.error) return <Failed error={rows.error} retry={() => rows.refetch()} />;
-  if (!rows.data) return <Loading what="the URLs" />;
+  const { rows } = useMoves({ newer, earlier, move });
+  if (rows.state !== "ready") return <Unready screen={rows} />;
   const columns = [
     { name: "URL" },
     { name: "Stopped by, before", width: 146 },

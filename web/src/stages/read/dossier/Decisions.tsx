@@ -1,10 +1,9 @@
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { api, data, type Dossier } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
+import { type Dossier } from "../../../api/client";
 import { Decided } from "../../../kit/Decided";
 import { DecideIntent } from "../../../kit/DecideIntent";
 import { Part } from "../../../kit/parts";
+import { useDecisions } from "./useDecisions";
 
 const FROM: Record<string, string> = { url: "decided for itself", pattern: "by a pattern", group: "by its group" };
 const INTENTS: Record<string, string> = {
@@ -15,12 +14,7 @@ const INTENTS: Record<string, string> = {
 
 /** Whether the page should be indexed and where that comes from; what was ever decided about it. */
 export function Decisions({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
-  const { siteId } = useAddress();
-  const decisions = useQuery({
-    queryKey: ["decisions", crawl, url],
-    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}/decisions", { params: { path: { crawl, url } } })),
-  });
-  const { intent, intent_of } = dossier.url;
+  const { siteId, decisions, intent, intent_of } = useDecisions({ crawl, url, dossier });
   return (
     <Part title="Decisions">
       <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>

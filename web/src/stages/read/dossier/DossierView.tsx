@@ -1,11 +1,10 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { api, data, type Dossier } from "../../../api/client";
+import { type Dossier } from "../../../api/client";
 import { Detail } from "../../../kit/Detail";
 import { counted, ruleSource } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
 import { Content } from "./Content";
@@ -20,17 +19,14 @@ import { LiveAnswer } from "./LiveAnswer";
 import { Facts, Part, UrlLine, UrlLink } from "../../../kit/parts";
 import { Response } from "./Response";
 import { Source } from "./Source";
+import { useDossierView } from "./useDossierView";
 
 type Props = { crawl: number; url: string; tools?: (address: string) => ReactNode };
 
 /** Everything about one URL in one place. */
 export function DossierView({ crawl, url, tools }: Props) {
-  const dossier = useQuery({
-    queryKey: ["dossier", crawl, url],
-    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}", { params: { path: { crawl, url } } })),
-  });
-  if (dossier.error) return <Failed error={dossier.error} retry={() => dossier.refetch()} />;
-  if (!dossier.data) return <Loading what="the dossier" />;
+  const { dossier } = useDossierView({ crawl, url });
+  if (dossier.state !== "ready") return <Unready screen={dossier} />;
   const page = dossier.data;
   return (
     <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2.5, gridTemplateColumns: "minmax(0, 1fr)" }}>

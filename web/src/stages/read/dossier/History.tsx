@@ -1,10 +1,9 @@
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
 import { count, day } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
 import { Part } from "../../../kit/parts";
 import { Stop } from "../../../kit/Stop";
+import { useHistory } from "./useHistory";
 
 const COLUMNS = [
   { name: "Crawl", width: 108 },
@@ -17,11 +16,7 @@ const COLUMNS = [
 
 /** What each crawl saw of the page, the newest first. */
 export function History({ crawl, url }: { crawl: number; url: string }) {
-  const history = useQuery({
-    queryKey: ["history", crawl, url],
-    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}/history", { params: { path: { crawl, url } } })),
-  });
-  const crawls = history.data?.crawls ?? [];
+  const { history, crawls } = useHistory({ crawl, url });
   return (
     <Part title="History">
       {history.error?.message}

@@ -1,18 +1,15 @@
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, data, type Schemas } from "../../../api/client";
-import { narrowed, useAddress } from "../../../kit/address";
-import { writeWhere } from "../../../kit/conditions";
+import { type Schemas } from "../../../api/client";
+import { narrowed } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { LINK_PLACES, LINK_TYPES } from "../../../kit/linkWords";
 import { Part, UrlLink } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
+import { useLinks } from "./useLinks";
 
 type Row = Schemas["LinkRow"];
 type Props = { crawl: number; url: string; direction: "in" | "out" };
-
-const FIRST = 12;
 const COLUMNS = [
   { name: "" },
   { name: "Text" },
@@ -22,25 +19,7 @@ const COLUMNS = [
 
 /** Links to the page or from it: the first of them, and the way to all. */
 export function Links({ crawl, url, direction }: Props) {
-  const { to } = useAddress();
-  // Links of a page to itself lead nowhere.
-  const [here, there] = direction === "in" ? ["target", "source"] : ["source", "target"];
-  const conditions = [
-    { field: here ?? "", op: "is", value: url },
-    { field: there ?? "", op: "is_not", value: url },
-  ];
-  const where = writeWhere({ all: conditions });
-  const first = useQuery({
-    queryKey: ["links", crawl, "first", where],
-    queryFn: () => data(api.GET("/crawls/{crawl}/links", { params: { path: { crawl }, query: { where } } })),
-  });
-  const totals = useQuery({
-    queryKey: ["links", crawl, "totals", where],
-    queryFn: () => data(api.GET("/crawls/{crawl}/links/totals", { params: { path: { crawl }, query: { where } } })),
-  });
-  const rows = first.data?.rows.slice(0, FIRST) ?? [];
-  const total = totals.data?.links;
-  const name = direction === "in" ? "Links in" : "Links out";
+  const { to, conditions, first, rows, total, name } = useLinks({ crawl, url, direction });
   return (
     <Part title={total == null ? name : `${name} (${count(total)})`}>
       {first.error?.message}

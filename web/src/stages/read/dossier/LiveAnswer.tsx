@@ -1,21 +1,17 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation } from "@tanstack/react-query";
-import { api, data, type Dossier, type Schemas } from "../../../api/client";
+import { type Dossier, type Schemas } from "../../../api/client";
 import { Answered } from "../../../kit/Answered";
 import { count } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
 import { Facts, Part } from "../../../kit/parts";
+import { useLiveAnswer } from "./useLiveAnswer";
 
 type Answer = Schemas["LiveAnswer"];
-type Kind = "crawler" | "visitor";
 
 /** Fetches the page now, as the crawler or as a browser, and lays the answer beside the stored one. */
 export function LiveAnswer({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
-  const live = useMutation({
-    mutationFn: (as: Kind) =>
-      data(api.POST("/crawls/{crawl}/urls/{url}/live", { params: { path: { crawl, url } }, body: { as } })),
-  });
+  const { live } = useLiveAnswer({ crawl, url });
   return (
     <Part title="Now, beside what was stored">
       <Box sx={{ display: "flex", gap: 1, mb: 1 }}>

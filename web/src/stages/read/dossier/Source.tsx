@@ -1,23 +1,13 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { MONO } from "../../../theme";
 import { Part } from "../../../kit/parts";
+import { useSource } from "./useSource";
 
 /** The source as it was stored. The lines that decide are marked and can be shown alone. */
 export function Source({ crawl, url }: { crawl: number; url: string }) {
-  const [open, setOpen] = useState(false);
-  const [all, setAll] = useState(false);
-  const source = useQuery({
-    queryKey: ["source", crawl, url],
-    queryFn: () => data(api.GET("/crawls/{crawl}/urls/{url}/source", { params: { path: { crawl, url } } })),
-    enabled: open,
-  });
-  const lines = (source.data?.lines ?? []).map((line, at) => ({ ...line, number: at + 1 }));
-  const deciding = lines.filter((line) => line.tells.length > 0);
+  const { open, setOpen, all, setAll, source, lines, deciding } = useSource({ crawl, url });
   return (
     <Part title="Source, as it was fetched">
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 0.5 }}>

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { count, counted, ruleSource } from "../../../kit/format";
 import { Sign } from "../../../kit/signs/Sign";
-import type { FaultSum } from "./Faults";
+import type { FaultSum } from "./types";
 import { Places, type Within } from "./Places";
 import { Trend } from "./Trend";
 

@@ -1,35 +1,18 @@
+import type { FaultSum } from "./types";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, data, type Schemas } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
 import { count, counted } from "../../../kit/format";
-import { NothingYet } from "../../../kit/NothingYet";
-import { Failed, Loading } from "../../../kit/Notice";
-import { useCurrent } from "../../../kit/useCurrent";
 import { Cause, Headings } from "./Cause";
 import { Narrowing } from "./Narrowing";
-
-export type FaultSum = Schemas["FaultSum"];
+import { useFaults } from "./useFaults";
 
 /** What is wrong, by cause, the heaviest of the gravest grade first; the open one says where to mend it. */
 export default function Faults() {
-  const { crawl, loading, error } = useCurrent();
-  const { search, change } = useAddress();
-  const judged = crawl?.state === "finished" ? crawl.id : undefined;
-  const within = { group: search.get("group") ?? undefined, host: search.get("host") ?? undefined };
-  const faults = useQuery({
-    queryKey: ["faults", judged, within],
-    queryFn: () => data(api.GET("/crawls/{crawl}/faults", { params: { path: { crawl: judged ?? 0 }, query: within } })),
-    enabled: judged !== undefined,
-    placeholderData: keepPreviousData,
-  });
-  if (error ?? faults.error)
-    return <Failed error={error ?? faults.error ?? new Error()} retry={() => faults.refetch()} />;
-  if (loading || (judged !== undefined && !faults.data)) return <Loading what="the faults" />;
-  if (judged === undefined || !faults.data) return <NothingYet>Faults are found once a crawl is finished.</NothingYet>;
+  const { search, change, within, faults } = useFaults();
+  if (faults.state !== "ready") return <Unready screen={faults} />;
 
-  const { rules, groups, hosts } = faults.data;
+  const { crawl, rules, groups, hosts } = faults.data;
   const shown = narrowed(rules, search.get("grade"), search.get("find"));
   const open = search.get("code");
   return (
@@ -44,7 +27,7 @@ export default function Faults() {
         {shown.map((rule) => (
           <Cause
             key={rule.code}
-            crawl={judged}
+            crawl={crawl}
             rule={rule}
             within={within}
             heaviest={Math.max(...rules.map((one) => one.weight))}

@@ -1,32 +1,18 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { LinkButton } from "../../../kit/LinkButton";
-import { Failed, Loading } from "../../../kit/Notice";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Plain } from "../../../kit/Plain";
 import { SiteUrl } from "../../../kit/SiteUrl";
-import type { FaultSum } from "./Faults";
-import type { PlacesQuery } from "./Occurrences";
+import type { FaultSum } from "./types";
+import type { PlacesQuery } from "./useOccurrences";
+import { useGatheredPlaces } from "./useGatheredPlaces";
 
 /** The occurrences of a fault gathered by what is the same: one heading on forty pages, one dead target on all. */
 export function GatheredPlaces({ crawl, rule, query }: { crawl: number; rule: FaultSum; query: PlacesQuery }) {
-  const { change } = useAddress();
-  const { group, host, text } = query;
-  const gathered = useQuery({
-    queryKey: ["faults", crawl, rule.code, "gathered", group, host, text],
-    queryFn: () =>
-      data(
-        api.GET("/crawls/{crawl}/faults/{code}/gathered", {
-          params: { path: { crawl, code: rule.code }, query: { group, host, text } },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-  });
-  if (gathered.error) return <Failed error={gathered.error} retry={() => gathered.refetch()} />;
-  if (!gathered.data) return <Loading what="what is the same" />;
+  const { change, gathered } = useGatheredPlaces({ crawl, rule, query });
+  if (gathered.state !== "ready") return <Unready screen={gathered} />;
   const { name, rows } = gathered.data;
   if (rows.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>None of its places has that.</Box>;
   return (

@@ -5,7 +5,7 @@ import TextField from "@mui/material/TextField";
 import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
 import { Toggles } from "../../../kit/Toggles";
-import type { FaultSum } from "./Faults";
+import type { FaultSum } from "./types";
 
 type Grade = "all" | FaultSum["grade"];
 

@@ -1,41 +1,20 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
-import { api, data, type Schemas } from "../../../api/client";
+import { type Schemas } from "../../../api/client";
 import { Detail } from "../../../kit/Detail";
 import { count } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Plain, type PlainColumn } from "../../../kit/Plain";
-import type { FaultSum } from "./Faults";
+import type { FaultSum } from "./types";
+import { useOccurrences, PlacesQuery } from "./useOccurrences";
 
 type Row = Schemas["FaultPlaces"]["rows"][number];
-export type PlacesQuery = {
-  group: string | undefined;
-  host: string | undefined;
-  same: string | undefined;
-  text: string | undefined;
-};
 
 /** Each occurrence of a fault: the page on which it is mended, and what there is to know of it. */
 export function Occurrences({ crawl, rule, query }: { crawl: number; rule: FaultSum; query: PlacesQuery }) {
-  const places = useInfiniteQuery({
-    queryKey: ["faults", crawl, rule.code, query],
-    queryFn: ({ pageParam }) =>
-      data(
-        api.GET("/crawls/{crawl}/faults/{code}", {
-          params: { path: { crawl, code: rule.code }, query: { ...query, from: pageParam } },
-        }),
-      ),
-    initialPageParam: 0,
-    getNextPageParam: (last, all) => {
-      const known = all.reduce((sum, page) => sum + page.rows.length, 0);
-      return last.rows.length > 0 && known < last.total ? known : undefined;
-    },
-    placeholderData: keepPreviousData,
-  });
-  if (places.error) return <Failed error={places.error} retry={() => places.refetch()} />;
-  if (!places.data) return <Loading what="its places" />;
+  const { places, more } = useOccurrences({ crawl, rule, query });
+  if (places.state !== "ready") return <Unready screen={places} />;
   const rows = places.data.pages.flatMap((page) => page.rows);
   const total = places.data.pages[0]?.total ?? 0;
   if (rows.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>None of its places has that.</Box>;
@@ -69,8 +48,8 @@ export function Occurrences({ crawl, rule, query }: { crawl: number; rule: Fault
           </tr>
         ))}
       </Plain>
-      {places.hasNextPage && (
-        <Button onClick={() => void places.fetchNextPage()} disabled={places.isFetchingNextPage} sx={{ mt: 0.5 }}>
+      {more.hasNextPage && (
+        <Button onClick={() => void more.fetchNextPage()} disabled={more.isFetchingNextPage} sx={{ mt: 0.5 }}>
           Show more than {count(rows.length)} of {count(total)}
         </Button>
       )}

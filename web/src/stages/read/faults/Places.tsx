@@ -9,7 +9,7 @@ import { LinkButton } from "../../../kit/LinkButton";
 import { Toggles } from "../../../kit/Toggles";
 import { useLater } from "../../../kit/useLater";
 import { columnsOfFault } from "./columnsOfFault";
-import type { FaultSum } from "./Faults";
+import type { FaultSum } from "./types";
 import { GatheredPlaces } from "./GatheredPlaces";
 import { Occurrences } from "./Occurrences";
 

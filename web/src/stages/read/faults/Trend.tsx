@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { count } from "../../../kit/format";
-import type { FaultSum } from "./Faults";
+import type { FaultSum } from "./types";
 
 const HEIGHT = 16;
 

@@ -1,33 +1,22 @@
+import { Unready } from "../../../kit/Unready";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, data } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
-import { Failed, Loading } from "../../../kit/Notice";
 import { BottomBar } from "../../../kit/BottomBar";
-import { useCurrent } from "../../../kit/useCurrent";
 import { Part } from "../../../kit/parts";
-import { NothingYet } from "../../../kit/NothingYet";
 import { GroupList } from "./GroupList";
 import { Limits } from "./Limits";
 import { type Reading, useReading } from "./useReading";
 import { Weights } from "./Weights";
+import { useGroups } from "./useGroups";
 
 /** What the pages of the site are judged by: groups of pages, limits, and what makes a page matter. */
 export default function Groups() {
-  const { siteId } = useAddress();
-  const { crawl, loading, error } = useCurrent();
-  const saved = useQuery({
-    queryKey: ["reading", siteId],
-    queryFn: () => data(api.GET("/sites/{site}/reading", { params: { path: { site: siteId } } })),
-  });
-  if (error ?? saved.error) return <Failed error={error ?? saved.error ?? new Error()} retry={() => saved.refetch()} />;
-  if (loading || !saved.data) return <Loading what="the groups" />;
-  if (!crawl) return <NothingYet>Pages can be put into groups once there are some.</NothingYet>;
-  return <Form site={siteId} saved={saved.data} judging={crawl.judged_again} />;
+  const groups = useGroups();
+  if (groups.state !== "ready") return <Unready screen={groups} />;
+  return <Form {...groups.data} />;
 }
 
 function Form({ site, saved, judging }: { site: number; saved: Reading; judging: boolean }) {

@@ -1,3 +1,4 @@
+import type { Schemas } from "../../../api/client";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
@@ -5,7 +6,8 @@ import { Link } from "react-router";
 import { narrowed, useAddress } from "../../../kit/address";
 import { bytes, count, counted } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import type { ImageRow } from "./Images";
+
+type ImageRow = Schemas["ImageRow"];
 
 type Props = {
   crawl: number;

@@ -1,21 +1,13 @@
+import { useFinished } from "../../../kit/useFinished";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import InputBase from "@mui/material/InputBase";
-import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, data, type Schemas } from "../../../api/client";
-import { useAddress } from "../../../kit/address";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { bytes, counted } from "../../../kit/format";
-import { NothingYet } from "../../../kit/NothingYet";
-import { Failed, Loading } from "../../../kit/Notice";
 import { Toggles } from "../../../kit/Toggles";
 import { Title } from "../../../kit/Title";
-import { useCurrent } from "../../../kit/useCurrent";
-import { useLater } from "../../../kit/useLater";
 import { ImageTable } from "./ImageTable";
-
-export type ImageRow = Schemas["ImageRow"];
-type Alt = "any" | "missing" | "empty" | "given";
+import { useImages, Alt } from "./useImages";
 
 const ALTS: { name: Alt; label: string; title?: string }[] = [
   { name: "any", label: "All" },
@@ -26,30 +18,13 @@ const ALTS: { name: Alt; label: string; title?: string }[] = [
 
 /** The images that pages show: how large, on how many pages, and what is said in their place. */
 export default function Images() {
-  const { crawl, loading, error } = useCurrent();
-  if (error) return <Failed error={error} />;
-  if (loading) return <Loading what="the crawls" />;
-  if (crawl?.state !== "finished") return <NothingYet>Images are listed once a crawl is finished.</NothingYet>;
-  return <ImagesOf crawl={crawl.id} />;
+  const crawl = useFinished("Images are listed once a crawl is finished.");
+  if (crawl.state !== "ready") return <Unready screen={crawl} />;
+  return <ImagesOf crawl={crawl.data.id} />;
 }
 
 function ImagesOf({ crawl }: { crawl: number }) {
-  const { search, change } = useAddress();
-  const alt = (search.get("alt") ?? "any") as Alt;
-  const sort = search.get("sort") ?? "-bytes";
-  const [typed, setTyped] = useState(search.get("text") ?? "");
-  const text = useLater(typed, 300);
-  const query = { text: text || undefined, alt: alt === "any" ? undefined : alt, sort };
-  const pages = useInfiniteQuery({
-    queryKey: ["images", crawl, query],
-    queryFn: ({ pageParam }) =>
-      data(api.GET("/crawls/{crawl}/images", { params: { path: { crawl }, query: { ...query, from: pageParam } } })),
-    initialPageParam: 0,
-    getNextPageParam: (last) => last.next ?? undefined,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
-  const first = pages.data?.pages[0];
+  const { change, alt, sort, typed, setTyped, query, pages, rows, first } = useImages({ crawl });
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
       <Title>Images</Title>
@@ -79,14 +54,12 @@ function ImagesOf({ crawl }: { crawl: number }) {
         <Box sx={{ flex: 1 }} />
         <ExportMenu path={`crawls/${crawl}/images`} query={query} />
       </Box>
-      {pages.error ? (
-        <Failed error={pages.error} retry={() => pages.refetch()} />
-      ) : !pages.data ? (
-        <Loading what="the images" />
+      {rows.state !== "ready" ? (
+        <Unready screen={rows} />
       ) : (
         <ImageTable
           crawl={crawl}
-          rows={pages.data.pages.flatMap((page) => page.rows)}
+          rows={rows.data}
           sort={sort}
           setSort={(order) => change({ sort: order === "-bytes" ? undefined : order }, true)}
           more={pages.hasNextPage ? () => void pages.fetchNextPage() : undefined}

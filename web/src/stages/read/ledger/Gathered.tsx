@@ -1,31 +1,20 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
-import { writeWhere } from "../../../kit/conditions";
 import { count, counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
+import { Failed } from "../../../kit/Notice";
 import { LinkButton } from "../../../kit/LinkButton";
 import { Plain } from "../../../kit/Plain";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import { nameOf } from "../../../kit/table/columns";
-import { useRules } from "../../../kit/useRules";
-import { COLUMNS } from "./columns";
 import type { LedgerState } from "./useLedger";
+import { useGathered } from "./useGathered";
 
 /** The rows counted by the values of one column; a value narrows the ledger to its rows. */
 export function Gathered({ crawl, by, ledger }: { crawl: number; by: string; ledger: LedgerState }) {
-  const where = writeWhere(ledger.where);
-  const { title } = useRules();
-  const gathered = useQuery({
-    queryKey: ["gathered", crawl, by, where],
-    queryFn: () => data(api.GET("/crawls/{crawl}/gathered", { params: { path: { crawl }, query: { by, where } } })),
-    retry: false,
-  });
-  const column = COLUMNS.find((one) => one.field === by);
+  const { title, gathered, column } = useGathered({ crawl, by, ledger });
   if (!column) return <Failed error={new Error(`The ledger has no column “${by}”.`)} />;
-  if (gathered.error) return <Failed error={gathered.error} retry={() => gathered.refetch()} />;
-  if (!gathered.data) return <Loading what="the counts" />;
+  if (gathered.state !== "ready") return <Unready screen={gathered} />;
   const { rows, values } = gathered.data;
   const words = (value: string | number | boolean | null) =>
     value === null

@@ -1,11 +1,11 @@
+import { useFinished } from "../../../kit/useFinished";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { writeWhere } from "../../../kit/conditions";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { count } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
-import { NothingYet } from "../../../kit/NothingYet";
 import { ColumnChoice } from "../../../kit/table/ColumnChoice";
 import { ConditionBar } from "../../../kit/table/ConditionBar";
 import { DataTable } from "../../../kit/table/DataTable";
@@ -25,11 +25,9 @@ import { useSelection } from "./useSelection";
 
 /** Every URL as a row with all evidence as columns. */
 export default function Ledger() {
-  const { crawl, loading, error } = useCurrent();
-  if (error) return <Failed error={error} />;
-  if (loading) return <Loading what="the crawls" />;
-  if (crawl?.state !== "finished") return <NothingYet>The ledger lists every URL once a crawl is finished.</NothingYet>;
-  return <LedgerOf crawl={crawl.id} />;
+  const crawl = useFinished("The ledger lists every URL once a crawl is finished.");
+  if (crawl.state !== "ready") return <Unready screen={crawl} />;
+  return <LedgerOf crawl={crawl.data.id} />;
 }
 
 function LedgerOf({ crawl }: { crawl: number }) {
@@ -55,10 +53,8 @@ function LedgerOf({ crawl }: { crawl: number }) {
       </Box>
       {ledger.by !== null ? (
         <Gathered crawl={crawl} by={ledger.by} ledger={ledger} />
-      ) : ledger.pages.error ? (
-        <Failed error={ledger.pages.error} retry={() => ledger.setSort("url")} />
-      ) : ledger.pages.isLoading ? (
-        <Loading what="the ledger" />
+      ) : ledger.shown.state !== "ready" ? (
+        <Unready screen={ledger.shown} />
       ) : (
         <DataTable
           label="URLs"

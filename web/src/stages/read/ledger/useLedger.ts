@@ -1,3 +1,4 @@
+import { asked } from "../../../kit/screen";
 import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { api, data } from "../../../api/client";
@@ -16,6 +17,7 @@ export function useLedger(crawl: number) {
   const sort = search.get("sort") ?? "url";
   const { columns, set: setColumns } = useColumns("ledger", COLUMNS, SHOWN_AT_FIRST);
   const by = search.get("by");
+  const setSort = (order: string) => change({ sort: order === "url" ? undefined : order }, true);
 
   const pages = useInfiniteQuery({
     queryKey: ["ledger", crawl, query, sort],
@@ -42,12 +44,13 @@ export function useLedger(crawl: number) {
     setWhere: (next: Where) => change({ where: writeWhere(next) }),
     narrow: (condition: Condition) => change({ where: writeWhere({ all: [...where.all, condition] }), by: undefined }),
     sort,
-    setSort: (order: string) => change({ sort: order === "url" ? undefined : order }, true),
+    setSort,
     columns,
     setColumns,
     by,
     countBy: (field: string | undefined) => change({ by: field }),
     pages,
+    shown: asked({ ...pages, refetch: () => setSort("url") }, "the ledger"),
     rows: pages.data?.pages.flatMap((page) => page.rows) ?? [],
     totals,
     openUrl: search.get("url"),

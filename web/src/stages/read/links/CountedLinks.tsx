@@ -1,31 +1,21 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
+import { Failed } from "../../../kit/Notice";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { LinkButton } from "../../../kit/LinkButton";
 import { Plain } from "../../../kit/Plain";
 import { nameOf } from "../../../kit/table/columns";
-import { COLUMNS } from "./columns";
 import type { LinksState } from "./useLinks";
+import { useCountedLinks } from "./useCountedLinks";
 
 type Value = string | number | boolean | null;
 
 /** The links counted by one column; a count leads to its links. */
 export function CountedLinks({ crawl, by, links }: { crawl: number; by: string; links: LinksState }) {
-  const gathered = useQuery({
-    queryKey: ["links", crawl, "gathered", by, links.query],
-    queryFn: () =>
-      data(
-        api.GET("/crawls/{crawl}/links/gathered", { params: { path: { crawl }, query: { by, where: links.query } } }),
-      ),
-    retry: false,
-  });
-  const column = COLUMNS.find((one) => one.field === by);
+  const { gathered, column } = useCountedLinks({ crawl, by, links });
   if (!column) return <Failed error={new Error(`The table of links has no column “${by}”.`)} />;
-  if (gathered.error) return <Failed error={gathered.error} retry={() => links.countBy(undefined)} />;
-  if (!gathered.data) return <Loading what="the counts" />;
+  if (gathered.state !== "ready") return <Unready screen={gathered} />;
   const { rows, values } = gathered.data;
   const ends = by === "target" || by === "source";
   const words = (value: Value) => (value === null ? "(none)" : nameOf(column, value));

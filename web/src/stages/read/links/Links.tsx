@@ -1,3 +1,5 @@
+import { useFinished } from "../../../kit/useFinished";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -5,14 +7,11 @@ import TextField from "@mui/material/TextField";
 import { writeWhere } from "../../../kit/conditions";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { count, counted } from "../../../kit/format";
-import { NothingYet } from "../../../kit/NothingYet";
-import { Failed, Loading } from "../../../kit/Notice";
 import { ColumnChoice } from "../../../kit/table/ColumnChoice";
 import { nameOf } from "../../../kit/table/columns";
 import { ConditionBar } from "../../../kit/table/ConditionBar";
 import { DataTable } from "../../../kit/table/DataTable";
 import { Title } from "../../../kit/Title";
-import { useCurrent } from "../../../kit/useCurrent";
 import { COLUMNS } from "./columns";
 import { CountedLinks } from "./CountedLinks";
 import { COUNTED_BY, QUESTIONS } from "./questions";
@@ -20,11 +19,9 @@ import { type LinksState, useLinks } from "./useLinks";
 
 /** All links of the site: who links to what, with which words, and how that answers. */
 export default function Links() {
-  const { crawl, loading, error } = useCurrent();
-  if (error) return <Failed error={error} />;
-  if (loading) return <Loading what="the crawls" />;
-  if (crawl?.state !== "finished") return <NothingYet>Links are listed once a crawl is finished.</NothingYet>;
-  return <LinksOf crawl={crawl.id} />;
+  const crawl = useFinished("Links are listed once a crawl is finished.");
+  if (crawl.state !== "ready") return <Unready screen={crawl} />;
+  return <LinksOf crawl={crawl.data.id} />;
 }
 
 function LinksOf({ crawl }: { crawl: number }) {
@@ -47,10 +44,8 @@ function LinksOf({ crawl }: { crawl: number }) {
       </Box>
       {links.by !== null ? (
         <CountedLinks crawl={crawl} by={links.by} links={links} />
-      ) : links.pages.error ? (
-        <Failed error={links.pages.error} retry={() => links.setSort(undefined)} />
-      ) : links.pages.isLoading ? (
-        <Loading what="the links" />
+      ) : links.shown.state !== "ready" ? (
+        <Unready screen={links.shown} />
       ) : (
         <DataTable
           label="Links"

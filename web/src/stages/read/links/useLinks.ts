@@ -1,3 +1,4 @@
+import { asked } from "../../../kit/screen";
 import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { api, data } from "../../../api/client";
@@ -14,6 +15,7 @@ export function useLinks(crawl: number) {
   const query = writeWhere(where);
   const sort = search.get("sort") ?? undefined;
   const by = search.get("by");
+  const setSort = (order: string | undefined) => change({ sort: order }, true);
   const { columns, set: setColumns } = useColumns("links", COLUMNS, SHOWN_AT_FIRST);
 
   const pages = useInfiniteQuery({
@@ -44,12 +46,13 @@ export function useLinks(crawl: number) {
     ask: (next: Where, countBy?: string) => change({ where: writeWhere(next), by: countBy, sort: undefined }),
     narrow: (condition: Condition) => change({ where: writeWhere({ all: [...where.all, condition] }), by: undefined }),
     sort: sort ?? "",
-    setSort: (order: string | undefined) => change({ sort: order }, true),
+    setSort,
     by,
     countBy: (field: string | undefined) => change({ by: field }, true),
     columns,
     setColumns,
     pages,
+    shown: asked({ ...pages, refetch: () => setSort(undefined) }, "the links"),
     rows: pages.data?.pages.flatMap((page) => page.rows) ?? [],
     totals,
     openUrl: search.get("url"),

@@ -1,31 +1,18 @@
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
 import { counted, count } from "../../../kit/format";
-import { Failed, Loading } from "../../../kit/Notice";
-import { useCurrent } from "../../../kit/useCurrent";
 import { Part } from "../../../kit/parts";
-import { NothingYet } from "../../../kit/NothingYet";
 import { Depths } from "./Depths";
 import { Flow } from "./Flow";
 import { Folders } from "./Folders";
 import { Hubs } from "./Hubs";
+import { useStructure } from "./useStructure";
 
 /** How the site hangs together: by clicks, by folders, by what flows between its groups. */
 export default function Structure() {
-  const { crawl, loading, error } = useCurrent();
-  const judged = crawl?.state === "finished" ? crawl.id : undefined;
-  const structure = useQuery({
-    queryKey: ["structure", judged, crawl?.run],
-    queryFn: () => data(api.GET("/crawls/{crawl}/structure", { params: { path: { crawl: judged ?? 0 } } })),
-    enabled: judged !== undefined,
-  });
-  if (error ?? structure.error)
-    return <Failed error={error ?? structure.error ?? new Error()} retry={() => structure.refetch()} />;
-  if (loading || (judged !== undefined && !structure.data)) return <Loading what="the structure" />;
-  if (judged === undefined || !structure.data)
-    return <NothingYet>The structure is drawn once a crawl is finished.</NothingYet>;
+  const structure = useStructure();
+  if (structure.state !== "ready") return <Unready screen={structure} />;
 
   const { depths, deep_from, important_from } = structure.data;
   const pages = depths.reduce((sum, one) => sum + one.pages, 0);

@@ -7,7 +7,7 @@ import { hostAndFolder } from "../../../kit/groups";
 import { causeOf, RUNGS, stateOfRung } from "../../../kit/rungs";
 import { colourOf, SignShape } from "../../../kit/signs/Sign";
 import { climbing, HEAD, ROW, stem, sway, thickness, uprightAt, vine, WIDTH } from "./geometry";
-import type { Cell } from "./TrellisScreen";
+import type { Cell } from "./types";
 
 type Props = { trellis: Trellis; strays: boolean; addressOf: (cell: Cell) => string };
 

@@ -1,41 +1,28 @@
+import { useTrellis } from "./useTrellis";
+import { type Cell, type Reading, READINGS } from "./types";
+import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, data, type Trellis } from "../../../api/client";
+import { type Trellis } from "../../../api/client";
 import { narrowed, useAddress } from "../../../kit/address";
 import type { Condition } from "../../../kit/conditions";
 import { count } from "../../../kit/format";
-import { Empty, Failed, Loading } from "../../../kit/Notice";
+import { Empty } from "../../../kit/Notice";
 import { Toggles } from "../../../kit/Toggles";
-import { useCurrent } from "../../../kit/useCurrent";
 import { TrellisDrawing } from "./TrellisDrawing";
 import { TrellisTable } from "./TrellisTable";
 
-export type Reading = "all" | "wanted" | "strays";
-/** One cell of the trellis: pages of a group that stop at a rung, or that pass all rungs (null). */
-export type Cell = { group: string; stop: string | null };
-
-const READINGS: { name: Reading; label: string }[] = [
-  { name: "all", label: "All pages" },
-  { name: "wanted", label: "Should be indexed" },
-  { name: "strays", label: "Should be kept out" },
-];
-
 /** Where pages stop on their way into the index. */
 export default function TrellisScreen() {
-  const { crawl, running, loading, error } = useCurrent();
+  const { trellis, running, chosen } = useTrellis();
   const { search, change, to } = useAddress();
-  const asked = READINGS.find((one) => one.name === search.get("reading"))?.name;
-  const trellis = useTrellis(crawl?.id, asked);
-  if (error ?? trellis.error)
-    return <Failed error={error ?? trellis.error ?? new Error()} retry={() => trellis.refetch()} />;
-  if (loading || (crawl && !trellis.data)) return <Loading what="the trellis" />;
-  if (!crawl || !trellis.data)
-    return <NothingYet running={!!running} setup={to("crawl/setup")} live={to("crawl/live")} />;
+  if (trellis.state === "empty")
+    return <NothingYet running={running} setup={to("crawl/setup")} live={to("crawl/live")} />;
+  if (trellis.state !== "ready") return <Unready screen={trellis} />;
 
-  const reading = asked ?? (trellis.data.wanted > 0 ? "wanted" : "all");
+  const reading = chosen ?? (trellis.data.wanted > 0 ? "wanted" : "all");
   const asTable = search.get("as") === "table";
   const cellAddress = (cell: Cell) => to("read/ledger", narrowed(...conditionsOf(cell, reading)));
   return (
@@ -63,22 +50,6 @@ export default function TrellisScreen() {
       )}
     </Box>
   );
-}
-
-function useTrellis(crawl: number | undefined, asked: Reading | undefined) {
-  return useQuery({
-    queryKey: ["trellis", crawl, asked ?? "first"],
-    queryFn: async () => {
-      const path = { crawl: crawl ?? 0 };
-      const first = await data(
-        api.GET("/crawls/{crawl}/trellis", { params: { path, query: { reading: asked ?? "wanted" } } }),
-      );
-      if (asked || first.wanted > 0) return first;
-      return data(api.GET("/crawls/{crawl}/trellis", { params: { path, query: { reading: "all" } } }));
-    },
-    enabled: crawl !== undefined,
-    placeholderData: (before) => before,
-  });
 }
 
 function headline(trellis: Trellis, reading: Reading) {

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { Trellis } from "../../../api/client";
 import { count } from "../../../kit/format";
 import { causeOf } from "../../../kit/rungs";
-import type { Cell } from "./TrellisScreen";
+import type { Cell } from "./types";
 
 /** The numbers of the trellis as a plain table. */
 export function TrellisTable({ trellis, addressOf }: { trellis: Trellis; addressOf: (cell: Cell) => string }) {

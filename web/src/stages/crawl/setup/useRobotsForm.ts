@@ -1,0 +1,27 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Site } from "../../../api/client";
+import { MONO } from "../../../theme";
+import { lines } from "./fields";
+import { useForm } from "./form";
+
+/** What RobotsForm asks for and keeps. */
+export function useRobotsForm({ site }: { site: Site | undefined }) {
+  const { fields } = useForm();
+  const [text, setText] = useState("");
+  const [urls, setUrls] = useState("/");
+  const [agent, setAgent] = useState(fields.agent);
+  const start = lines(fields.start_urls)[0];
+  const draft = useMutation({
+    mutationFn: () => data(api.POST("/trials/robots", { body: { text, agent, urls: lines(urls) } })),
+  });
+  const live = useMutation({
+    mutationFn: () =>
+      data(api.POST("/trials/robots", { body: { url: start ?? "", agent, urls: lines(urls), site: site?.id } })),
+    onSuccess: (answer) => setText(answer.file?.text ?? ""),
+  });
+  const answer = live.data && live.submittedAt > draft.submittedAt ? live.data : draft.data;
+  const error = live.submittedAt > draft.submittedAt ? live.error : draft.error;
+  const mono = { htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12.5 } } };
+  return { text, setText, urls, setUrls, agent, setAgent, start, draft, live, answer, error, mono };
+}

@@ -1,0 +1,12 @@
+import { useMutation } from "@tanstack/react-query";
+import { api, data, type Crawl } from "../../../api/client";
+
+/** What RobotsNow asks for and keeps. */
+export function useRobotsNow({ crawl, origin }: { crawl: Crawl; origin: string }) {
+  const again = useMutation({
+    mutationFn: () =>
+      data(api.POST("/crawls/{crawl}/robots/again", { params: { path: { crawl: crawl.id } }, body: { origin } })),
+  });
+  const now = again.data;
+  return { again, now };
+}

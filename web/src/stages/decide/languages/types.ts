@@ -1,0 +1,4 @@
+import type { Schemas } from "../../../api/client";
+
+/** All that the screen shows. */
+export type LanguagesData = Schemas["Languages"];

@@ -1,0 +1,16 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+
+/** What BringSets asks for and keeps. */
+export function useBringSets({ site }: { site: number }) {
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async ({ text, keep }: { text: string; keep: boolean }) => ({
+      text,
+      ...(await data(api.POST("/sites/{site}/languages/import", { params: { path: { site } }, body: { text, keep } }))),
+    }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),
+  });
+  const found = bring.data;
+  return { bring, found };
+}

@@ -1,0 +1,17 @@
+import { asked } from "../../../kit/screen";
+import { useQuery } from "@tanstack/react-query";
+import { api, data } from "../../../api/client";
+import { useRules } from "../../../kit/useRules";
+
+/** What SitemapNow asks for and keeps. */
+export function useSitemapNow({ crawl, url }: { crawl: number; url: string }) {
+  const { title } = useRules();
+  const read = useQuery({
+    queryKey: ["sitemap now", crawl, url],
+    queryFn: () => data(api.POST("/crawls/{crawl}/sitemaps/again", { params: { path: { crawl } }, body: { url } })),
+    gcTime: 0,
+    retry: false,
+  });
+  // What was read before isn’t what is there now.
+  return { title, read: asked({ ...read, data: read.isFetching ? undefined : read.data }, "the file") };
+}
