@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "test_helper"
+require "tsort"
 
 # The folders are the architecture: imports go one way.
 class ArchitectureTest < Minitest::Test
@@ -55,12 +56,25 @@ class ArchitectureTest < Minitest::Test
     assert_empty heaps
   end
 
+  # Types that are imported count, too: what two modules need of each other belongs into a third.
+  def test_modules_of_the_front_end_import_each_other_in_no_circle
+    files = Dir[ROOT.join("web/src/**/*.{ts,tsx}")].reject { |file| file.end_with?(".d.ts") }
+    imports =
+      files.to_h { |file| [file, File.read(file).scan(/from "(\.[^"]+)"/).filter_map { |(to)| module_at(file, to) }] }
+    circles =
+      TSort.strongly_connected_components(imports.method(:each_key), ->(file, &each) { imports[file].each(&each) })
+
+    assert_operator imports.values.sum(&:size), :>, files.size
+    assert_empty circles.select { |circle| circle.size > 1 }
+  end
+
   # Lists that stand elsewhere, too, are held to the folders.
   def test_the_contract_names_the_kinds_of_decision_that_there_are
     contract = YAML.load_file(ROOT.join("api/openapi.yaml"))
 
-    assert_equal IronTrellis::Core::Decisions::Registry.codes.sort,
-      contract.dig("components", "schemas", "DecisionKind", "enum").sort
+    schemas = contract.dig("components", "schemas")
+    named = [schemas.dig("DecisionKind", "enum"), schemas.dig("DecisionValues", "properties").keys]
+    assert_equal [IronTrellis::Core::Decisions::Registry.codes.sort] * 2, named.map(&:sort)
   end
 
   JSON_TYPES = {
@@ -92,6 +106,11 @@ class ArchitectureTest < Minitest::Test
   end
 
   private
+
+  def module_at(file, to)
+    at = File.expand_path(to, File.dirname(file))
+    ["#{at}.ts", "#{at}.tsx"].find { |one| File.exist?(one) }
+  end
 
   # Comments may name anything.
   def code_of(layer)

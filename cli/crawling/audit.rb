@@ -194,10 +194,10 @@ module IronTrellis
             warn "A worker ended unexpectedly; starting another."
             Work::Runtime::Worker.start(crawl.queue)
           end
-          troubles = Work::Runtime::Queue.troubles(crawl.queue).select { |job| job["error_count"] > 2 }
-          if troubles.any?
+          failures = Work::Runtime::Queue.errors(crawl.queue).select { |job| job["error_count"] > 2 }
+          if failures.any?
             raise Root::Stop.new(
-              "The crawl failed: #{troubles.first["last_error_message"].lines.first.strip}",
+              "The crawl failed: #{failures.first["last_error_message"].lines.first.strip}",
               Root::COULD_NOT
             )
           end
@@ -241,11 +241,11 @@ module IronTrellis
 
         # Where no start URL could be had there is nothing to judge, and a pipeline must see that.
         def refuse_silence(crawl)
-          troubles = Store::Crawling::StartFailures.of(crawl)
-          return unless troubles.size == crawl.crawl_settings.first_urls.size
+          failures = Store::Crawling::StartFailures.of(crawl)
+          return unless failures.size == crawl.crawl_settings.first_urls.size
 
           raise Root::Stop.new(
-            troubles.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"),
+            failures.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"),
             Root::COULD_NOT
           )
         end

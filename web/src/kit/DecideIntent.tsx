@@ -4,10 +4,11 @@ import MenuItem from "@mui/material/MenuItem";
 import { useEffect, useRef, useState } from "react";
 import { isTyping } from "./typing";
 import { useDecide } from "./useDecide";
+import type { IntentValue } from "./decisions";
 
 type Props = { site: number; urls: string[]; done?: () => void; shortcut?: boolean };
 
-const CHOICES: [string, Record<string, unknown> | null][] = [
+const CHOICES: [string, IntentValue | null][] = [
   ["Should be indexed", { intent: "index" }],
   ["Should be kept out", { intent: "keep_out" }],
   ["Should be kept out, and its links not followed", { intent: "keep_out", follow: false }],

@@ -1,14 +1,12 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { Schemas } from "../api/client";
+import { type Decision, settled } from "./decisions";
 import { day } from "./format";
 import { MONO } from "../theme";
 import { CheckNow } from "./CheckNow";
 import { useCurrent } from "./useCurrent";
 import { useUndo } from "./useDecide";
 import { WhyNot } from "./WhyNot";
-
-type Decision = Schemas["Decision"];
 
 /** What no page can show. */
 const UNSEEN = new Set<Decision["kind"]>(["sitemaps"]);
@@ -80,32 +78,31 @@ const INTENTS: Record<string, string> = {
 };
 
 /** What is to be written for a decision, where it is one tag. */
-function tag({ kind, value }: Decision) {
-  const said = (value ?? {}) as Record<string, unknown>;
-  if (kind === "canonical" && !String(said.target).includes("$"))
-    return `<link rel="canonical" href="${String(said.target)}">`;
-  if ((kind === "intent" || kind === "group") && said.intent === "keep_out")
-    return `<meta name="robots" content="noindex${said.follow === false ? ", nofollow" : ""}">`;
+function tag(decision: Decision) {
+  const { kind, value } = settled(decision);
+  if (kind === "canonical" && !value?.target.includes("$")) return `<link rel="canonical" href="${value?.target}">`;
+  if ((kind === "intent" || kind === "group") && value?.intent === "keep_out")
+    return `<meta name="robots" content="noindex${value.follow === false ? ", nofollow" : ""}">`;
   return undefined;
 }
 
 /** What was settled, in a few words. */
-function words({ kind, value }: Decision) {
+function words(decision: Decision) {
+  const { kind, value } = settled(decision);
   if (value === null) return "nothing any more";
-  const said = value as Record<string, unknown>;
   switch (kind) {
     case "intent":
     case "group":
-      return [INTENTS[String(said.intent)], said.follow === false && "links not followed"].filter(Boolean).join(", ");
+      return [INTENTS[value.intent], value.follow === false && "links not followed"].filter(Boolean).join(", ");
     case "canonical":
-      return `its canonical should be ${String(said.target)}`;
+      return `its canonical should be ${value.target}`;
     case "repoint":
-      return `links to it should lead to ${String(said.target)}`;
+      return `links to it should lead to ${value.target}`;
     case "route":
-      if (said.refused) return "left as it is";
-      return said.to ? `${String(said.status)} to ${String(said.to)}` : "410, gone";
+      if (value.refused) return "left as it is";
+      return value.to ? `${value.status} to ${value.to}` : "410, gone";
     case "languages":
-      return `a set of ${Object.keys(said.pages as object).join(", ")}`;
+      return `a set of ${Object.keys(value.pages).join(", ")}`;
     case "robots":
       return "a draft of robots.txt";
     case "sitemaps":

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { Decided } from "./Decided";
 import { Part } from "./parts";
-import type { DecisionKind } from "./useDecide";
+import type { DecisionKind } from "./decisions";
 import { useDecisions } from "./useDecisions";
 
 type Props = { site: number; kind: DecisionKind; title: string; formTitle: string; children: ReactNode };

@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data, type Schemas } from "../api/client";
+import { api, data } from "../api/client";
+import type { DecisionKind, Values } from "./decisions";
 
-export type DecisionKind = Schemas["DecisionKind"];
 /** What is to be settled, by subject; null for nothing any more. */
-export type Wishes = Record<string, Record<string, unknown> | null>;
+export type Wishes<Kind extends DecisionKind> = Record<string, Values[Kind] | null>;
 
-type Asked = { kind: DecisionKind; wishes: Wishes; note?: string };
+type Asked = { [Kind in DecisionKind]: { kind: Kind; wishes: Wishes<Kind>; note?: string } }[DecisionKind];
 
 /** Settles things. What hangs on them is asked for again. */
 export function useDecide(site: number) {

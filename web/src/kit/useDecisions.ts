@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, data } from "../api/client";
-import type { DecisionKind } from "./useDecide";
+import type { DecisionKind } from "./decisions";
 
 /** What was decided of one kind, the newest first, undone decisions too. */
 export function useDecisions(site: number, kind: DecisionKind) {

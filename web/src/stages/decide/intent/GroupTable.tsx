@@ -1,3 +1,4 @@
+import { valueOf } from "../../../kit/decisions";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -93,12 +94,12 @@ type RowProps = {
 
 function Row({ group, proposal, singles, intent }: RowProps) {
   const { to } = useAddress();
-  const decided = (group.decision?.value ?? null) as Wish | null;
+  const decided = valueOf(group.decision, "group");
   const drafted = group.group in intent.drafts.group;
   const wish = drafted ? (intent.drafts.group[group.group] ?? null) : decided;
   const set = (changes: Partial<Wish>) => {
     const next: Wish = { intent: "undecided", ...wish, ...changes };
-    intent.draft("group", group.group, next.intent === "" ? null : next);
+    intent.draft("group", group.group, next);
   };
   return (
     <>
@@ -127,7 +128,11 @@ function Row({ group, proposal, singles, intent }: RowProps) {
             value={wish?.intent === "undecided" ? "" : (wish?.intent ?? "")}
             choices={INTENTS}
             changed={drafted}
-            set={(value) => set({ intent: value })}
+            set={(value) =>
+              value === "index" || value === "keep_out"
+                ? set({ intent: value })
+                : intent.draft("group", group.group, null)
+            }
           />
         </td>
         <td className="left">

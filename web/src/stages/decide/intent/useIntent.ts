@@ -1,3 +1,4 @@
+import type { IntentValue } from "../../../kit/decisions";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
@@ -7,7 +8,7 @@ import { useLater } from "../../../kit/useLater";
 export type Evidence = Schemas["IntentEvidence"]["groups"][number];
 export type Proposal = Schemas["IntentEvidence"]["proposals"][number];
 export type Change = Schemas["IntentChange"];
-export type Wish = { intent: string; follow?: boolean };
+export type Wish = IntentValue;
 type Drafts = { group: Record<string, Wish | null>; intent: Record<string, Wish | null> };
 
 const NONE: Drafts = { group: {}, intent: {} };

@@ -6,6 +6,7 @@ import { counted } from "../../../kit/format";
 import { WITH_ASIDE } from "../../../kit/layout";
 import { Part } from "../../../kit/parts";
 import { UrlText } from "../../../kit/UrlText";
+import { valueOf } from "../../../kit/decisions";
 import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { BringSets } from "./BringSets";
@@ -20,11 +21,7 @@ const keyOf = (one: Proposal) => Object.values(one.pages).sort()[0] ?? "";
 export function Unpaired({ site, languages }: { site: number; languages: LanguagesData }) {
   const [ticked, setTicked] = useState<Record<string, boolean>>({});
   const decide = useDecide(site);
-  const taken = new Set(
-    languages.decided.flatMap((one) =>
-      Object.values((one.value as { pages: Record<string, string> } | null)?.pages ?? {}),
-    ),
-  );
+  const taken = new Set(languages.decided.flatMap((one) => Object.values(valueOf(one, "languages")?.pages ?? {})));
   const open = languages.proposals.filter((one) => !Object.values(one.pages).some((url) => taken.has(url)));
   const chosen = open.filter((one) => ticked[keyOf(one)]);
   return (

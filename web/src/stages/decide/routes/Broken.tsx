@@ -24,7 +24,8 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
   const { rows, groups, total, suggested_at } = broken.data;
   const open = rows.filter((row) => row.decision === null && row.suggestions !== null);
   const chosen = open.filter((row) => ticked[row.url]);
-  const send = (wishes: Wishes) => decide.mutate({ kind: "route", wishes }, { onSuccess: () => setTicked({}) });
+  const send = (wishes: Wishes<"route">) =>
+    decide.mutate({ kind: "route", wishes }, { onSuccess: () => setTicked({}) });
   const accept = () => send(Object.fromEntries(chosen.map((row) => [row.url, { ...(picked[row.url] ?? best(row)) }])));
   return (
     <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", minHeight: 0 }}>

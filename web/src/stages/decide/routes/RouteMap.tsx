@@ -1,3 +1,4 @@
+import { valueOf } from "../../../kit/decisions";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -103,7 +104,10 @@ function sooner(routes: Route[], route: Route, decide: ReturnType<typeof useDeci
   const at = patterns.indexOf(route);
   if (at < 1) return undefined;
   const order = patterns.map((_, place) => (place === at ? at - 1 : place === at - 1 ? at : place));
-  const wishes = patterns.map((one, place) => [one.from, { ...one.decision.value, order: order[place] }] as const);
+  const wishes = patterns.flatMap((one, place) => {
+    const value = valueOf(one.decision, "route");
+    return value ? [[one.from, { ...value, order: order[place] }] as const] : [];
+  });
   return () => decide({ kind: "route", wishes: Object.fromEntries(wishes) });
 }
 

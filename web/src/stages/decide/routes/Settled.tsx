@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl, Schemas } from "../../../api/client";
 import { CheckNow } from "../../../kit/CheckNow";
+import { valueOf } from "../../../kit/decisions";
 import { useUndo } from "../../../kit/useDecide";
 import { WhyNot } from "../../../kit/WhyNot";
 
@@ -10,7 +11,7 @@ type Props = { site: number; crawl: Crawl; decision: Schemas["Decision"] | null 
 /** What was decided about a lost address: it can be checked now, and taken back. */
 export function Settled({ site, crawl, decision }: Props) {
   const undo = useUndo(site);
-  const value = decision?.value as Record<string, unknown> | null | undefined;
+  const value = valueOf(decision, "route");
   if (!decision || !value) return <span />;
   return (
     <Box sx={{ textAlign: "right" }}>

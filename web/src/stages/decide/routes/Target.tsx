@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Schemas } from "../../../api/client";
 import { Sign } from "../../../kit/signs/Sign";
+import { type RouteValue, valueOf } from "../../../kit/decisions";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import type { Pick } from "./useBroken";
@@ -17,7 +18,7 @@ type Row = Schemas["Broken"]["rows"][number];
 export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (pick: Pick) => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [own, setOwn] = useState<string | null>(null);
-  if (row.decision) return <Settled value={row.decision.value as Record<string, unknown> | null} />;
+  if (row.decision) return <Settled value={valueOf(row.decision, "route")} />;
   if (row.suggestions === null) return <Box sx={{ color: "text.secondary" }}>is being looked for …</Box>;
   const shown = row.suggestions.find((one) => one.target === pick.to && one.status === pick.status);
   const take = (next: Pick) => {
@@ -113,8 +114,8 @@ export function Answer({ to, status }: { to: string | null; status: number }) {
   );
 }
 
-function Settled({ value }: { value: Record<string, unknown> | null }) {
+function Settled({ value }: { value: RouteValue | null }) {
   if (value === null || value.refused)
-    return <Box sx={{ color: "text.secondary" }}>left as it is{value?.why ? `: ${String(value.why)}` : ""}</Box>;
-  return <Answer to={(value.to as string | undefined) ?? null} status={Number(value.status)} />;
+    return <Box sx={{ color: "text.secondary" }}>left as it is{value?.why ? `: ${value.why}` : ""}</Box>;
+  return <Answer to={value.to ?? null} status={value.status} />;
 }

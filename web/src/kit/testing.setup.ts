@@ -1,0 +1,14 @@
+// The client of the API takes these two when it is loaded: in a browser addresses are those of the page, here of none.
+const OfPage = globalThis.Request;
+globalThis.Request = class extends OfPage {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    super(typeof input === "string" ? new URL(input, "http://page.test") : input, init);
+  }
+};
+const answer: { fetch: (request: Request) => Promise<Response> } = {
+  fetch: (request) => Promise.reject(new Error(`Nothing answers ${request.url}.`)),
+};
+globalThis.fetch = (request) => answer.fetch(request as Request);
+
+/** What answers the requests of the tests at the moment. */
+Object.assign(globalThis, { answer });
