@@ -1,3 +1,4 @@
+import DECLARED from "../../../api/defaults.json";
 import type { Schemas, Site } from "../../../api/client";
 
 /** The form's fields as people type them: lists are lines, numbers are texts. */
@@ -51,56 +52,22 @@ export type Fields = {
   time_zone: string;
 };
 
-/** What a new site begins with; the numbers are those of the core. */
-export const FRESH: Fields = {
-  name: "",
-  start_urls: "",
-  mode: "follow",
-  list: "",
-  hosts: "",
-  folders: "",
-  include: "",
-  exclude: "",
-  drop_parameters: "",
-  caps: "",
-  key_pages: "",
-  wanted: "",
-  kept_out: "",
-  limit: "500000",
-  max_depth: "50",
-  trap_limit: "250",
-  keep_crawls: "20",
-  body_megabytes: "15",
-  pdfs: true,
-  images: true,
-  scripts: true,
-  styles: true,
-  check_external: false,
-  follow_nofollow: false,
-  read_sitemaps: true,
-  sitemaps: "",
-  rate: "5",
-  concurrency: "4",
-  keep_crawl_delay: true,
-  connect_seconds: "10",
-  first_byte_seconds: "20",
-  seconds: "20",
-  retries: "2",
-  agent: "IronTrellis",
-  agent_header: "",
-  ignore_robots: false,
-  resolve: "",
-  allow_private: false,
-  trusted_authority: "",
-  user: "",
-  password: "",
-  cookies: "",
-  headers: "",
-  proxy: "",
-  repeats: false,
-  cron: "30 4 * * mon",
-  time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-};
+/** Those that the settings of a crawl hold; the others are the site's own. */
+type SettingFields = Omit<
+  Fields,
+  | "name"
+  | "key_pages"
+  | "wanted"
+  | "kept_out"
+  | "user"
+  | "password"
+  | "cookies"
+  | "headers"
+  | "proxy"
+  | "repeats"
+  | "cron"
+  | "time_zone"
+>;
 
 /** Fields that are lists, a line an entry, under the same name in the settings. */
 const LISTS = [
@@ -145,6 +112,9 @@ const SAME = [
 export type Settings = Schemas["CrawlSettings"];
 const MEGABYTE = 1_000_000;
 
+/** The defaults of the core. */
+const DEFAULTS = DECLARED as Required<Settings>;
+
 export const lines = (text: string) =>
   text
     .split("\n")
@@ -152,18 +122,35 @@ export const lines = (text: string) =>
     .filter((line) => line !== "");
 
 /** Settings as the form shows them. */
-export function fieldsOfSettings(settings: Settings): Partial<Fields> {
+export function fieldsOfSettings(settings: Settings): SettingFields {
   const fields: Record<string, string | boolean> = {};
   for (const name of LISTS) fields[name] = (settings[name] ?? []).join("\n");
-  for (const name of NUMBERS) fields[name] = String(settings[name] ?? FRESH[name]);
-  for (const name of SAME) fields[name] = settings[name] ?? FRESH[name];
-  fields.body_megabytes = String((settings.body_limit ?? Number(FRESH.body_megabytes) * MEGABYTE) / MEGABYTE);
+  for (const name of NUMBERS) fields[name] = String(settings[name] ?? DEFAULTS[name]);
+  for (const name of SAME) fields[name] = settings[name] ?? DEFAULTS[name];
+  fields.body_megabytes = String((settings.body_limit ?? DEFAULTS.body_limit) / MEGABYTE);
   fields.caps = (settings.caps ?? []).map((cap) => `${cap.pattern} ${cap.most}`).join("\n");
   fields.resolve = Object.entries(settings.resolve ?? {})
     .map(([from, to]) => `${from} to ${to}`)
     .join("\n");
-  return fields as Partial<Fields>;
+  return fields as SettingFields;
 }
+
+/** What a new site begins with. */
+export const FRESH: Fields = {
+  ...fieldsOfSettings(DEFAULTS),
+  name: "",
+  key_pages: "",
+  wanted: "",
+  kept_out: "",
+  user: "",
+  password: "",
+  cookies: "",
+  headers: "",
+  proxy: "",
+  repeats: false,
+  cron: "30 4 * * mon",
+  time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+};
 
 /** A site as the form shows it. */
 export function fieldsOf(site: Site): Fields {
