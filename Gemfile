@@ -5,7 +5,7 @@ source "https://rubygems.org"
 # The heart and what reads the web.
 gem "zeitwerk", "~> 2.6.18"
 gem "nokolexbor", "~> 0.6.4"
-gem "nokogiri", "~> 1.17.2"
+gem "nokogiri", "~> 1.18.10"
 gem "uri-idna", "~> 0.3.1"
 gem "re2", "~> 2.19"
 gem "brotli", "~> 0.9"

@@ -17,6 +17,8 @@ module IronTrellis
         EXPRESSION_SIGNS = /[\\\[\](){}+^$|]|\.\*/
         HOST = %r{\A(?:www\.|(?=[^/]+/))(?:[a-z0-9-]+\.)+[a-z0-9-]+(?::\d+)?(?=/|\z)}i
         # A folder, and all in it; but not the home page.
+        # PostgreSQL tries patterns, too, and takes long for those that come to many steps (counts within counts).
+        MOST_STEPS = 5_000
         FOLDER = %r{\A/[^*]+/\z}
 
         attr_reader :source
@@ -28,9 +30,15 @@ module IronTrellis
           raise Malformed.new("An empty pattern matches nothing. Write one like */tags/*.") if @source.empty?
 
           @expression = RE2::Regexp.new(translated, log_errors: false)
-          return if @expression.ok?
+          unless @expression.ok?
+            raise Malformed.new("The pattern #{@source} can't be read: #{@expression.error}.", pattern: @source)
+          end
+          return if @expression.program_size <= MOST_STEPS
 
-          raise Malformed.new("The pattern #{@source} can't be read: #{@expression.error}.", pattern: @source)
+          raise Malformed.new(
+            "The pattern #{@source[0, 80]} is too large to be tried on every address: ask for fewer repetitions.",
+            pattern: @source[0, 200]
+          )
         end
 
         # @param url [String] in normal form

@@ -68,6 +68,10 @@ class UrlTest < Minitest::Test
     refute Url::Pattern.new("/lamps/*").match?("https://a.test/old/lamps/x")
     assert Url::Pattern.new('/page=\d+$/').match?("http://a.test/?page=12")
     assert_raises(Url::Pattern::Malformed) { Url::Pattern.new("/(/") }
+    # Counts within counts, which PostgreSQL took seconds to minutes to try on a thousand addresses.
+    large = assert_raises(Url::Pattern::Malformed) { Url::Pattern.new("/(\\p{L}{1,10}){1,20}/") }
+    assert_match(/too large/, large.message)
+    assert_raises(Url::Pattern::Malformed) { Url::Pattern.new("/(([a-z]{1,20}-?){1,10}\\/){1,20}/") }
   end
 
   def test_a_path_between_slashes_is_a_path

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module IronTrellis
   module Work
     module Judging
@@ -105,12 +103,9 @@ module IronTrellis
             @site.key_pages.pluck(:url),
             @site.page_groups.pluck(:name, :pattern)
           ]
-          Digest::SHA256.hexdigest(
-            [VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes].inspect
-          )[
-            0,
-            16
-          ]
+          Core::Settings::Fingerprint.of(
+            [VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes]
+          )
         end
       end
     end
