@@ -147,6 +147,7 @@ module IronTrellis
         def run(crawl)
           pids = [Work::Runtime::Worker.start(crawl.queue)]
           bar = ProgressLine.new(crawl)
+          @files = Work::Reports::AuditExport.new(crawl, @options["out"])
           heed_signals do
             until crawl.reload.ended?
               raise Interrupt if @signal
@@ -156,6 +157,7 @@ module IronTrellis
                 pids << Work::Runtime::Worker.start(crawl.queue)
               end
               look_after(pids, crawl)
+              @files.begin if crawl.all_stored?
               sleep POLL_SECONDS
             end
           end
@@ -228,7 +230,7 @@ module IronTrellis
 
         # Where the disk is full the crawl isn't lost.
         def write(crawl)
-          Work::Reports::AuditExport.new(crawl, @options["out"]).call
+          @files.call
         rescue SystemCallError => error
           raise Root::Stop.new(
             "The files could not be written to #{@options["out"]}: #{error.message}.\nThe crawl is kept. Make room, " \

@@ -32,17 +32,16 @@ module IronTrellis
           [rows.columns, rows]
         end
 
-        def links = [LINKS, audit_rows(:links, LINKS)]
+        def links
+          all = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
+          [LINKS, Enumerator.new { |rows| all.links { |line| rows << JSON.parse(line).values_at(*LINKS) } }]
+        end
 
         def faults
           as_text = @options["format"] != "jsonl"
-          rows = audit_rows(:faults, FAULTS)
-          [FAULTS, as_text ? rows.lazy.map { |row| [*row[0..3], JSON.generate(row[4])] } : rows]
-        end
-
-        def audit_rows(what, columns)
           all = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
-          Enumerator.new { |rows| all.public_send(what) { |row| rows << row.values_at(*columns) } }
+          rows = Enumerator.new { |found| all.faults { |row| found << row.values_at(*FAULTS) } }
+          [FAULTS, as_text ? rows.lazy.map { |row| [*row[0..3], JSON.generate(row[4])] } : rows]
         end
 
         def crawl

@@ -12,9 +12,14 @@ module IronTrellis
         # @param path [String]
         # @yieldparam write [#call] takes one Hash
         # @return [void]
-        def write(path)
+        def write(path) = lines(path) { |write| yield ->(object) { write.call("#{JSON.generate(object)}\n") } }
+
+        # @param path [String]
+        # @yieldparam write [#call] takes one line with its end
+        # @return [void]
+        def lines(path)
           part = "#{path}.part"
-          File.open(part, "w:UTF-8") { |file| yield ->(object) { file.puts(JSON.generate(object)) } }
+          File.open(part, "w:UTF-8") { |file| yield ->(line) { file.write(line) } }
           File.rename(part, path)
         end
       end

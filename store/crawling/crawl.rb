@@ -109,6 +109,9 @@ module IronTrellis
           states.values.any? || Sitemaps::SitemapFiles.new(self).open? || Probes.new(self).open?
         end
 
+        # @return [Boolean] whether all that will ever be fetched is stored
+        def all_stored? = !fetching_ended_at.nil? && !frontier.open_states[:leased]
+
         # @param urls [Array<String>] in normal form
         # @param now [Time]
         # @return [void]

@@ -44,6 +44,17 @@ module IronTrellis
           end
         end
 
+        # The rows of a query of one text, each as a line, straight from the database: for what it can write itself.
+        #
+        # @param sql [String] without parameters; its texts hold no control characters
+        # @yieldparam line [String] with its end
+        # @return [void]
+        def each_line(sql)
+          raw.copy_data("COPY (#{sql}) TO STDOUT WITH (FORMAT csv, QUOTE E'\\x01', DELIMITER E'\\x02')") do
+            while (line = raw.get_copy_data) do yield line.force_encoding(Encoding::UTF_8) end
+          end
+        end
+
         # Runs statements that may take so long at most.
         #
         # @param seconds [Integer]

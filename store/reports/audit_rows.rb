@@ -56,17 +56,17 @@ module IronTrellis
           "by_group" => '"group"'
         }.freeze
 
+        SPACES = "E' \\t\\n\\v\\f\\r'"
+
         # Only what is the site's is on its ladder and in its groups.
         OURS =
           %w[by_stop by_group].to_h { |name| [name, "kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"] }.freeze
 
         # @param crawl [Crawling::Crawl]
-        # @param run [Judging::VerdictRun]
+        # @param run [Judging::VerdictRun, nil] nil where only links are wanted
         def initialize(crawl, run)
           @crawl = crawl
           @run = run
-          @types = Core::Page::Link.types
-          @places = Core::Page::Link.places
         end
 
         # @yieldparam row [Hash{String => Object}] keys in the order of the format
@@ -82,13 +82,20 @@ module IronTrellis
           SQL
         end
 
-        # @yieldparam row [Hash{String => Object}]
-        def links
-          Postgres::Sql.stream(<<~SQL) { |rows| rows.each { |row| yield link(row) } }
-            SELECT s.url AS source, t.url AS target, k.type, k.text, k.rel, k.place, k.followed
-            FROM #{Postgres::Partitions.name("links", @crawl.id)} k JOIN urls s ON s.id = k.source_id JOIN urls t ON
-              t.id = k.target_id
-            ORDER BY s.url COLLATE "C", k.position
+        # Written by the database: there are many of them, and nothing in them waits for verdicts.
+        #
+        # @yieldparam line [String] of JSON, with its end
+        def links(&block)
+          Postgres::Sql.each_line(<<~SQL, &block)
+            SELECT row_to_json(one) FROM (
+              SELECT s.url AS source, t.url AS target, #{name_of("k.type", Core::Page::Link.types)} AS type, k.text,
+                CASE WHEN btrim(k.rel, #{SPACES}) <> '' THEN
+                  to_json(regexp_split_to_array(btrim(k.rel, #{SPACES}), '[' || #{SPACES} || ']+')) ELSE '[]' END AS rel,
+                #{name_of("k.place", Core::Page::Link.places)} AS place, k.followed
+              FROM #{Postgres::Partitions.name("links", @crawl.id)} k JOIN urls s ON s.id = k.source_id JOIN urls t ON
+                t.id = k.target_id
+              ORDER BY s.url COLLATE "C", k.position
+            ) one
           SQL
         end
 
@@ -136,13 +143,7 @@ module IronTrellis
           URL_FIELDS.to_h { |field| [field, row[field]] }
         end
 
-        def link(row)
-          row.merge(
-            "type" => @types[row["type"]],
-            "rel" => row["rel"].to_s.split,
-            "place" => row["place"] && @places[row["place"]]
-          )
-        end
+        def name_of(column, names) = "(ARRAY[#{names.map { |name| "'#{name}'" }.join(", ")}])[#{column} + 1]"
       end
     end
   end

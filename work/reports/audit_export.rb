@@ -8,24 +8,40 @@ module IronTrellis
     module Reports
       # Writes the four files of an audit.
       class AuditExport
-        # @param crawl [Store::Crawling::Crawl] finished
+        # @param crawl [Store::Crawling::Crawl]
         # @param folder [String]
         def initialize(crawl, folder)
           @crawl = crawl
           @folder = folder
-          @rows = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
         end
 
+        # Begins with the links, which wait for no verdicts: to be called when all pages are stored, while they are
+        # judged.
+        #
+        # @return [Thread]
+        def begin = @links ||= Thread.new { write_links }.tap { |thread| thread.report_on_exception = false }
+
+        # To be called when the crawl is judged.
+        #
         # @return [Hash] the summary
+        # @raise [SystemCallError] where a file can't be written
         def call
           FileUtils.mkdir_p(@folder)
+          @rows = Store::Reports::AuditRows.new(@crawl, @crawl.verdict_run)
           Ports::Tables::JsonlFile.write(path("urls.jsonl")) { |write| @rows.urls(&write) }
-          Ports::Tables::JsonlFile.write(path("links.jsonl")) { |write| @rows.links(&write) }
+          self.begin.value
           Ports::Tables::JsonlFile.write(path("faults.jsonl")) { |write| @rows.faults(&write) }
           summary.tap { |one| File.write(path("summary.json"), "#{JSON.pretty_generate(one)}\n") }
         end
 
         private
+
+        def write_links
+          rows = Store::Reports::AuditRows.new(@crawl, nil)
+          ActiveRecord::Base.connection_pool.with_connection do
+            Ports::Tables::JsonlFile.lines(path("links.jsonl")) { |write| rows.links { |line| write.call(line) } }
+          end
+        end
 
         def path(name) = File.join(@folder, name)
 
