@@ -27,6 +27,7 @@ module IronTrellis
           @targets = {}
           @sizes = []
           @waiting = []
+          @quoted = []
           # A shingle is kept where its number is divisible by this.
           @every = [expected.fdiv(MOST).ceil, 1].max
         end
@@ -59,38 +60,59 @@ module IronTrellis
 
         def kept(shingles) = (@every > 1) ? shingles[(shingles % @every).eq(0)] : shingles
 
-        # Kept by part, as often as there are texts that may have said it.
+        # Kept as often as there are texts that may have said it.
         def quote(number, shingles, names)
           return 0 if shingles.empty?
 
-          places = (Numo::UInt64.cast(shingles) << 32) + number
-          parts = shingles >> PART_BITS
-          targets = names.map { |name| @targets[name] ||= @targets.size }
-          PARTS.times do |part|
-            found = places[parts.eq(part)]
-            next if found.empty?
-
-            targets.each do |target|
-              @quotes[part][0] << found.to_binary
-              @quotes[part][1] << Numo::Int32.new(found.size).fill(target).to_binary
-            end
-          end
+          binary = shingles.to_binary
+          names.each { |name| @quoted << [number, @targets[name] ||= @targets.size, binary] }
           shingles.size
         end
 
         # Many texts at once, since each step costs the same for one.
         def put_away
           waiting, @waiting = @waiting, []
-          binary = waiting.map(&:last).join
-          return if binary.empty?
-
-          shingles = Numo::UInt32.from_binary(binary)
-          numbers =
-            Numo::UInt64.from_binary(waiting.flat_map { |number, some| [number] * (some.bytesize / 4) }.pack("Q*"))
-          places = (Numo::UInt64.cast(shingles) << 32) + numbers
-          part_of = shingles >> PART_BITS
-          PARTS.times { |part| @parts[part] << places[part_of.eq(part)].to_binary }
+          quoted, @quoted = @quoted, []
+          by_part(waiting.map(&:last)) do |shingles, of|
+            places = placed(shingles, of, waiting.map(&:first))
+            ->(part, here) { @parts[part] << places[here].to_binary }
+          end
+          by_part(quoted.map(&:last)) do |shingles, of|
+            places = placed(shingles, of, quoted.map(&:first))
+            targets = Numo::Int32.cast(quoted.map { |one| one[1] })[of]
+            lambda do |part, here|
+              @quotes[part][0] << places[here].to_binary
+              @quotes[part][1] << targets[here].to_binary
+            end
+          end
         end
+
+        # @param texts [Array<String>] shingles of each, as bytes
+        # @yieldparam shingles [Numo::UInt32] of all
+        # @yieldparam of [Numo::Int32] by shingle, the number of the text among these
+        # @yieldreturn [Proc] keeps those of a part: its number, and where they are
+        def by_part(texts)
+          return if texts.all?(&:empty?)
+
+          shingles = Numo::UInt32.from_binary(texts.join)
+          keep = yield(shingles, numbers_of(texts.map { |text| text.bytesize / 4 }))
+          part_of = shingles >> PART_BITS
+          PARTS.times do |part|
+            here = part_of.eq(part).where
+            keep.call(part, here) unless here.empty?
+          end
+        end
+
+        # @return [Numo::Int32] each place as often as its size says
+        def numbers_of(sizes)
+          steps = Numo::Int32.zeros(sizes.sum + 1)
+          at = 0
+          sizes[0...-1].each { |size| steps[at += size] += 1 }
+          steps[0...-1].cumsum
+        end
+
+        def placed(shingles, of, numbers) =
+          (Numo::UInt64.cast(shingles) << 32) + Numo::UInt64.cast(numbers)[of]
 
         # @return [Numo::UInt64] shingles with the texts that they count for
         def occurrences(part)

@@ -17,6 +17,8 @@ module IronTrellis
         LONGER = /[\x80-\xFF]/n
         ENTITY = /&[a-z]+;/n
         LETTER = /[A-Za-z0-9\x80-\xFF]/n
+        # One that is no part of an entity, as a line of text has it near its beginning.
+        PLAIN_LETTER = /(?:\A|[^&A-Za-z0-9])[A-Za-z0-9]/n
         # More of them make a menu of any page.
         MOST = 300
 
@@ -89,7 +91,7 @@ module IronTrellis
               from = span.to
             end
             left << @raw.byteslice(from, to - from) if to > from
-            LETTER.match?(left.gsub(ENTITY, " ").gsub(Content::Words::NO_LETTER, " ")) ? :no : :yes
+            (PLAIN_LETTER.match?(left) || LETTER.match?(left.gsub(ENTITY, " ").gsub(Content::Words::NO_LETTER, " "))) ? :no : :yes
           end
           @covered[line] == :yes
         end

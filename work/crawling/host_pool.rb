@@ -27,7 +27,7 @@ module IronTrellis
           @token = token
           @clock = clock
           @make_worker = make_worker
-          @results = Thread::Queue.new
+          @results = TimedQueue.new
           @queues = {}
           @open = Hash.new(0)
           @sure_until = monotonic + SURE_SECONDS
@@ -73,7 +73,7 @@ module IronTrellis
         # @param seconds [Numeric] to wait for one
         # @return [Array(Fetch::Crawling::HostQueue, Object, Object), nil] queue, item, outcome
         def next_result(seconds)
-          result = pop(seconds) or return
+          result = @results.pop(seconds) or return
           @open[result.first] -= 1
           result
         end
@@ -155,19 +155,6 @@ module IronTrellis
             queue.slots.size,
             BATCH
           )
-        end
-
-        # Thread::Queue#pop takes a time limit only from Ruby 3.2 on.
-        def pop(seconds)
-          deadline = monotonic + seconds
-          begin
-            @results.pop(true)
-          rescue ThreadError
-            return nil if monotonic > deadline
-
-            sleep 0.002
-            retry
-          end
         end
 
         def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
