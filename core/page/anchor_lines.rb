@@ -29,7 +29,7 @@ module IronTrellis
         # @param lines [Integer] how many lines the text came to
         def initialize(raw, spans, mark:, lines:)
           @raw = raw
-          @spans = spans.first(MOST)
+          @spans = spans.first(MOST).sort_by(&:from)
           @blocks = blocks(mark)
           # What is blank in a way that isn't known here would move all lines behind it.
           @spans = [] unless @blocks.size == lines
@@ -37,10 +37,8 @@ module IronTrellis
 
         # @return [Array<Anchor>]
         def anchors
-          @spans.filter_map do |span|
-            from = line_at(span.from) or next
-            to = (span.to > span.from) ? line_at(span.to - 1) || from : from
-            Anchor.new(span.target, from, [from, to].max, sole?(from, to), span.heading)
+          @spans.zip(places).filter_map do |span, (from, to)|
+            Anchor.new(span.target, from, to, sole?(from, to), span.heading) if from
           end
         end
 
@@ -69,14 +67,29 @@ module IronTrellis
           !LONGER.match?(text) || !text.dup.force_encoding(Encoding::UTF_8).match?(/[^[:space:]]/)
         end
 
-        # The line that holds the byte, or the next one after it.
-        def line_at(byte) = @blocks.bsearch_index { |_, to| to > byte }
+        # Where each span begins and ends, as lines: those that hold its bytes, or the next ones after them; nil behind
+        # the last.
+        def places
+          @places ||= begin
+            line = 0
+            @spans.map do |span|
+              line = line_at(span.from, line)
+              last = line_at([span.to - 1, span.from].max, line)
+              [line, (last < @blocks.size) ? last : line] if line < @blocks.size
+            end
+          end
+        end
+
+        def line_at(byte, line)
+          line += 1 while line < @blocks.size && @blocks[line].last <= byte
+          line
+        end
 
         def by_line
-          @by_line ||=
-            @spans
-              .group_by { |span| line_at(span.from) }
-              .select { |line, spans| line && spans.all? { |span| span.to <= @blocks[line].last } }
+          @by_line ||= @spans.each_index.with_object({}) { |number, found|
+            from, = places[number]
+            (found[from] ||= []) << @spans[number] if from
+          }.select { |line, spans| spans.all? { |span| span.to <= @blocks[line].last } }
         end
 
         def sole?(from, to) =
@@ -91,10 +104,13 @@ module IronTrellis
               from = span.to
             end
             left << @raw.byteslice(from, to - from) if to > from
-            (PLAIN_LETTER.match?(left) || LETTER.match?(left.gsub(ENTITY, " ").gsub(Content::Words::NO_LETTER, " "))) ? :no : :yes
+            letters?(left) ? :no : :yes
           end
           @covered[line] == :yes
         end
+
+        def letters?(bytes) =
+          PLAIN_LETTER.match?(bytes) || LETTER.match?(bytes.gsub(ENTITY, " ").gsub(Content::Words::NO_LETTER, " "))
       end
     end
   end
