@@ -60,21 +60,22 @@ module IronTrellis
         # @return [void] the answer is a file named after the site
         def file_of(site, name) = attachment("#{site.name.downcase.gsub(/[^a-z0-9]+/, "-")}-#{name}")
 
-        # A table as a file. It is made whole before it is sent, so that what goes wrong can still be told.
+        # A table as a file. It is made whole before it is sent, so that what goes wrong can still be told, and sent
+        # piece by piece.
         #
         # @param site [Store::Sites::Site]
         # @param name [String]
         # @param columns [Array<String>]
         # @param rows [Enumerable<Array>]
         # @param format [String] csv, xlsx or jsonl
-        # @return [String] bytes
+        # @return [SentFile]
         def table_file(site, name, columns, rows, format:)
           table = Ports::Tables.named(format)
           file = Tempfile.new([name, ".#{format}"])
           table.write(file.path, columns, rows)
           content_type table::TYPE
           file_of(site, "#{name}.#{format}")
-          ::File.binread(file.path).tap { file.close! }
+          SentFile.new(file)
         end
 
         def problem(error)

@@ -6,7 +6,7 @@ module IronTrellis
       # What other wishes would change, told before they are decided: which URLs would get a noindex or lose one, join
       # sitemaps or leave them, which links would lead to pages that nobody should find, and which wanted pages would be
       # reached by nothing but such pages.
-      class Change
+      module Change
         # One URL as it is; `noindex` whether it says so now, `direct` whether it answers as a page of its own,
         # `listable` whether nothing but a noindex and what is wanted keeps it out of a sitemap.
         Page =
@@ -24,37 +24,43 @@ module IronTrellis
             keyword_init: true
           )
 
-        # @param pages [Array<Page>]
-        # @param linked [Hash{String => Array<String>}] by URL the pages that link to it, followed
-        def initialize(pages, linked)
-          @pages = pages
-          @after = pages.to_h { |page| [page.url, page] }
-          @linked = linked
-        end
+        # What tells of a page by itself.
+        OF_A_PAGE = {
+          gets_noindex: ->(page) { keeps_out?(page) && page.direct && !page.noindex },
+          loses_noindex: ->(page) { page.wanted_after && page.noindex && page.direct },
+          joins_sitemaps: ->(page) { page.wanted_after && !page.listed && page.listable },
+          leaves_sitemaps: ->(page) { page.listed && keeps_out?(page) }
+        }.freeze
+        # What tells only with the pages that link to it, followed.
+        BY_LINKS = {
+          links_useless: ->(page, sources) { newly_out?(page) && sources.any? },
+          cut_off: ->(page, sources) { page.wanted_after && page.indexable && cut_off?(sources) }
+        }.freeze
 
-        # @return [Hash{Symbol => Array<Page>}] :gets_noindex, :loses_noindex, :joins_sitemaps, :leaves_sitemaps,
-        #   :links_useless (targets), :cut_off; what matters most first
-        def call
-          {
-            gets_noindex: @pages.select { |page| keeps_out?(page) && page.direct && !page.noindex },
-            loses_noindex: @pages.select { |page| page.wanted_after && page.noindex && page.direct },
-            joins_sitemaps: @pages.select { |page| page.wanted_after && !page.listed && page.listable },
-            leaves_sitemaps: @pages.select { |page| page.listed && keeps_out?(page) },
-            links_useless: @pages.select { |page| newly_out?(page) && @linked.fetch(page.url, []).any? },
-            cut_off: @pages.select { |page| page.wanted_after && page.indexable && cut_off?(page) }
-          }.transform_values { |found| found.sort_by { |page| [-(page.importance || 0), page.url] } }
-        end
+        class << self
+          # @return [Array<Symbol>] all that can change
+          def names = OF_A_PAGE.keys + BY_LINKS.keys
 
-        private
+          # @param page [Page]
+          # @return [Array<Symbol>] what changes for it, whatever links to it
+          def of(page) = OF_A_PAGE.filter_map { |name, told| name if instance_exec(page, &told) }
 
-        def keeps_out?(page) = page.after == "keep_out"
+          # @param page [Page]
+          # @param sources [Array<Page>] that link to it, followed
+          # @return [Array<Symbol>] what changes for it by these
+          def reached(page, sources) = BY_LINKS.filter_map { |name, told| name if instance_exec(page, sources, &told) }
 
-        def newly_out?(page) = keeps_out?(page) && page.before != "keep_out"
+          # @param page [Page]
+          # @return [Boolean] whether it is to be kept out, and wasn't before
+          def newly_out?(page) = keeps_out?(page) && page.before != "keep_out"
 
-        # All that links to it shall be kept out, and something of that is new.
-        def cut_off?(page)
-          sources = @linked.fetch(page.url, []).filter_map { |url| @after[url] }
-          sources.any? && sources.all? { |source| keeps_out?(source) } && sources.any? { |source| newly_out?(source) }
+          private
+
+          def keeps_out?(page) = page.after == "keep_out"
+
+          # All that links to it shall be kept out, and something of that is new.
+          def cut_off?(sources) =
+            sources.any? && sources.all? { |source| keeps_out?(source) } && sources.any? { |source| newly_out?(source) }
         end
       end
     end

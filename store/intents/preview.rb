@@ -9,8 +9,9 @@ module IronTrellis
           SELECT url_id, url, noindex, indexable, status = 200 AND redirect_to IS NULL AS direct,
             cardinality(in_sitemaps) > 0 AS listed, importance, intent, #{Ledger::Scopes.listable} AS listable FROM
               %<ledger>s
-          WHERE #{Ledger::Scopes.document} ORDER BY url_id
+          WHERE #{Ledger::Scopes.document}
         SQL
+        THESE = "#{PAGES} AND url_id = ANY($1::bigint[])".freeze
         LINK =
           "k.type = #{Pages::FactsRows::TYPES.fetch("anchor")} AND k.followed AND k.source_id <> k.target_id".freeze
         # Of a page that is linked to from more places than these not all will be kept out.
@@ -43,10 +44,13 @@ module IronTrellis
         #   importance})
         # @raise [Core::Error::InvalidInput]
         def call(values)
-          wishes = wishes_with(values)
-          rows = Postgres::Sql.rows(format(PAGES, @names))
-          pages = rows.to_h { |row| [row["url_id"], page(row, wishes)] }
-          Core::Intents::Change.new(pages.values, linked(pages)).call.transform_values { |found| told(found, pages) }
+          @wishes = wishes_with(values)
+          @found = Core::Intents::Change.names.to_h do |name|
+            [name, Core::Ledger::Weightiest.new(MOST_ROWS) { |_, page| [page.importance, page.url] }]
+          end
+          out = look_at_pages
+          look_at_links(out) if out.any?
+          @found.transform_values { |found| {total: found.total, rows: found.rows.map { |id, page| told(id, page) }} }
         end
 
         private
@@ -68,44 +72,48 @@ module IronTrellis
           )
         end
 
-        def page(row, wishes)
+        # @return [Array<Integer>] ids of what would be kept out and isn't yet
+        def look_at_pages
+          [].tap do |out|
+            Postgres::Sql.stream(format(PAGES, @names)) do |rows|
+              rows.each do |row|
+                page = page(row)
+                tell(row["url_id"], page, Core::Intents::Change.of(page))
+                out << row["url_id"] if Core::Intents::Change.newly_out?(page)
+              end
+            end
+          end
+        end
+
+        def look_at_links(out)
+          Postgres::Sql.stream(format(LINKED, @names), [Postgres::Sql.array(out)], portion: 1000) do |rows|
+            pages = pages(rows.flat_map { |row| [row["target_id"], *row["sources"]] }.uniq)
+            rows.each do |row|
+              page = pages[row["target_id"]] or next
+              sources = row["sources"].filter_map { |id| pages[id] }
+              tell(row["target_id"], page, Core::Intents::Change.reached(page, sources))
+            end
+          end
+        end
+
+        def tell(id, page, names) = names.each { |name| @found.fetch(name) << [id, page] }
+
+        def pages(ids) =
+          Postgres::Sql.rows(format(THESE, @names), [Postgres::Sql.array(ids)]).to_h { |row| [row["url_id"], page(row)] }
+
+        def page(row)
           url, before, listed = row.values_at("url", "intent", "listed")
-          after = wishes.of(url)
-          wanted = wishes.wanted?(url, listed: listed, intent: after)
+          after = @wishes.of(url)
           Core::Intents::Change::Page.new(
-            url: url,
+            **row.slice("url", "noindex", "indexable", "direct", "listed", "listable", "importance")
+              .transform_keys(&:to_sym),
             before: before,
             after: after,
-            wanted_after: wanted,
-            noindex: row["noindex"],
-            indexable: row["indexable"],
-            direct: row["direct"],
-            listed: listed,
-            listable: row["listable"],
-            importance: row["importance"]
+            wanted_after: @wishes.wanted?(url, listed: listed, intent: after)
           )
         end
 
-        def linked(pages)
-          out = pages.select { |_, page| page.after == "keep_out" && page.before != "keep_out" }.keys
-          return {} if out.empty?
-
-          Postgres::Sql
-            .rows(format(LINKED, @names), [Postgres::Sql.array(out)])
-            .to_h { |row| [pages[row["target_id"]]&.url, row["sources"].filter_map { |id| pages[id]&.url }] }
-            .except(nil)
-        end
-
-        def told(found, pages)
-          ids = pages.to_h { |id, page| [page.url, id.to_s] }
-          {
-            total: found.size,
-            rows:
-              found
-                .first(MOST_ROWS)
-                .map { |page| {url_id: ids[page.url], url: page.url, importance: page.importance} }
-          }
-        end
+        def told(id, page) = {url_id: id.to_s, url: page.url, importance: page.importance}
       end
     end
   end

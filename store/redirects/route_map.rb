@@ -70,30 +70,31 @@ module IronTrellis
         #   target_status})
         def trial(route)
           table = Core::Redirects::Table.new([route])
-          matched = known.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }
-          shown = matched.first(MOST_MATCHES)
-          pages = pages(shown.flatten.compact)
-          rows =
-            shown.map do |url, target|
-              {
-                url: url,
-                target: target,
-                status: pages.dig(url, "status"),
-                target_status: target && pages.dig(target, "status")
-              }
-            end
-          {
-            total: matched.size,
-            living: matched.empty? ? 0 : pages(matched.map(&:first)).count { |_, page| lives?(page) },
-            rows: rows
-          }
+          total = living = 0
+          shown = []
+          known do |urls|
+            matched = urls.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }
+            total += matched.size
+            living += pages(matched.map(&:first)).count { |_, page| lives?(page) } if matched.any?
+            shown.concat(matched.first(MOST_MATCHES - shown.size))
+          end
+          {total: total, living: living, rows: told(shown)}
         end
 
-        # @param route [Core::Redirects::Route] a pattern
-        # @return [Hash{String => String, nil}] some of the known URLs that it takes, each with where it leads
-        def samples(route)
-          table = Core::Redirects::Table.new([route])
-          known.lazy.filter_map { |url| (answer = table.answer(url)) && [url, answer.target] }.first(MOST_SAMPLES).to_h
+        # @param routes [Array<Core::Redirects::Route>] patterns
+        # @return [Hash{Core::Redirects::Route => Hash{String => String, nil}}] some of the known URLs that each takes,
+        #   with where they lead
+        def samples(routes)
+          found = routes.to_h { |route| [route, {}] }
+          left = routes.to_h { |route| [route, Core::Redirects::Table.new([route])] }
+          known do |urls|
+            urls.each do |url|
+              left.each { |route, table| (answer = table.answer(url)) && found[route][url] = answer.target }
+              left.delete_if { |route, _| found[route].size >= MOST_SAMPLES }
+              return found if left.empty?
+            end
+          end
+          found
         end
 
         # @param from [String]
@@ -110,7 +111,23 @@ module IronTrellis
 
         private
 
-        def known = @known ||= @names ? Postgres::Sql.run(format(KNOWN, @names)).column_values(0) : []
+        def known
+          return unless @names
+
+          Postgres::Sql.stream(format(KNOWN, @names)) { |rows| yield rows.map { |row| row["url"] } }
+        end
+
+        def told(shown)
+          pages = pages(shown.flatten.compact)
+          shown.map do |url, target|
+            {
+              url: url,
+              target: target,
+              status: pages.dig(url, "status"),
+              target_status: target && pages.dig(target, "status")
+            }
+          end
+        end
 
         def accepted = @site.decisions.values("route").reject { |_, value| value["refused"] }
 
@@ -129,8 +146,7 @@ module IronTrellis
 
         # Of a pattern its samples tell where it leads.
         def patterns_against_pages
-          routes.select(&:pattern?).flat_map do |route|
-            found = samples(route)
+          samples(routes.select(&:pattern?)).flat_map do |route, found|
             pages = pages(found.each_value.compact)
             found.each_value.compact.filter_map { |url| target(route, pages[url]) }.uniq(&:code)
           end

@@ -10,8 +10,7 @@ module IronTrellis
         URLS = <<~SQL
           SELECT url_id::text AS url_id, url, importance, wanted, noindex, intent = 'keep_out' AND status = 200 AS
             to_keep_out FROM %<ledger>s
-          WHERE starts_with(url, $1 || '/') AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' ORDER BY
-            importance DESC NULLS LAST, url_id
+          WHERE starts_with(url, $1 || '/') AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'
         SQL
         MOST_ROWS = 100
 
@@ -61,7 +60,7 @@ module IronTrellis
           file = file(origin)
           before = readable(file)
           {same: before == text, difference: Core::Robots::Difference.of(before.to_s, text.to_s).map(&:to_h)}.merge(
-            policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: told([]), shut: told([])}
+            policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: told(Counted.new(0)), shut: told(Counted.new(0))}
           )
         end
 
@@ -87,23 +86,33 @@ module IronTrellis
 
         def changed(file, origin, then_)
           now = Core::Robots::Policy.from_answer(status: file["status"], text: readable(file), agent: @agent)
-          rows =
-            Postgres::Sql
-              .rows(format(URLS, ledger: Postgres::Partitions.name("ledger_rows", @run.id)), [origin])
-              .map { |row| row.merge(decided(row["url"], now, then_)) }
-          {
-            freed: told(rows.select { |row| !row["before"] && row["after"] }),
-            shut: told(rows.select { |row| row["before"] && !row["after"] }),
-            hidden: hidden(rows.reject { |row| row["after"] })
-          }
+          found = %i[freed shut noindex to_keep_out].to_h { |name| [name, Counted.new(MOST_ROWS)] }
+          Postgres::Sql.stream(format(URLS, ledger: Postgres::Partitions.name("ledger_rows", @run.id)), [origin]) do |rows|
+            rows.each do |row|
+              row = row.merge(decided(row["url"], now, then_))
+              changes(row).each { |name| found[name] << row }
+            end
+          end
+          {freed: told(found[:freed]), shut: told(found[:shut]), hidden: hidden(found)}
         end
 
         # A noindex that stands behind a block already is hidden by the draft as well; one that shall be set only where
         # the draft shuts the page anew.
-        def hidden(shut)
-          said, to_come = shut.partition { |row| row["noindex"] }
-          to_come = to_come.select { |row| row["to_keep_out"] && row["before"] }
-          {noindex: said.size, to_keep_out: to_come.size, rows: told(said + to_come)[:rows]}
+        def changes(row)
+          return row["before"] ? [] : [:freed] if row["after"]
+
+          [
+            (:shut if row["before"]),
+            if row["noindex"] then :noindex
+            elsif row["to_keep_out"] && row["before"] then :to_keep_out
+            end
+          ].compact
+        end
+
+        def hidden(found)
+          said, to_come = found.values_at(:noindex, :to_keep_out)
+          rows = (said.rows + to_come.rows).first(MOST_ROWS).map { |row| shown(row) }
+          {noindex: said.total, to_keep_out: to_come.total, rows: rows}
         end
 
         def decided(url, now, then_)
@@ -118,12 +127,25 @@ module IronTrellis
           }
         end
 
-        def told(rows) =
-          {
-            total: rows.size,
-            wanted: rows.count { |row| row["wanted"] },
-            rows: rows.first(MOST_ROWS).map { |row| row.slice("url_id", "url", "importance", "wanted", "line", "rule") }
-          }
+        def told(found) = {total: found.total, wanted: found.wanted, rows: found.rows.map { |row| shown(row) }}
+
+        def shown(row) = row.slice("url_id", "url", "importance", "wanted", "line", "rule")
+
+        # The weightiest rows, and how many of all should be indexed.
+        class Counted < Core::Ledger::Weightiest
+          attr_reader :wanted
+
+          def initialize(most)
+            super { |row| row.values_at("importance", "url") }
+            @wanted = 0
+          end
+
+          def <<(row)
+            @wanted += 1 if row["wanted"]
+            super
+          end
+        end
+        private_constant :Counted
       end
     end
   end

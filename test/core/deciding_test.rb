@@ -142,8 +142,8 @@ class DecidingTest < Minitest::Test
 
   def change(pages, linked = {})
     made =
-      pages.map do |path, fields|
-        Core::Intents::Change::Page.new(
+      pages.to_h do |path, fields|
+        page = Core::Intents::Change::Page.new(
           url: path,
           direct: true,
           indexable: true,
@@ -152,11 +152,15 @@ class DecidingTest < Minitest::Test
           after: "undecided",
           **fields
         )
+        [path, page]
       end
-    Core::Intents::Change
-      .new(made, linked)
-      .call
-      .transform_values { |found| found.map(&:url) }
+    told =
+      made.map do |path, page|
+        sources = linked.fetch(path, []).map { |source| made.fetch(source) }
+        [path, Core::Intents::Change.of(page) + Core::Intents::Change.reached(page, sources)]
+      end
+    Core::Intents::Change.names
+      .to_h { |name| [name, told.filter_map { |path, names| path if names.include?(name) }] }
       .reject { |_, found| found.empty? }
   end
 

@@ -53,7 +53,7 @@ module IronTrellis
 
         # The first answer that is wrong, else the last one that is right.
         def of_samples(route, client)
-          found = @map.samples(route)
+          found = @map.samples([route]).fetch(route)
           return {status: nil, location: nil, error: NOBODY, right: false} if found.empty?
 
           answers = found.map { |url, target| told(url, route.status, target, client) }

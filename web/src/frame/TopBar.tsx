@@ -1,3 +1,4 @@
+import { Spring } from "../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
@@ -89,7 +90,7 @@ export function TopBar() {
           }
         </Choice>
       )}
-      <Box sx={{ flex: 1 }} />
+      <Spring />
       {site && <Finder />}
       <Account />
     </Box>

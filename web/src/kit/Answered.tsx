@@ -1,3 +1,4 @@
+import { Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import { type ReactNode, useState } from "react";
 import type { Schemas } from "../api/client";
@@ -36,9 +37,7 @@ export function Answered({ answer }: { answer: Answer }) {
           <Code label="Lines that decide">
             {lines.map((line) => (
               <Box key={line.number} title={line.tells.join(", ")}>
-                <Box component="span" sx={{ color: "text.secondary" }}>
-                  {line.number}{" "}
-                </Box>
+                <Quiet component="span">{line.number} </Quiet>
                 {line.text}
               </Box>
             ))}

@@ -1,3 +1,4 @@
+import { Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
@@ -58,9 +59,9 @@ function Found({ check, again }: { check: Check; again: () => void }) {
         </Button>
       </Box>
       {check.total > check.pages.length && (
-        <Box sx={{ color: "text.secondary", fontSize: 12 }}>
+        <Quiet small>
           Of {counted(check.total, "page")} the {count(check.pages.length)} that matter most were asked.
-        </Box>
+        </Quiet>
       )}
       {check.pages.map((page) => (
         <Checked key={page.url} page={page} alone={check.pages.length === 1} />

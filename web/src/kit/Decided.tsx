@@ -1,3 +1,4 @@
+import { PlainList, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Decision, settled } from "./decisions";
@@ -16,11 +17,11 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
   const undo = useUndo(site);
   const { crawl } = useCurrent();
   const newest = new Set<string>();
-  if (decisions.length === 0) return <Box sx={{ color: "text.secondary" }}>Nothing was decided yet.</Box>;
+  if (decisions.length === 0) return <Quiet>Nothing was decided yet.</Quiet>;
   return (
     <>
       <WhyNot error={undo.error} sx={{ mb: 1 }} />
-      <Box component="ul" aria-label="Decisions" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <PlainList aria-label="Decisions">
         {decisions.map((one) => {
           const subject = `${one.kind} ${one.subject}`;
           const inForce = one.undone_at === null && !newest.has(subject);
@@ -50,10 +51,10 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
                     {tag(one)}
                   </Box>
                 )}
-                <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+                <Quiet small>
                   {one.made_by}, {day(one.made_at)}
                   {one.undone_at && `; taken back by ${one.undone_by}, ${day(one.undone_at)}`}
-                </Box>
+                </Quiet>
                 {inForce && one.value !== null && crawl?.run != null && !UNSEEN.has(one.kind) && (
                   <CheckNow crawl={crawl.id} decision={one.id} />
                 )}
@@ -66,7 +67,7 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
             </Box>
           );
         })}
-      </Box>
+      </PlainList>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 
@@ -7,9 +8,7 @@ type Props = { what: string; files: { name: string; href: string }[] };
 export function FileLinks({ what, files }: Props) {
   return (
     <Box sx={{ display: "flex", gap: 0.5, alignItems: "baseline", whiteSpace: "nowrap" }}>
-      <Box component="span" sx={{ color: "text.secondary" }}>
-        {what}
-      </Box>
+      <Quiet component="span">{what}</Quiet>
       {files.map((one) => (
         <Button
           key={one.name}

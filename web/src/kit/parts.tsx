@@ -1,3 +1,4 @@
+import { Narrow, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { Fragment, type ReactNode } from "react";
@@ -9,12 +10,12 @@ type PartProps = { title: string; level?: "h2" | "h3"; children: ReactNode };
 /** One part of a dossier, or of a screen, under its heading. */
 export function Part({ title, level = "h3", children }: PartProps) {
   return (
-    <Box component="section" aria-label={title} sx={{ minWidth: 0 }}>
+    <Narrow component="section" aria-label={title}>
       <Typography variant="h2" component={level} sx={{ borderBottom: 1, borderColor: "iron", pb: 0.5, mb: 1 }}>
         {title}
       </Typography>
       {children}
-    </Box>
+    </Narrow>
   );
 }
 
@@ -27,9 +28,7 @@ export function Facts({ rows }: { rows: [string, ReactNode][] }) {
     >
       {rows.map(([name, value]) => (
         <Fragment key={name}>
-          <Box component="dt" sx={{ color: "text.secondary" }}>
-            {name}
-          </Box>
+          <Quiet component="dt">{name}</Quiet>
           <Box component="dd" sx={{ m: 0, minWidth: 0, overflowWrap: "anywhere" }}>
             {value}
           </Box>

@@ -1,3 +1,4 @@
+import { Quiet } from "../pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
@@ -86,7 +87,7 @@ export function ConditionBar<Row>({ columns, where, change }: Props<Row>) {
 const TOGETHER = { border: 1, borderColor: "divider", borderRadius: 4, px: 0.5 } as const;
 
 function Joint({ word }: { word: string }) {
-  return <Box sx={{ color: "text.secondary", fontSize: 12 }}>{word}</Box>;
+  return <Quiet small>{word}</Quiet>;
 }
 
 function Words({ sentence: [subject, rest] }: { sentence: [string, string] }) {

@@ -1,3 +1,4 @@
+import { NoRows } from "../pieces";
 import Box from "@mui/material/Box";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type MouseEvent, type ReactNode, useEffect, useRef, useState } from "react";
@@ -78,7 +79,7 @@ export function DataTable<Row extends object>(props: Props<Row>) {
     else open(row);
   };
 
-  if (rows.length === 0) return <Box sx={{ p: 4, color: "text.secondary" }}>{props.empty}</Box>;
+  if (rows.length === 0) return <NoRows>{props.empty}</NoRows>;
 
   const width = (column: Column<Row>) => widths[column.field] ?? column.width;
   const template = columns.map((column) => track(widths[column.field], column)).join(" ");

@@ -1,3 +1,4 @@
+import { PlainList, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -20,7 +21,7 @@ export function AllCrawls({ crawls }: { crawls: Crawl[] }) {
   return (
     <Part level="h2" title="Crawls of this site">
       <WhyNot error={acts.error} />
-      <Box component="ul" aria-label="Crawls" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <PlainList aria-label="Crawls">
         {crawls.map((crawl) => (
           <Box component="li" key={crawl.id} sx={ROW}>
             {crawl.state === "finished" ? (
@@ -32,9 +33,7 @@ export function AllCrawls({ crawls }: { crawls: Crawl[] }) {
             <span>
               {counted(crawl.progress.fetched, "URL")} fetched{crawl.scope === "partial" ? ", of a list" : ""}
             </span>
-            <Box component="span" sx={{ color: "text.secondary" }}>
-              {STATES[crawl.state]}
-            </Box>
+            <Quiet component="span">{STATES[crawl.state]}</Quiet>
             <FormControlLabel
               sx={{ mr: 0 }}
               control={
@@ -69,7 +68,7 @@ export function AllCrawls({ crawls }: { crawls: Crawl[] }) {
             </Button>
           </Box>
         ))}
-      </Box>
+      </PlainList>
     </Part>
   );
 }

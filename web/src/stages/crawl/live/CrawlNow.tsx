@@ -1,3 +1,4 @@
+import { Spring } from "../../../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -100,7 +101,7 @@ function Heading({ crawl }: { crawl: Crawl }) {
         {crawl.started_at ? `begun ${moment(crawl.started_at)}` : "waiting for a worker"}
         {crawl.asked !== null && `, of ${counted(crawl.asked, "URL")} only`}
       </Typography>
-      <Box sx={{ flex: 1 }} />
+      <Spring />
       {error && <Typography sx={{ color: "rust" }}>{error.message}</Typography>}
       {crawl.state === "paused" ? (
         <Button variant="contained" disabled={resume.isPending} onClick={() => resume.mutate()}>

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { clock } from "../../../kit/format";
 import type { Schemas } from "../../../api/client";
@@ -6,7 +7,7 @@ import { UrlText } from "../../../kit/UrlText";
 
 /** The newest answers that were none. */
 export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
-  if (errors.length === 0) return <Box sx={{ color: "text.secondary" }}>None so far.</Box>;
+  if (errors.length === 0) return <Quiet>None so far.</Quiet>;
   return (
     <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, maxHeight: 170, overflow: "auto" }} tabIndex={0}>
       {errors.map((one) => (
@@ -21,9 +22,9 @@ export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
           </Box>
           <span>{one.error ?? one.status}</span>
           <UrlText url={one.url} size={12} />
-          <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+          <Quiet component="span" small>
             {clock(one.at)}
-          </Box>
+          </Quiet>
         </Box>
       ))}
     </Box>

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
@@ -5,7 +6,7 @@ import { MONO } from "../../../theme";
 
 /** The hosts that take longest to answer. */
 export function Hosts({ hosts }: { hosts: Schemas["Live"]["hosts"] }) {
-  if (hosts.length === 0) return <Box sx={{ color: "text.secondary" }}>None has answered yet.</Box>;
+  if (hosts.length === 0) return <Quiet>None has answered yet.</Quiet>;
   return (
     <Box component="table" sx={{ width: "100%", borderCollapse: "collapse", "& td": { py: 0.25, pr: 1.5 } }}>
       <tbody>

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
@@ -5,7 +6,7 @@ import { count } from "../../../kit/format";
 /** How many URLs wait at each depth, as bars as long as their numbers. */
 export function Queue({ queue }: { queue: Schemas["Live"]["queue"] }) {
   const most = Math.max(1, ...queue.map((one) => one.waiting));
-  if (queue.length === 0) return <Box sx={{ color: "text.secondary" }}>Nothing waits.</Box>;
+  if (queue.length === 0) return <Quiet>Nothing waits.</Quiet>;
   return (
     <Box
       component="dl"

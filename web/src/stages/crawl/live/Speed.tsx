@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Quiet } from "../../../kit/pieces";
 import { LineChart } from "@mui/x-charts/LineChart";
 import type { Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
@@ -8,7 +8,7 @@ const clock = new Intl.DateTimeFormat(undefined, { timeStyle: "medium" });
 /** Pages a second over the time of the crawl. */
 export function Speed({ speed }: { speed: Schemas["Live"]["speed"] }) {
   const [first, second] = speed;
-  if (!first || !second) return <Box sx={{ color: "text.secondary" }}>Too short to draw.</Box>;
+  if (!first || !second) return <Quiet>Too short to draw.</Quiet>;
   // A step is drawn to its end, the last one too.
   const step = Date.parse(second.at) - Date.parse(first.at);
   const times = speed.map((one) => new Date(one.at));

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { ApiError } from "../../../api/client";
@@ -48,9 +49,5 @@ export function Repeating() {
 function NextTimes({ cron, timeZone }: { cron: string; timeZone: string }) {
   const { next } = useNextTimes({ cron, timeZone });
   if (next.error instanceof ApiError) return <Box sx={{ color: "rust" }}>{next.error.message}</Box>;
-  return (
-    <Box sx={{ color: "text.secondary" }}>
-      {next.data ? `Next: ${next.data.next.map((time) => moment(time)).join(" · ")}` : ""}
-    </Box>
-  );
+  return <Quiet>{next.data ? `Next: ${next.data.next.map((time) => moment(time)).join(" · ")}` : ""}</Quiet>;
 }

@@ -1,5 +1,5 @@
+import { Spring } from "../../../kit/pieces";
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
@@ -36,7 +36,7 @@ export function SaveBar({ setup, site }: { setup: ReturnType<typeof useSetup>; s
           Saved.
         </Typography>
       )}
-      <Box sx={{ flex: 1 }} />
+      <Spring />
       <DeleteSite site={site} disabled={busy || !!running} />
     </BottomBar>
   );

@@ -1,3 +1,4 @@
+import { Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Collapse from "@mui/material/Collapse";
@@ -19,7 +20,7 @@ export function SectionList({ heading, problem }: Props) {
         <Typography variant="h1" component="h2">
           {heading}
         </Typography>
-        <Box sx={{ flex: 1 }} />
+        <Spring />
         <Button onClick={() => setOpen(all ? [] : SECTIONS.map((section) => section.id))}>
           {all ? "Close all" : "Open all"}
         </Button>

@@ -1,3 +1,4 @@
+import { Quiet, Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
@@ -44,18 +45,14 @@ export function Trial({ rows, patterns, known, wrong, pasted, paste }: Props) {
         helperText={known > 0 ? "One a line. Pages of the newest crawl are tried along." : "One a line."}
         slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12 } } }}
       />
-      {wrong ? (
-        <Box sx={{ color: "text.secondary" }}>Mend what is wrong in the settings; then URLs can be tried on them.</Box>
-      ) : (
-        <span />
-      )}
+      {wrong ? <Quiet>Mend what is wrong in the settings; then URLs can be tried on them.</Quiet> : <span />}
       <Patterns patterns={patterns} known={known} />
       {rows.length > 0 ? (
         <Box role="status" sx={{ display: "flex", alignItems: "center", gap: 2 }}>
           <span>
             <strong>{count(taken)}</strong> of {counted(rows.length, "URL")} would be fetched
           </span>
-          <Box sx={{ flex: 1 }} />
+          <Spring />
           <FormControlLabel
             sx={{ mr: 0 }}
             control={<Switch size="small" checked={leftOnly} onChange={(_, on) => setLeftOnly(on)} />}

@@ -1,3 +1,4 @@
+import { Narrow, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -25,7 +26,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
   const { groups, total, decided } = list.data;
   const steps = [...new Set(groups.map((one) => one.step))];
   return (
-    <Box sx={{ overflow: "auto", px: 2.5 }}>
+    <Scroll>
       <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
         <Typography sx={{ color: "text.secondary" }}>
           {total === 0
@@ -54,7 +55,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
             ))}
         </Box>
       ))}
-    </Box>
+    </Scroll>
   );
 }
 
@@ -70,7 +71,7 @@ function Item({ item }: { item: Directive }) {
         borderColor: "divider",
       }}
     >
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         <span>
           {item.action === "add" ? "Write into" : "Take out of"} {WHERE[item.where] ?? item.where}
         </span>
@@ -89,16 +90,16 @@ function Item({ item }: { item: Directive }) {
         >
           {item.text}
         </Box>
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
+      </Narrow>
+      <Narrow>
         {item.reason}
         {item.warning && (
           <Box role="note" sx={{ display: "flex", gap: 0.75, mt: 0.5, color: "rust" }}>
             <Sign state="stops" label="they disagree" /> {item.warning}
           </Box>
         )}
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
+      </Narrow>
+      <Narrow>
         <strong>
           {item.template
             ? `the template of ${item.group}`
@@ -111,7 +112,7 @@ function Item({ item }: { item: Directive }) {
               <UrlText url={url} size={12} />
             </Box>
           ))}
-      </Box>
+      </Narrow>
     </Box>
   );
 }

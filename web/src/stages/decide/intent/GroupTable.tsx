@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import { valueOf } from "../../../kit/decisions";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -110,9 +111,7 @@ function Row({ group, proposal, singles, intent }: RowProps) {
               {group.group}
             </Box>
           </Link>
-          {group.exceptions > 0 && (
-            <Box sx={{ fontSize: 12, color: "text.secondary" }}>{counted(group.exceptions, "exception")}</Box>
-          )}
+          {group.exceptions > 0 && <Quiet small>{counted(group.exceptions, "exception")}</Quiet>}
         </Box>
         <td>{count(group.pages)}</td>
         <td>{count(group.indexable)}</td>

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
@@ -31,8 +32,7 @@ const MARKS = { same: " ", added: "+", removed: "−" };
 
 /** Two files, line by line. */
 export function Difference({ difference }: { difference: Schemas["RobotsDraft"]["difference"] }) {
-  if (difference.every((line) => line.change === "same"))
-    return <Box sx={{ color: "text.secondary" }}>They are the same.</Box>;
+  if (difference.every((line) => line.change === "same")) return <Quiet>They are the same.</Quiet>;
   return (
     <Box
       component="pre"

@@ -1,3 +1,4 @@
+import { PlainList } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -112,7 +113,7 @@ function Hidden({ draft }: { draft: Draft }) {
 
 function Meaning({ draft }: { draft: Draft }) {
   return (
-    <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none" }}>
+    <PlainList component="ol">
       {draft.lines
         .filter((line) => line.meaning ?? line.flaw)
         .map((line) => (
@@ -125,6 +126,6 @@ function Meaning({ draft }: { draft: Draft }) {
             </Box>
           </Box>
         ))}
-    </Box>
+    </PlainList>
   );
 }

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Crawl } from "../../../api/client";
@@ -21,9 +22,9 @@ export function RobotsNow({ crawl, origin, use }: { crawl: Crawl; origin: string
             {now.error ? `No answer (${now.error})` : `Status ${now.status}`}
             {now.same ? ", the same as the crawl found" : ", otherwise than the crawl found"}
           </strong>{" "}
-          <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+          <Quiet component="span" small>
             {moment(now.at)}
-          </Box>
+          </Quiet>
           {!now.same && (
             <>
               <Changed what="are blocked now" change={now.shut} />

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -83,9 +84,7 @@ export function WhatWouldChange({ intent, judging }: { intent: ReturnType<typeof
                       <UrlLink id={row.url_id} url={row.url} />
                     </Box>
                   ))}
-                  {found.total > found.rows.length && (
-                    <Box sx={{ color: "text.secondary" }}>and {count(found.total - found.rows.length)} more</Box>
-                  )}
+                  {found.total > found.rows.length && <Quiet>and {count(found.total - found.rows.length)} more</Quiet>}
                 </Box>
               )}
             </Box>

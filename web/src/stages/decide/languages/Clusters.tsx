@@ -1,3 +1,4 @@
+import { Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -81,7 +82,7 @@ export function Clusters({ site, crawl, languages }: Props) {
                 }}
               >
                 <SmallMatrix states={one.states} />
-                <Box sx={{ minWidth: 0 }}>
+                <Narrow>
                   <Box sx={{ overflow: "hidden" }}>
                     <UrlText url={one.first} />
                   </Box>
@@ -91,7 +92,7 @@ export function Clusters({ site, crawl, languages }: Props) {
                       {one.notes.length === 0 ? "whole" : one.notes.slice(0, 2).join(", ")}
                     </Box>
                   </Box>
-                </Box>
+                </Narrow>
               </ButtonBase>
             </Box>
           ))}
@@ -100,9 +101,7 @@ export function Clusters({ site, crawl, languages }: Props) {
           <Matrix key={chosen.first} site={site} crawl={crawl} first={chosen.first} />
         ) : (
           <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>
-            <Box sx={{ color: "text.secondary" }}>
-              Name the page of each language; each of them has to carry the same lines.
-            </Box>
+            <Quiet>Name the page of each language; each of them has to carry the same lines.</Quiet>
             <SetEditor site={site} crawl={crawl} pages={{}} decision={null} editing />
           </Box>
         )}

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
@@ -96,9 +97,9 @@ function Finder() {
               {one.code}
             </Box>
             <span>{one.name}</span>
-            <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+            <Quiet component="span" small>
               {one.kind}
-            </Box>
+            </Quiet>
           </Box>
         ))}
       </Box>

@@ -1,3 +1,4 @@
+import { Column } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
@@ -47,7 +48,7 @@ export function Layout({ languages }: { languages: LanguagesData }) {
           ))}
         </Box>
       </Part>
-      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+      <Column>
         <Part level="h2" title="Advice (common practice)">
           <Box component="ul" sx={{ m: 0, pl: 2.5, "& li": { mb: 1 } }}>
             {layout.advice.map((one) => (
@@ -71,7 +72,7 @@ export function Layout({ languages }: { languages: LanguagesData }) {
             ))}
           </Part>
         )}
-      </Box>
+      </Column>
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -20,9 +21,7 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
   return (
     <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", mb: 1 }}>
-        <Box sx={{ color: "text.secondary" }}>
-          A row names the columns; two pages must name each other, or neither counts.
-        </Box>
+        <Quiet>A row names the columns; two pages must name each other, or neither counts.</Quiet>
         <Button sx={{ ml: "auto" }} variant="outlined" onClick={() => setEditing(!editing)}>
           {editing ? "As it is" : "Change the pages"}
         </Button>

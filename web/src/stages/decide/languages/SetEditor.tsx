@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -99,9 +100,9 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
             </Box>
           ) : (
             decision && (
-              <Box sx={{ color: "text.secondary" }}>
+              <Quiet>
                 Decided by {decision.made_by}, {day(decision.made_at)}.
-              </Box>
+              </Quiet>
             )
           )}
         </Box>

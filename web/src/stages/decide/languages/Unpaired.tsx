@@ -1,3 +1,4 @@
+import { Narrow, PlainList, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -26,13 +27,13 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
   const chosen = open.filter((one) => ticked[keyOf(one)]);
   return (
     <Box sx={WITH_ASIDE}>
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1 }}>
-          <Box role="status" sx={{ color: "text.secondary" }}>
+          <Quiet role="status">
             {open.length === 0
               ? "No further pages seem to belong together."
               : `${counted(open.length, "set of pages seems", "sets of pages seem")} to belong together and don't all name each other.`}
-          </Box>
+          </Quiet>
           <WhyNot error={decide.error} />
           <Button
             sx={{ ml: "auto" }}
@@ -57,7 +58,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
             Confirm {counted(chosen.length, "set")}
           </Button>
         </Box>
-        <Box component="ul" aria-label="Pages that seem to belong together" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        <PlainList aria-label="Pages that seem to belong together">
           {open.map((one) => (
             <Box
               component="li"
@@ -78,7 +79,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
                 onChange={(_, checked) => setTicked({ ...ticked, [keyOf(one)]: checked })}
                 slotProps={{ input: { "aria-label": `Tick the set of ${keyOf(one)}` } }}
               />
-              <Box sx={{ minWidth: 0 }}>
+              <Narrow>
                 {Object.entries(one.pages).map(([code, url]) => (
                   <Box key={code} sx={{ display: "flex", gap: 1.5, minWidth: 0 }}>
                     <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, width: 28 }}>
@@ -92,12 +93,12 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
                     )}
                   </Box>
                 ))}
-              </Box>
-              <Box sx={{ fontSize: 12, color: "text.secondary" }}>{one.reasons.join("; ")}</Box>
+              </Narrow>
+              <Quiet small>{one.reasons.join("; ")}</Quiet>
             </Box>
           ))}
-        </Box>
-      </Box>
+        </PlainList>
+      </Narrow>
       <Part level="h2" title="Sets from a file">
         <BringSets site={site} />
       </Part>

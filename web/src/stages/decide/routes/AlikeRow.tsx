@@ -1,3 +1,4 @@
+import { Figure, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
@@ -34,21 +35,21 @@ export function AlikeRow({ group, columns, disabled, accept }: Props) {
           {group.pattern}
         </Box>
         {group.others > 0 && (
-          <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+          <Quiet small>
             {counted(group.others, "other")} of this form {group.others === 1 ? "needs" : "need"} another answer: decide
             about {group.others === 1 ? "it" : "them"} first
-          </Box>
+          </Quiet>
         )}
       </Box>
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         <Answer to={group.to} status={group.status} />
-        <Box sx={{ fontSize: 12, color: "text.secondary" }}>one rule answers them all</Box>
-      </Box>
-      <Box sx={{ textAlign: "right" }}>
+        <Quiet small>one rule answers them all</Quiet>
+      </Narrow>
+      <Figure>
         <Button disabled={disabled} onClick={accept} sx={{ py: 0 }}>
           Take this rule
         </Button>
-      </Box>
+      </Figure>
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -30,13 +31,13 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
   return (
     <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", minHeight: 0 }}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", px: 2.5, pb: 1 }}>
-        <Box role="status" sx={{ color: "text.secondary" }}>
+        <Quiet role="status">
           {total === 0
             ? "Nothing that is linked to or listed is missing."
             : suggested_at === null
               ? `${counted(total, "address", "addresses")} answer no more; targets are being looked for …`
               : `${counted(total, "address", "addresses")} answer no more; nothing was decided yet about ${open.length}.`}
-        </Box>
+        </Quiet>
         <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
           <WhyNot error={decide.error} />
           <Button
@@ -59,7 +60,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
           </Button>
         </Box>
       </Box>
-      <Box sx={{ overflow: "auto", px: 2.5 }}>
+      <Scroll>
         <Box
           aria-hidden
           sx={{
@@ -80,7 +81,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
           <span />
         </Box>
         {groups.length > 0 && (
-          <Box component="ul" aria-label="Lost addresses that look alike" sx={{ listStyle: "none", m: 0, p: 0 }}>
+          <PlainList aria-label="Lost addresses that look alike">
             {groups.map((group) => (
               <AlikeRow
                 key={group.pattern}
@@ -100,9 +101,9 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                 }
               />
             ))}
-          </Box>
+          </PlainList>
         )}
-        <Box component="ul" aria-label="Lost addresses" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        <PlainList aria-label="Lost addresses">
           {rows.map((row) => (
             <Box
               component="li"
@@ -127,7 +128,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
               />
               <Box sx={{ overflow: "hidden" }}>
                 <UrlLink id={row.url_id} url={row.url} />
-                <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+                <Quiet small>
                   {[
                     row.status < 400 && "redirected, but to nothing that answers",
                     row.listed && "listed in a sitemap",
@@ -135,7 +136,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                   ]
                     .filter(Boolean)
                     .join(", ")}
-                </Box>
+                </Quiet>
               </Box>
               <Right>{row.status}</Right>
               <Right>{row.links_in}</Right>
@@ -147,17 +148,13 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
               <Settled site={site} crawl={crawl} decision={row.decision} />
             </Box>
           ))}
-        </Box>
-      </Box>
+        </PlainList>
+      </Scroll>
     </Box>
   );
 }
 
-const Right = ({ children }: { children: React.ReactNode }) => (
-  <Box component="span" sx={{ textAlign: "right" }}>
-    {children}
-  </Box>
-);
+const Right = ({ children }: { children: React.ReactNode }) => <Figure component="span">{children}</Figure>;
 
 function best(row: Row): Pick {
   const first = row.suggestions?.[0];

@@ -1,3 +1,4 @@
+import { Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -27,7 +28,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
       ),
     });
   return (
-    <Box sx={{ overflow: "auto", px: 2.5 }}>
+    <Scroll>
       <Box sx={{ display: "flex", alignItems: "center", mb: 1 }}>
         <Toggles<Kind>
           choices={KINDS.map((one) => ({ name: one.name, label: `${one.label} ${count(counts[one.name])}` }))}
@@ -46,8 +47,8 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
       </Box>
       <WhyNot error={decide.error} />
       {decide.isSuccess && <Box role="status">It is in the map now.</Box>}
-      {rows.length === 0 && <Box sx={{ color: "text.secondary" }}>The crawl met none.</Box>}
-      <Box component="ul" aria-label="Redirects" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      {rows.length === 0 && <Quiet>The crawl met none.</Quiet>}
+      <PlainList aria-label="Redirects">
         {rows.map((row) => (
           <Box
             component="li"
@@ -62,22 +63,22 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
             }}
           >
             <Hops row={row} />
-            <Box sx={{ textAlign: "right" }}>{counted(row.links_in, "page links", "pages link")}</Box>
-            <Box sx={{ textAlign: "right" }}>
+            <Figure>{counted(row.links_in, "page links", "pages link")}</Figure>
+            <Figure>
               {straight(row) ? (
                 <Button sx={{ py: 0 }} disabled={decide.isPending} onClick={() => lead([row])}>
                   Shorten it
                 </Button>
               ) : (
-                <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+                <Quiet component="span" small>
                   <FaultTitles codes={row.faults.filter((code) => code.startsWith("redirect-"))} />
-                </Box>
+                </Quiet>
               )}
-            </Box>
+            </Figure>
           </Box>
         ))}
-      </Box>
-    </Box>
+      </PlainList>
+    </Scroll>
   );
 }
 

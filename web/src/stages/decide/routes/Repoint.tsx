@@ -1,3 +1,4 @@
+import { Narrow, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -24,13 +25,13 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
   if (links.state !== "ready") return <Unready screen={links} />;
   const { rows, total } = links.data;
   return (
-    <Box sx={{ overflow: "auto", px: 2.5 }}>
+    <Scroll>
       <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
-        <Box sx={{ color: "text.secondary" }}>
+        <Quiet>
           {total === 0
             ? "Every link leads straight to a page."
             : `${counted(total, "link")} in ${counted(rows.length, "kind")}; those that stand on most pages first.`}
-        </Box>
+        </Quiet>
         <FileLinks
           what="Link by link for editors:"
           files={TABLES.map(({ name: format }) => ({
@@ -56,12 +57,12 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
         <span>Should lead to</span>
         <span />
       </Box>
-      <Box component="ul" aria-label="Links to repoint" sx={{ listStyle: "none", m: 0, p: 0 }}>
+      <PlainList aria-label="Links to repoint">
         {rows.map((row) => (
           <Item key={`${row.target} ${row.text} ${row.place}`} row={row} site={site} crawl={crawl.id} />
         ))}
-      </Box>
-    </Box>
+      </PlainList>
+    </Scroll>
   );
 }
 
@@ -79,7 +80,7 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
         borderColor: "divider",
       }}
     >
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         <strong>“{row.text ?? "no text"}”</strong> in {row.place ?? "the body"} of{" "}
         {row.template ? `the template of ${row.group} (${counted(row.pages, "page")})` : counted(row.pages, "page")}
         {!row.template &&
@@ -88,14 +89,14 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
               <UrlText url={url} size={12} />
             </Box>
           ))}
-      </Box>
-      <Box sx={{ minWidth: 0 }}>
+      </Narrow>
+      <Narrow>
         <UrlLink id={row.target_id} url={row.target} />
-        <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+        <Quiet small>
           {row.status}
           {row.final_url && row.final_url !== row.target && ` → ${row.final_status ?? "?"} ${row.final_url}`}
-        </Box>
-      </Box>
+        </Quiet>
+      </Narrow>
       {editing ? (
         <Edit row={row} site={site} close={() => setEditing(false)} />
       ) : (
@@ -104,7 +105,7 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
             {row.better ? (
               <UrlText url={row.better} size={12} withHost />
             ) : (
-              <Box sx={{ color: "text.secondary" }}>nothing yet: decide about it under Broken</Box>
+              <Quiet>nothing yet: decide about it under Broken</Quiet>
             )}
             {row.chosen?.text && <Box sx={{ fontSize: 12 }}>says “{row.chosen.text}”</Box>}
             {row.decision !== null && <CheckNow crawl={crawl} decision={row.decision} />}

@@ -1,3 +1,4 @@
+import { Column, Narrow, Quiet } from "../../../kit/pieces";
 import { valueOf } from "../../../kit/decisions";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -39,9 +40,9 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
   const wrong = tested.filter((one) => !one.test?.right).length;
   return (
     <Box sx={WITH_ASIDE}>
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 1, flexWrap: "wrap" }}>
-          <Box role="status" sx={{ color: "text.secondary" }}>
+          <Quiet role="status">
             {routes.length === 0
               ? "No route was decided yet: accept suggestions under Broken, make one, or bring a map."
               : [
@@ -54,7 +55,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
                 ]
                   .filter(Boolean)
                   .join(" · ")}
-          </Box>
+          </Quiet>
           <Button
             sx={{ ml: "auto" }}
             variant="outlined"
@@ -83,15 +84,15 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
             />
           ))}
         </Box>
-      </Box>
-      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+      </Narrow>
+      <Column>
         <Part level="h2" title="A route of your own">
           <NewRoute site={site} />
         </Part>
         <Part level="h2" title="Bring a map">
           <BringMap site={site} />
         </Part>
-      </Box>
+      </Column>
     </Box>
   );
 }
@@ -126,7 +127,7 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
         borderColor: "divider",
       }}
     >
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         {route.kind === "pattern" ? (
           <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere" }}>
             {route.from}{" "}
@@ -135,8 +136,8 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
         ) : (
           <UrlText url={route.from} size={12} withHost />
         )}
-        {route.why && <Box sx={{ fontSize: 12, color: "text.secondary" }}>{route.why}</Box>}
-      </Box>
+        {route.why && <Quiet small>{route.why}</Quiet>}
+      </Narrow>
       <Box sx={{ minWidth: 0, overflow: "hidden" }}>
         <Answer to={route.to} status={route.status} />
         {route.flaws.map((flaw) => (
@@ -162,7 +163,7 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
 }
 
 function told({ test }: Route) {
-  if (test === null) return <Box sx={{ color: "text.secondary" }}>not tested</Box>;
+  if (test === null) return <Quiet>not tested</Quiet>;
   return (
     <Box sx={{ display: "flex", gap: 0.75, alignItems: "center" }} title={test.location ?? undefined}>
       <Sign state={test.right ? "passes" : "stops"} />{" "}

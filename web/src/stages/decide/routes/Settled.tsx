@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Figure, Quiet } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import type { Crawl, Schemas } from "../../../api/client";
 import { CheckNow } from "../../../kit/CheckNow";
@@ -14,16 +14,16 @@ export function Settled({ site, crawl, decision }: Props) {
   const value = valueOf(decision, "route");
   if (!decision || !value) return <span />;
   return (
-    <Box sx={{ textAlign: "right" }}>
-      <Box component="span" sx={{ color: "text.secondary" }}>
+    <Figure>
+      <Quiet component="span">
         {value.refused ? "left as it is" : value.kind === "pattern" ? "by a rule of the map" : "in the map"}
-      </Box>
+      </Quiet>
       <br />
       {!value.refused && <CheckNow crawl={crawl.id} decision={decision.id} />}
       <Button sx={{ py: 0, px: 0.5, minWidth: 0 }} disabled={undo.isPending} onClick={() => undo.mutate([decision.id])}>
         Take back
       </Button>
       <WhyNot error={undo.error} />
-    </Box>
+    </Figure>
   );
 }

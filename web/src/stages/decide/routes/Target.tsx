@@ -1,3 +1,4 @@
+import { Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -19,7 +20,7 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [own, setOwn] = useState<string | null>(null);
   if (row.decision) return <Settled value={valueOf(row.decision, "route")} />;
-  if (row.suggestions === null) return <Box sx={{ color: "text.secondary" }}>is being looked for …</Box>;
+  if (row.suggestions === null) return <Quiet>is being looked for …</Quiet>;
   const shown = row.suggestions.find((one) => one.target === pick.to && one.status === pick.status);
   const take = (next: Pick) => {
     choose(next);
@@ -27,7 +28,7 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
     setOwn(null);
   };
   return (
-    <Box sx={{ minWidth: 0 }}>
+    <Narrow>
       {own === null ? (
         <ButtonBase
           onClick={(event) => setAnchor(event.currentTarget)}
@@ -35,9 +36,9 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
           sx={{ font: "inherit", display: "flex", gap: 1, maxWidth: "100%", justifyContent: "flex-start" }}
         >
           <Answer to={pick.to} status={pick.status} />
-          <Box component="span" aria-hidden sx={{ color: "text.secondary" }}>
+          <Quiet component="span" aria-hidden>
             ▾
-          </Box>
+          </Quiet>
         </ButtonBase>
       ) : (
         <Box
@@ -63,9 +64,7 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
           <Button onClick={() => setOwn(null)}>Cancel</Button>
         </Box>
       )}
-      <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-        {(shown?.reasons ?? [pick.why]).filter(Boolean).join("; ")}
-      </Box>
+      <Quiet small>{(shown?.reasons ?? [pick.why]).filter(Boolean).join("; ")}</Quiet>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {row.suggestions.map((one) => (
           <MenuItem
@@ -74,9 +73,9 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
             sx={{ display: "block", maxWidth: 620 }}
           >
             <Answer to={one.target} status={one.status} />
-            <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+            <Quiet small>
               {one.score} of 100: {one.reasons.join("; ")}
-            </Box>
+            </Quiet>
           </MenuItem>
         ))}
         {row.suggestions.every((one) => one.target !== null) && (
@@ -93,7 +92,7 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
           Another target …
         </MenuItem>
       </Menu>
-    </Box>
+    </Narrow>
   );
 }
 
@@ -115,7 +114,6 @@ export function Answer({ to, status }: { to: string | null; status: number }) {
 }
 
 function Settled({ value }: { value: RouteValue | null }) {
-  if (value === null || value.refused)
-    return <Box sx={{ color: "text.secondary" }}>left as it is{value?.why ? `: ${value.why}` : ""}</Box>;
+  if (value === null || value.refused) return <Quiet>left as it is{value?.why ? `: ${value.why}` : ""}</Quiet>;
   return <Answer to={value.to ?? null} status={value.status} />;
 }

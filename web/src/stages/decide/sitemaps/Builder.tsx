@@ -1,3 +1,4 @@
+import { Column, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { bytes, count, counted, moment } from "../../../kit/format";
@@ -26,7 +27,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
         alignContent: "start",
       }}
     >
-      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+      <Column>
         <Part level="h2" title="How it shall be made">
           <Plan
             key={sitemaps.decision?.id ?? 0}
@@ -35,7 +36,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
             groups={outline.map((one) => one.group)}
           />
         </Part>
-      </Box>
+      </Column>
       <Box sx={{ display: "grid", gap: 3, alignContent: "start", minWidth: 0 }}>
         <Part level="h2" title="What a set built now would list">
           <Box sx={{ display: "flex", gap: 2, alignItems: "center", mb: 1 }}>
@@ -87,9 +88,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
               </Box>
             ))}
           </Box>
-          {outline.length > MOST_GROUPS && (
-            <Box sx={{ color: "text.secondary" }}>and {counted(outline.length - MOST_GROUPS, "smaller group")}</Box>
-          )}
+          {outline.length > MOST_GROUPS && <Quiet>and {counted(outline.length - MOST_GROUPS, "smaller group")}</Quiet>}
         </Part>
         {sitemaps.builds.map((one, place) => (
           <Built key={one.id} site={site} build={one} newest={place === 0} />

@@ -1,3 +1,4 @@
+import { Column, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -40,13 +41,13 @@ export function Published({ crawl, sitemaps }: { crawl: Crawl; sitemaps: Sitemap
   const { files, difference } = sitemaps;
   return (
     <Box sx={WITH_ASIDE}>
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         {files.length === 0 ? (
-          <Box sx={{ color: "text.secondary" }}>
+          <Quiet>
             The crawl found none: no robots.txt names one, and none lies at the usual addresses (/sitemap.xml,
             /sitemap_index.xml, /sitemap-index.xml, /sitemap.xml.gz, /sitemap.txt). Build a set from what should be
             indexed.
-          </Box>
+          </Quiet>
         ) : (
           <Plain label="Published sitemaps" columns={COLUMNS}>
             {inOrder(files).map(({ file, depth }) => (
@@ -60,8 +61,8 @@ export function Published({ crawl, sitemaps }: { crawl: Crawl; sitemaps: Sitemap
             ))}
           </Plain>
         )}
-      </Box>
-      <Box sx={{ display: "grid", gap: 3, alignContent: "start" }}>
+      </Narrow>
+      <Column>
         <Part level="h2" title="Against what they should list">
           <Box>
             {difference.stays.total + difference.joins.total === 0 ? (
@@ -77,7 +78,7 @@ export function Published({ crawl, sitemaps }: { crawl: Crawl; sitemaps: Sitemap
           )}
           <Changed change={difference.leaves} one="address doesn't belong there" many="addresses don't belong there" />
         </Part>
-      </Box>
+      </Column>
     </Box>
   );
 }
@@ -114,10 +115,10 @@ function Row({ crawl, file, depth, files }: RowProps) {
               <UrlText url={file.url} size={12} withHost={depth === 0} />
             </Link>
           )}
-          <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+          <Quiet small>
             {depth === 0 && `${FOUND[file.found]} · `}
             <LinkButton act={() => setAgain(!again)}>{again ? "put it away" : "read it again now"}</LinkButton>
-          </Box>
+          </Quiet>
         </Box>
         {failed ? (
           <Box component="td" colSpan={5} sx={{ color: "rust", textAlign: "right" }}>

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import { type Schemas } from "../../../api/client";
@@ -23,9 +24,9 @@ export function SitemapNow({ crawl, url }: { crawl: number; url: string }) {
       {now.bytes !== null && `, ${bytes(now.bytes)}`}
       {now.kind !== "index" &&
         ` (${count(now.before)} when it was crawled); ${count(now.belonging)} of them belong here`}{" "}
-      <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+      <Quiet component="span" small>
         {moment(now.at)}
-      </Box>
+      </Quiet>
       {now.flaws.map((flaw, at) => (
         <Box key={at} sx={{ color: "rust" }}>
           {title(flaw.code)}
@@ -48,7 +49,7 @@ function Listed({ name, urls }: { name: string; urls: Schemas["SitemapUrls"] }) 
       {urls.rows.slice(0, SHOWN).map((row) => (
         <Box key={row.url} sx={{ display: "flex", gap: 1, pl: 1.5, minWidth: 0 }}>
           {row.url_id === null ? <UrlText url={row.url} size={12} /> : <UrlLink id={row.url_id} url={row.url} />}
-          <Box component="span" sx={{ fontSize: 12, color: "text.secondary" }}>
+          <Quiet component="span" small>
             {row.url_id === null
               ? "not known to the crawl"
               : row.stop
@@ -56,7 +57,7 @@ function Listed({ name, urls }: { name: string; urls: Schemas["SitemapUrls"] }) 
                 : row.intent === "keep_out"
                   ? "should be kept out"
                   : ""}
-          </Box>
+          </Quiet>
         </Box>
       ))}
       {urls.total > SHOWN && <Box sx={{ pl: 1.5, color: "text.secondary" }}>and {count(urls.total - SHOWN)} more</Box>}

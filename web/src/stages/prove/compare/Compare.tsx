@@ -1,3 +1,4 @@
+import { Room } from "../../../kit/pieces";
 import { useCompare } from "./useCompare";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -29,7 +30,7 @@ export default function Compare() {
       </>
     );
   return (
-    <Box sx={{ px: 2.5, py: 1.5 }}>
+    <Room>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5, mb: 2 }}>
         <Typography variant="h1" sx={{ whiteSpace: "nowrap" }}>
           What changed
@@ -54,7 +55,7 @@ export default function Compare() {
         </TextField>
       </Box>
       <Comparison newer={crawl} earlier={chosen} />
-    </Box>
+    </Room>
   );
 }
 

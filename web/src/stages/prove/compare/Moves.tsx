@@ -1,3 +1,4 @@
+import { Narrow } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import { type Schemas } from "../../../api/client";
@@ -27,7 +28,7 @@ export function Moves({ newer, earlier, compared }: { newer: number; earlier: nu
   const asked = MOVES.find((one) => one.name === search.get("move"))?.name;
   const move = asked ?? MOVES.find((one) => compared.moves[one.name] > 0)?.name ?? "fell";
   return (
-    <Box component="section" aria-label="URLs that moved" sx={{ minWidth: 0 }}>
+    <Narrow component="section" aria-label="URLs that moved">
       <Toggles
         choices={MOVES.map(({ name, label, means }) => ({
           name,
@@ -43,7 +44,7 @@ export function Moves({ newer, earlier, compared }: { newer: number; earlier: nu
         {MOVES.find((one) => one.name === move)?.means}: {steps(compared, move)}
       </Box>
       <Rows newer={newer} earlier={earlier} move={move} />
-    </Box>
+    </Narrow>
   );
 }
 

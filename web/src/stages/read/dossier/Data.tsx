@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Dossier, Schemas } from "../../../api/client";
 import { Facts, Part } from "../../../kit/parts";
@@ -20,9 +21,9 @@ export function Data({ dossier }: { dossier: Dossier }) {
       {items.map((item, at) => (
         <Box key={at} sx={{ mb: 0.5 }}>
           <ItemLines item={item} />
-          <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+          <Quiet component="span" small>
             {item.syntax}
-          </Box>
+          </Quiet>
         </Box>
       ))}
       {graph.length > 0 && <Facts rows={graph} />}
@@ -38,9 +39,7 @@ function ItemLines({ item }: { item: Item }) {
         {Object.entries(item.properties).map(([name, values]) =>
           values.map((value, at) => (
             <Box component="li" key={`${name} ${at}`} sx={{ overflowWrap: "anywhere" }}>
-              <Box component="span" sx={{ color: "text.secondary" }}>
-                {name}{" "}
-              </Box>
+              <Quiet component="span">{name} </Quiet>
               {isItem(value) ? <ItemLines item={value} /> : String(value)}
             </Box>
           )),

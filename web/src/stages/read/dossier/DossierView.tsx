@@ -1,3 +1,4 @@
+import { Narrow, Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -59,7 +60,7 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
   const { url } = dossier;
   return (
     <Box sx={{ display: "flex", gap: 2, justifyContent: "space-between", alignItems: "start" }}>
-      <Box sx={{ minWidth: 0 }}>
+      <Narrow>
         <Typography component="h2" sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
           <UrlText url={url.url} withHost size={16} />
         </Typography>
@@ -69,7 +70,7 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
             open the page
           </a>
         </Typography>
-      </Box>
+      </Narrow>
       {tools}
     </Box>
   );
@@ -106,19 +107,16 @@ function Faults({ dossier }: { dossier: Dossier }) {
               <Box sx={{ overflowWrap: "anywhere" }}>
                 {fault.details.map((detail) => (
                   <Box key={detail.name} component="span" sx={{ mr: 2 }}>
-                    <Box component="span" sx={{ color: "text.secondary" }}>
-                      {detail.name}:
-                    </Box>{" "}
-                    <Detail detail={detail} />
+                    <Quiet component="span">{detail.name}:</Quiet> <Detail detail={detail} />
                   </Box>
                 ))}
               </Box>
             )}
             {fault.why} <em>{fault.fix}</em>
-            <Box component="span" sx={{ color: "text.secondary", fontSize: 12 }}>
+            <Quiet component="span" small>
               {" "}
               {ruleSource(fault.source)}
-            </Box>
+            </Quiet>
           </Box>
         </Box>
       ))}

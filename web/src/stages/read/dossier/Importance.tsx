@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Quiet } from "../../../kit/pieces";
 import type { ReactNode } from "react";
 import type { Dossier } from "../../../api/client";
 import { share } from "../../../kit/format";
@@ -33,9 +33,7 @@ function Standing({ part, standing = 0, weight = 0 }: { part: string; standing?:
   return (
     <>
       {says}
-      <Box component="span" sx={{ color: "text.secondary" }}>
-        , counts {Math.round(weight * 100)}%
-      </Box>
+      <Quiet component="span">, counts {Math.round(weight * 100)}%</Quiet>
     </>
   );
 }

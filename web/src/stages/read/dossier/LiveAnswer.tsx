@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Dossier, type Schemas } from "../../../api/client";
@@ -78,9 +79,9 @@ function Compared({ answer, dossier }: { answer: Answer; dossier: Dossier }) {
           name,
           <Box key={name}>
             <Value text={now} />
-            <Box sx={{ color: "text.secondary" }}>
+            <Quiet>
               was <Value text={stored} />
-            </Box>
+            </Quiet>
           </Box>,
         ])}
       />

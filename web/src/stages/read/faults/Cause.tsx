@@ -1,3 +1,4 @@
+import { Figure, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { count, counted, ruleSource } from "../../../kit/format";
@@ -37,15 +38,9 @@ export function Headings({ rules }: { rules: FaultSum[] }) {
       <span />
       <span>Cause</span>
       <span>Where it gathers</span>
-      <Box component="span" sx={{ textAlign: "right" }}>
-        Found on
-      </Box>
-      <Box component="span" sx={{ textAlign: "right" }}>
-        {since}
-      </Box>
-      <Box component="span" sx={{ textAlign: "right" }}>
-        Weight
-      </Box>
+      <Figure component="span">Found on</Figure>
+      <Figure component="span">{since}</Figure>
+      <Figure component="span">Weight</Figure>
     </Box>
   );
 }
@@ -85,14 +80,10 @@ export function Cause({ crawl, rule, within, heaviest, open, flip }: Props) {
         >
           {gathering(rule)}
         </Box>
-        <Box component="span" sx={{ textAlign: "right" }}>
+        <Figure component="span">
           {counted(rule.urls, "URL")}
-          {rule.wanted > 0 && (
-            <Box component="span" sx={{ color: "text.secondary" }}>
-              , {count(rule.wanted)} should be indexed
-            </Box>
-          )}
-        </Box>
+          {rule.wanted > 0 && <Quiet component="span">, {count(rule.wanted)} should be indexed</Quiet>}
+        </Figure>
         <Trend trend={rule.trend} />
         <Weight rule={rule} heaviest={heaviest} />
       </ButtonBase>
@@ -129,9 +120,7 @@ function Weight({ rule, heaviest }: { rule: FaultSum; heaviest: number }) {
       <Box component="span" sx={{ height: 6 }} aria-hidden>
         <Box component="span" sx={{ display: "block", height: 6, width: `${width}%`, bgcolor: "iron" }} />
       </Box>
-      <Box component="span" sx={{ textAlign: "right" }}>
-        {count(Math.round(rule.weight))}
-      </Box>
+      <Figure component="span">{count(Math.round(rule.weight))}</Figure>
     </Box>
   );
 }
@@ -141,7 +130,7 @@ function Reason({ rule }: { rule: FaultSum }) {
     <Box sx={{ pl: 4 }}>
       <Box sx={{ mb: 1 }}>{rule.why}</Box>
       <Box sx={{ fontStyle: "italic", mb: 1 }}>{rule.fix}</Box>
-      <Box sx={{ color: "text.secondary", fontSize: 12 }}>{ruleSource(rule.source)}</Box>
+      <Quiet small>{ruleSource(rule.source)}</Quiet>
     </Box>
   );
 }

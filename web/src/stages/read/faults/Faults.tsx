@@ -1,3 +1,4 @@
+import { Room } from "../../../kit/pieces";
 import type { FaultSum } from "./types";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -16,7 +17,7 @@ export default function Faults() {
   const shown = narrowed(rules, search.get("grade"), search.get("find"));
   const open = search.get("code");
   return (
-    <Box sx={{ px: 2.5, py: 1.5 }}>
+    <Room>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1, flexWrap: "wrap" }}>
         <Typography variant="h1">What is wrong, by cause</Typography>
         <Typography sx={{ color: "text.secondary" }}>{headline(rules, shown.length)}</Typography>
@@ -43,7 +44,7 @@ export default function Faults() {
           No cause is left of {count(rules.length)}. Widen what is shown above.
         </Box>
       )}
-    </Box>
+    </Room>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Narrow, Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import InputBase from "@mui/material/InputBase";
 import { useState } from "react";
@@ -27,7 +28,7 @@ export function Places({ crawl, rule, within }: Props) {
   const gathered = rule.same !== null && same === undefined && search.get("as") === "gathered";
   const query = { ...within, same, text };
   return (
-    <Box sx={{ minWidth: 0 }}>
+    <Narrow>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 0.5 }}>
         {rule.same !== null && same === undefined && (
           <Toggles
@@ -53,7 +54,7 @@ export function Places({ crawl, rule, within }: Props) {
           inputProps={{ "aria-label": `Find in ${rule.title}` }}
           sx={{ bgcolor: "background.default", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 170 }}
         />
-        <Box sx={{ flex: 1 }} />
+        <Spring />
         <Link
           to={to("read/ledger", {
             ...narrowed(
@@ -73,6 +74,6 @@ export function Places({ crawl, rule, within }: Props) {
       ) : (
         <Occurrences crawl={crawl} rule={rule} query={query} />
       )}
-    </Box>
+    </Narrow>
   );
 }

@@ -1,3 +1,4 @@
+import { Figure, PlainList, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
@@ -36,13 +37,11 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
           <span>Name</span>
           <span>Pattern on the URL</span>
           <span>Its pages are</span>
-          <Box component="span" sx={{ textAlign: "right" }}>
-            Pages
-          </Box>
+          <Figure component="span">Pages</Figure>
           <span />
         </Box>
       )}
-      <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none" }}>
+      <PlainList component="ol">
         {groups.map((draft, place) => (
           <Row
             key={draft.key}
@@ -56,7 +55,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
             reading={reading}
           />
         ))}
-      </Box>
+      </PlainList>
       <Box sx={{ display: "flex", gap: 1, my: 1 }}>
         <Button variant="outlined" onClick={reading.add}>
           Add a group
@@ -67,7 +66,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
       </Box>
       <WhyNot error={trial.error} sx={{ mb: 1 }} />
       {trial.data && (
-        <Box sx={{ color: "text.secondary" }}>
+        <Quiet>
           {rest.length === 0
             ? "Every page is in one of these groups."
             : `${counted(
@@ -77,7 +76,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
                 rest.length === 1 ? "are in the group of their folder" : "are in groups of their first folders"
               }:`}
           {trial.data.sampled && " (told in proportion to a sample)"}
-        </Box>
+        </Quiet>
       )}
       <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 0.5, p: 0, columnCount: 2, columnGap: 4 }}>
         {rest.slice(0, 40).map((one) => (
@@ -138,7 +137,7 @@ function Row({ draft, place, last, pages, samples, chosen, choose, reading }: Ro
             </MenuItem>
           ))}
         </TextField>
-        <Box sx={{ textAlign: "right" }}>{pages === undefined ? "" : count(pages)}</Box>
+        <Figure>{pages === undefined ? "" : count(pages)}</Figure>
         <Box sx={{ display: "flex", alignItems: "center", justifyContent: "flex-end" }}>
           <Button
             size="small"

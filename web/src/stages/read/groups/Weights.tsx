@@ -1,3 +1,4 @@
+import { Figure } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { share } from "../../../kit/format";
@@ -50,9 +51,7 @@ export function Weights({
               htmlInput: { "aria-label": meaning, min: 0, max: 1, step: 0.05, style: { textAlign: "right" } },
             }}
           />
-          <Box sx={{ textAlign: "right" }}>
-            {known.includes(part) && whole > 0 ? share((weights[part] ?? 0) / whole) : ""}
-          </Box>
+          <Figure>{known.includes(part) && whole > 0 ? share((weights[part] ?? 0) / whole) : ""}</Figure>
         </Box>
       ))}
     </Box>

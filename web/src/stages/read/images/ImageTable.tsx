@@ -1,3 +1,4 @@
+import { NoRows, Quiet } from "../../../kit/pieces";
 import type { Schemas } from "../../../api/client";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -32,7 +33,7 @@ const COLUMNS: { name: string; sort?: string; width?: number | string; right?: b
 /** One image a row, with a small picture of it. */
 export function ImageTable({ crawl, rows, sort, setSort, more }: Props) {
   const { to } = useAddress();
-  if (rows.length === 0) return <Box sx={{ p: 4, color: "text.secondary" }}>No image meets this.</Box>;
+  if (rows.length === 0) return <NoRows>No image meets this.</NoRows>;
   return (
     <Box sx={{ overflow: "auto", px: 2.5, borderTop: 1, borderColor: "divider" }}>
       <Box component="table" aria-label="Images" sx={TABLE}>
@@ -112,9 +113,9 @@ function Preview({ crawl, row }: { crawl: number; row: ImageRow }) {
   const [failed, setFailed] = useState(false);
   if (failed || row.status !== 200)
     return (
-      <Box component="span" sx={{ fontSize: 12, color: "text.secondary" }}>
+      <Quiet component="span" small>
         none
-      </Box>
+      </Quiet>
     );
   return (
     <Box

@@ -1,3 +1,4 @@
+import { Spring } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -51,7 +52,7 @@ function ImagesOf({ crawl }: { crawl: number }) {
             {first.bytes > 0 && `, ${bytes(first.bytes)} in all as far as they were fetched`}
           </span>
         )}
-        <Box sx={{ flex: 1 }} />
+        <Spring />
         <ExportMenu path={`crawls/${crawl}/images`} query={query} />
       </Box>
       {rows.state !== "ready" ? (

@@ -1,3 +1,4 @@
+import { Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../../api/client";
@@ -42,7 +43,7 @@ export function Footer({ totals, children }: { totals: Schemas["Totals"] | undef
           )}
         </>
       )}
-      <Box sx={{ flex: 1 }} />
+      <Spring />
       <Box sx={{ display: "flex", gap: 1, my: -0.5, alignItems: "center" }}>{children}</Box>
     </Box>
   );

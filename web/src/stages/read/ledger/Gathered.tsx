@@ -1,3 +1,4 @@
+import { Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -33,7 +34,7 @@ export function Gathered({ crawl, by, ledger }: { crawl: number; by: string; led
     return ledger.narrow({ field: by, op: "is", value });
   };
   return (
-    <Box sx={{ overflow: "auto", px: 2.5 }}>
+    <Scroll>
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", pb: 0.5 }}>
         <span>
           <strong>{counted(values, "value")}</strong> of {column.name}
@@ -71,6 +72,6 @@ export function Gathered({ crawl, by, ledger }: { crawl: number; by: string; led
           </tr>
         ))}
       </Plain>
-    </Box>
+    </Scroll>
   );
 }

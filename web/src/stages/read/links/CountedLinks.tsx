@@ -1,3 +1,4 @@
+import { NoRows, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import { count, counted } from "../../../kit/format";
@@ -21,9 +22,9 @@ export function CountedLinks({ crawl, by, links }: { crawl: number; by: string; 
   const words = (value: Value) => (value === null ? "(none)" : nameOf(column, value));
   const narrow = (value: Value) =>
     links.narrow(value === null ? { field: by, op: "empty" } : { field: by, op: "is", value });
-  if (rows.length === 0) return <Box sx={{ p: 4, color: "text.secondary" }}>No link meets these conditions.</Box>;
+  if (rows.length === 0) return <NoRows>No link meets these conditions.</NoRows>;
   return (
-    <Box sx={{ overflow: "auto", px: 2.5 }}>
+    <Scroll>
       <Plain
         label={`Links by ${column.name}`}
         columns={[
@@ -57,6 +58,6 @@ export function CountedLinks({ crawl, by, links }: { crawl: number; by: string; 
           {counted(values, "value")}; the {count(rows.length)} that stand on most pages are shown.
         </Box>
       )}
-    </Box>
+    </Scroll>
   );
 }

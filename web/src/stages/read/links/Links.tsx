@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -152,9 +153,9 @@ function Totals({ links }: { links: LinksState }) {
             to <strong>{counted(totals.targets ?? 0, "address", "addresses")}</strong>
           </span>
           {totals.types && totals.types.length > 1 && (
-            <Box component="span" sx={{ color: "text.secondary" }}>
+            <Quiet component="span">
               {totals.types.map((one) => `${type ? nameOf(type, one.type) : one.type} ${count(one.links)}`).join(" · ")}
-            </Box>
+            </Quiet>
           )}
         </>
       )}

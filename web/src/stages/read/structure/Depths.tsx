@@ -1,3 +1,4 @@
+import { PlainList } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { Link } from "react-router";
 import type { Schemas } from "../../../api/client";
@@ -21,7 +22,7 @@ export function Depths({ depths, deepFrom }: { depths: Depth[]; deepFrom: number
     );
   return (
     <>
-      <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none" }}>
+      <PlainList component="ol">
         {depths.map((one) => (
           <Box component="li" key={one.depth ?? "none"} sx={ROW}>
             <Box component="span" sx={{ textAlign: "right", pr: 1.25, color: "text.secondary" }}>
@@ -42,7 +43,7 @@ export function Depths({ depths, deepFrom }: { depths: Depth[]; deepFrom: number
             </Box>
           </Box>
         ))}
-      </Box>
+      </PlainList>
       <Box sx={{ pt: 1.5, pl: "77px", color: "text.secondary", fontSize: 12 }}>
         Green may be indexed, striped may not. Lengths go by the square root, so that small numbers are seen.
       </Box>

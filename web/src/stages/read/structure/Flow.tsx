@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
@@ -104,9 +105,9 @@ function Names({ side, at, hover }: { side: Bank[]; at: "left" | "right"; hover:
           {hostAndFolder(bank.name)[1]}
         </Link>
       )}{" "}
-      <Box component="span" sx={{ color: "text.secondary" }}>
+      <Quiet component="span">
         {share(bank.share)} {hostAndFolder(bank.name)[0]}
-      </Box>
+      </Quiet>
     </Box>
   ));
 }

@@ -1,3 +1,4 @@
+import { Figure } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
@@ -46,9 +47,7 @@ export function Folders({ folders }: { folders: Folder[] }) {
                 component="span"
                 sx={{ display: "grid", gridTemplateColumns: "52px 1fr", alignItems: "center", columnGap: 1 }}
               >
-                <Box component="span" sx={{ textAlign: "right" }}>
-                  {count(folder.pages)}
-                </Box>
+                <Figure component="span">{count(folder.pages)}</Figure>
                 <Box
                   component="span"
                   aria-hidden

@@ -1,3 +1,4 @@
+import { Room } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -18,7 +19,7 @@ export default function Structure() {
   const pages = depths.reduce((sum, one) => sum + one.pages, 0);
   const deep = depths.reduce((sum, one) => sum + (one.depth !== null && one.depth >= deep_from ? one.important : 0), 0);
   return (
-    <Box sx={{ px: 2.5, py: 1.5 }}>
+    <Room>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1.5 }}>
         <Typography variant="h1">How the site hangs together</Typography>
         <Typography sx={{ color: "text.secondary" }}>
@@ -46,6 +47,6 @@ export default function Structure() {
         </Part>
         <Hubs structure={structure.data} />
       </Box>
-    </Box>
+    </Room>
   );
 }

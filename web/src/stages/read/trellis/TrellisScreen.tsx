@@ -1,3 +1,4 @@
+import { Room, Spring } from "../../../kit/pieces";
 import { useTrellis } from "./useTrellis";
 import { type Cell, type Reading, READINGS } from "./types";
 import { Unready } from "../../../kit/Unready";
@@ -26,11 +27,11 @@ export default function TrellisScreen() {
   const asTable = search.get("as") === "table";
   const cellAddress = (cell: Cell) => to("read/ledger", narrowed(...conditionsOf(cell, reading)));
   return (
-    <Box sx={{ px: 2.5, py: 1.5 }}>
+    <Room>
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
         <Typography variant="h1">Where pages stop on their way into the index</Typography>
         <Typography sx={{ color: "text.secondary" }}>{headline(trellis.data, reading)}</Typography>
-        <Box sx={{ flex: 1 }} />
+        <Spring />
         <Button onClick={() => change({ as: asTable ? undefined : "table" }, true)}>
           {asTable ? "As a drawing" : "As a table"}
         </Button>
@@ -48,7 +49,7 @@ export default function TrellisScreen() {
       ) : (
         <TrellisDrawing trellis={trellis.data} strays={reading === "strays"} addressOf={cellAddress} />
       )}
-    </Box>
+    </Room>
   );
 }
 
