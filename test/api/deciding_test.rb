@@ -174,6 +174,11 @@ class DecidingApiTest < Minitest::Test
       /must name the columns/,
       call(:post, "/sites/#{@site}/routes/import", {format: "csv", text: "a,b\n1,2\n"}, status: 422)["detail"]
     )
+    long = "from,to,status\n#{"/a,/b,301\n" * 150_000}"
+    assert_match(
+      /holds too much \(150001\).*20000 routes/,
+      call(:post, "/sites/#{@site}/routes/import", {format: "csv", text: long}, status: 422)["detail"]
+    )
     assert_match(
       /no JSON/,
       call(:post, "/sites/#{@site}/routes/import", {format: "json", text: "{"}, status: 422)["detail"]

@@ -5,13 +5,19 @@ module IronTrellis
     module Redirects
       # Taking over a redirect map from a file: what can be used is decided, the rest is told by its lines.
       class Importing
+        # JSON that is written for people takes a line for each of a route's values, and two around them.
+        LINES_A_ROUTE = 7
+
         # @param site [Store::Sites::Site]
         # @param format [String]
         # @param bytes [String]
-        # @raise [Core::Error::InvalidInput] where the file can't be read
+        # @raise [Core::Error::InvalidInput] where the file can't be read, or holds more than can be decided at once
         def initialize(site, format, bytes)
           @site = site
+          # Seen before it is read: reading holds up what others ask for.
+          refuse(bytes.count("\n")) if bytes.count("\n") > LINES_A_ROUTE * Decisions::Deciding::MOST
           @routes, @bad = Ports::Redirects.reader(format).read(bytes)
+          refuse(@routes.size) if @routes.size > Decisions::Deciding::MOST
         end
 
         # @param by [String]
@@ -26,6 +32,13 @@ module IronTrellis
         end
 
         private
+
+        def refuse(size)
+          raise Core::Error::InvalidInput.new(
+            "The file holds too much (#{size}): at most #{Decisions::Deciding::MOST} routes can be brought at once. " \
+            "Split it into several."
+          )
+        end
 
         # What can be read from a file may still be no route that can be used.
         def usable(route, refused)
