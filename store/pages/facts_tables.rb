@@ -73,7 +73,7 @@ module IronTrellis
             ),
             below AS (SELECT url_id, page, sum(page) OVER (ORDER BY authority, page ROWS UNBOUNDED PRECEDING) AS
               pages_below FROM placed),
-            depths AS (SELECT depth, count(*) AS pages FROM pages GROUP BY depth)
+            depths AS MATERIALIZED (SELECT depth, count(*) AS pages FROM pages GROUP BY depth)
           SELECT url_id, percent_rank() OVER (ORDER BY authority) AS authority_rank, percent_rank() OVER (ORDER BY depth
             DESC NULLS FIRST) AS nearness_rank FROM pages
           UNION ALL
@@ -140,7 +140,6 @@ module IronTrellis
           drop
           TABLES.each { |name, sql| make(name, format(sql, @names)) }
           make_graph
-          (TABLES.keys + GRAPH).each { |name| Postgres::Sql.raw.exec("ANALYZE #{@names[name.to_sym]}") }
           yield
         ensure
           drop
@@ -213,7 +212,13 @@ module IronTrellis
 
         def start_ids = @crawl.crawl_settings.first_urls.map { |url| Core::Url::NormalForm.id(@crawl.site_id, url) }
 
-        def make(name, sql) = Postgres::Sql.raw.exec("CREATE UNLOGGED TABLE #{@names[name.to_sym]} AS #{sql}")
+        # What is made next is joined with it.
+        def make(name, sql)
+          Postgres::Sql.raw.exec("CREATE UNLOGGED TABLE #{@names[name.to_sym]} AS #{sql}")
+          analyze(name)
+        end
+
+        def analyze(name) = Postgres::Sql.raw.exec("ANALYZE #{@names[name.to_sym]}")
 
         # A crawl of a list knows nothing of the graph.
         def make_graph
@@ -229,6 +234,7 @@ module IronTrellis
               @names[:graph],
               (depths.keys | authority.keys).map { |id| [id, depths[id], authority[id]] }
             )
+            analyze("graph")
           end
           make("ranks", format(RANKS, @names))
         end
