@@ -117,7 +117,8 @@ class CausesTest < Minitest::Test
   def test_a_common_fault_is_looked_for_among_the_pages_that_matter_most_and_found_the_same
     rare = places("thin").occurrences
     IronTrellis::Store::Postgres::Sql.run(
-      "UPDATE fault_rollups SET urls = urls + #{IronTrellis::Store::Reports::FaultPlaces::COMMON}"
+      "UPDATE fault_rollups SET urls = urls + #{IronTrellis::Store::Reports::FaultPlaces::COMMON} WHERE run_id = $1",
+      [@run.id]
     )
     assert_equal rare[:rows], places("thin").occurrences[:rows]
     refute_empty rare[:rows]
