@@ -1,3 +1,4 @@
+import { TotalsBar } from "../../../kit/TotalsBar";
 import { Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
@@ -7,21 +8,7 @@ import { count } from "../../../kit/format";
 /** What the rows that are shown come to, and what can be done with those that were picked. */
 export function Footer({ totals, children }: { totals: Schemas["Totals"] | undefined; children: ReactNode }) {
   return (
-    <Box
-      component="footer"
-      aria-label="Totals"
-      sx={{
-        borderTop: 2,
-        borderColor: "iron",
-        bgcolor: "background.paper",
-        px: 2.5,
-        py: 1,
-        display: "flex",
-        flexWrap: "wrap",
-        columnGap: 3,
-        minHeight: 38,
-      }}
-    >
+    <TotalsBar>
       {totals && (
         <>
           <span>
@@ -45,6 +32,6 @@ export function Footer({ totals, children }: { totals: Schemas["Totals"] | undef
       )}
       <Spring />
       <Box sx={{ display: "flex", gap: 1, my: -0.5, alignItems: "center" }}>{children}</Box>
-    </Box>
+    </TotalsBar>
   );
 }

@@ -1,3 +1,4 @@
+import { TotalsBar } from "../../../kit/TotalsBar";
 import { Quiet } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
@@ -127,21 +128,7 @@ function Totals({ links }: { links: LinksState }) {
   const totals = links.totals.data;
   const type = COLUMNS.find((column) => column.field === "type");
   return (
-    <Box
-      component="footer"
-      aria-label="Totals"
-      sx={{
-        borderTop: 2,
-        borderColor: "iron",
-        bgcolor: "background.paper",
-        px: 2.5,
-        py: 1,
-        display: "flex",
-        flexWrap: "wrap",
-        columnGap: 3,
-        minHeight: 38,
-      }}
-    >
+    <TotalsBar>
       {totals?.links === null && <span>too many to be counted in time</span>}
       {totals?.links != null && (
         <>
@@ -159,6 +146,6 @@ function Totals({ links }: { links: LinksState }) {
           )}
         </>
       )}
-    </Box>
+    </TotalsBar>
   );
 }
