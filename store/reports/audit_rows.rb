@@ -56,7 +56,8 @@ module IronTrellis
           "by_group" => '"group"'
         }.freeze
 
-        SPACES = "E' \\t\\n\\v\\f\\r'"
+        # PostgreSQL knows no \v.
+        SPACES = "E' \\t\\n\\x0B\\f\\r'"
 
         # Only what is the site's is on its ladder and in its groups.
         OURS =
