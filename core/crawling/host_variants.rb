@@ -30,9 +30,8 @@ module IronTrellis
         #     "http://a.test"
         def origin(probe)
           scheme = probe["url"][/\A\w+/]
-          {
-            SCHEME => "#{SCHEMES.fetch(scheme)}://#{probe["authority"]}", WWW => "#{scheme}://#{probe["authority"]}"
-          }[probe["kind"]]
+          scheme = {SCHEME => SCHEMES.fetch(scheme), WWW => scheme}[probe["kind"]]
+          "#{scheme}://#{probe["authority"]}" if scheme
         end
 
         # @param one [String] a URL

@@ -119,10 +119,10 @@ module IronTrellis
           end
         end
 
-        def robots_meta(noindex:) =
-          %(<meta name="robots" content="#{[
-            ("noindex" if noindex), ("nofollow" if @page.follow == false)
-          ].compact.join(", ")}">)
+        def robots_meta(noindex:)
+          words = [("noindex" if noindex), ("nofollow" if @page.follow == false)].compact
+          %(<meta name="robots" content="#{words.join(", ")}">)
+        end
 
         def canonical
           return if @page.chosen.nil? || @page.chosen == @page.canonical || !@page.direct

@@ -23,10 +23,10 @@ module IronTrellis
         module_function
 
         # @return [String] what a file begins with
-        def head =
-          "#{DECLARATION}<urlset xmlns=\"#{Events::NAMESPACE}\"#{SPACES.map { |name, uri|
-            " xmlns:#{name}=\"#{uri}\""
-          }.join}>\n"
+        def head
+          spaces = SPACES.map { |name, uri| " xmlns:#{name}=\"#{uri}\"" }
+          "#{DECLARATION}<urlset xmlns=\"#{Events::NAMESPACE}\"#{spaces.join}>\n"
+        end
 
         # @return [String] what it ends with
         def tail = "</urlset>\n"
@@ -47,11 +47,8 @@ module IronTrellis
         def index(files)
           entries =
             files.map do |url, lastmod|
-              "<sitemap>#{element("loc", url)}#{if lastmod
-                                                  element(
-                                                    "lastmod", lastmod.utc.strftime("%Y-%m-%dT%H:%M:%SZ")
-                                                  )
-                                                end}</sitemap>\n"
+              date = element("lastmod", lastmod.utc.strftime("%Y-%m-%dT%H:%M:%SZ")) if lastmod
+              "<sitemap>#{element("loc", url)}#{date}</sitemap>\n"
             end
           "#{DECLARATION}<sitemapindex xmlns=\"#{Events::NAMESPACE}\">\n#{entries.join}</sitemapindex>\n"
         end
@@ -83,10 +80,10 @@ module IronTrellis
         end
 
         def news(texts)
-          publication = texts.slice(*PUBLICATION).map { |name, text| element("news:#{name}", text) }.join
-          "<news:news><news:publication>#{publication}</news:publication>#{texts.except(*PUBLICATION).map { |name, text|
-            element("news:#{name}", text)
-          }.join}</news:news>"
+          publication, others = [texts.slice(*PUBLICATION), texts.except(*PUBLICATION)].map do |some|
+            some.map { |name, text| element("news:#{name}", text) }.join
+          end
+          "<news:news><news:publication>#{publication}</news:publication>#{others}</news:news>"
         end
         private_class_method :element, :extensions, :news
       end

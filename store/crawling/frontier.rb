@@ -50,9 +50,8 @@ module IronTrellis
             better AS (
               SELECT f.url_id FROM %<table>s f JOIN found n USING (url_id)
               WHERE $1::bigint IS NOT NULL AND n.state = #{STATES[:waiting]}
-                AND (f.state = #{STATES[:skipped]} OR n.purpose < f.purpose OR f.state = #{STATES[:waiting]} AND n.depth
-                  <
-                  f.depth)
+                AND (f.state = #{STATES[:skipped]} OR n.purpose < f.purpose
+                  OR f.state = #{STATES[:waiting]} AND n.depth < f.depth)
               ORDER BY f.url_id FOR UPDATE OF f
             )
           UPDATE %<table>s f SET
@@ -78,11 +77,10 @@ module IronTrellis
           WHERE f.url_id = chosen.url_id
           RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes, f.space_id
         SQL
-        LEASE_APART = <<~SQL
+        LEASE_QUARANTINED = <<~SQL
           UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:quarantined]} AND host_id = ANY($3::bigint[]) LIMIT
-            1 FOR
-            UPDATE SKIP LOCKED) chosen
+          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:quarantined]} AND host_id = ANY($3::bigint[])
+            LIMIT 1 FOR UPDATE SKIP LOCKED) chosen
           WHERE f.url_id = chosen.url_id
           RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes
         SQL
@@ -129,7 +127,7 @@ module IronTrellis
         def lease_quarantined(slot, token, host_ids)
           row =
             Postgres::Sql
-              .run(format(LEASE_APART, table: @table), [slot, token, Postgres::Sql.array(host_ids)])
+              .run(format(LEASE_QUARANTINED, table: @table), [slot, token, Postgres::Sql.array(host_ids)])
               .values
               .first
           row && item(row)

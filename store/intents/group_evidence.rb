@@ -17,17 +17,17 @@ module IronTrellis
               'pattern')) AS exceptions,
             coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY links_in) FILTER (WHERE #{ANSWERS}), 0) AS links_in,
               coalesce(sum(authority), 0) AS authority,
-            percentile_disc(0.5) WITHIN GROUP (ORDER BY unique_share) AS unique_share, coalesce(percentile_disc(0.5)
-              WITHIN
-              GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words
+            percentile_disc(0.5) WITHIN GROUP (ORDER BY unique_share) AS unique_share,
+            coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words
           FROM %<ledger>s WHERE #{Ledger::Scopes.document} GROUP BY 1 ORDER BY count(*) DESC, 1
         SQL
         # So many pages tell what to propose; as ids are digests, the first of them are any.
         SAMPLE = 200_000
         PAGES = <<~SQL
-          SELECT l.url_id, l.url, l.title, l."group", l.words, l.unique_share, l.indexable, cardinality(l.in_sitemaps) >
-            0
-            AS in_sitemap, l.kind, l.content_type, l.copy_of IS NOT NULL AS copy, l.links_in, l.canonical,
+          SELECT l.url_id, l.url, l.title, l."group", l.words, l.unique_share, l.indexable,
+            cardinality(l.in_sitemaps) > 0 AS in_sitemap, l.kind, l.content_type, l.copy_of IS NOT NULL AS copy,
+            l.links_in,
+            l.canonical,
             coalesce(f.password, false) AS password
           FROM %<ledger>s l LEFT JOIN %<page_facts>s f USING (url_id)
           WHERE #{Ledger::Scopes.document(of: "l.")} AND l.status = 200 AND l.redirect_to IS NULL ORDER

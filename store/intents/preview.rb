@@ -98,8 +98,10 @@ module IronTrellis
 
         def tell(id, page, names) = names.each { |name| @found.fetch(name) << [id, page] }
 
-        def pages(ids) =
-          Postgres::Sql.rows(format(THESE, @names), [Postgres::Sql.array(ids)]).to_h { |row| [row["url_id"], page(row)] }
+        def pages(ids)
+          rows = Postgres::Sql.rows(format(THESE, @names), [Postgres::Sql.array(ids)])
+          rows.to_h { |row| [row["url_id"], page(row)] }
+        end
 
         def page(row)
           url, before, listed = row.values_at("url", "intent", "listed")

@@ -15,7 +15,7 @@ module IronTrellis
             "ALTER TABLE %<table>s ADD PRIMARY KEY (url_id)",
             "CREATE INDEX %<table>s_waiting ON %<table>s (host_id, depth, url_id) WHERE " \
               "state = #{Crawling::Frontier::STATES[:waiting]}",
-            "CREATE INDEX %<table>s_later ON %<table>s (not_before) WHERE " \
+            "CREATE INDEX %<table>s_deferred ON %<table>s (not_before) WHERE " \
               "state = #{Crawling::Frontier::STATES[:deferred]}",
             "CREATE INDEX %<table>s_quarantined ON %<table>s (host_id) WHERE " \
             "state = #{Crawling::Frontier::STATES[:quarantined]}"

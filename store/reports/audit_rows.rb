@@ -91,7 +91,8 @@ module IronTrellis
             SELECT row_to_json(one) FROM (
               SELECT s.url AS source, t.url AS target, #{name_of("k.type", Core::Page::Link.types)} AS type, k.text,
                 CASE WHEN btrim(k.rel, #{SPACES}) <> '' THEN
-                  to_json(regexp_split_to_array(btrim(k.rel, #{SPACES}), '[' || #{SPACES} || ']+')) ELSE '[]' END AS rel,
+                  to_json(regexp_split_to_array(btrim(k.rel, #{SPACES}), '[' || #{SPACES} || ']+'))
+                  ELSE '[]' END AS rel,
                 #{name_of("k.place", Core::Page::Link.places)} AS place, k.followed
               FROM #{Postgres::Partitions.name("links", @crawl.id)} k JOIN urls s ON s.id = k.source_id JOIN urls t ON
                 t.id = k.target_id
@@ -103,9 +104,8 @@ module IronTrellis
         # @yieldparam row [Hash{String => Object}]
         def faults
           Postgres::Sql.stream(
-            %(SELECT code, grade, url, about, detail FROM #{Postgres::Partitions.name(
-              "faults", @run.id
-            )} ORDER BY code, url COLLATE "C", about COLLATE "C")
+            "SELECT code, grade, url, about, detail FROM #{Postgres::Partitions.name("faults", @run.id)} " \
+            'ORDER BY code, url COLLATE "C", about COLLATE "C"'
           ) { |rows| rows.each { |row| yield row } }
         end
 

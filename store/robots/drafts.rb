@@ -13,6 +13,7 @@ module IronTrellis
           WHERE starts_with(url, $1 || '/') AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'
         SQL
         MOST_ROWS = 100
+        NONE = {total: 0, wanted: 0, rows: []}.freeze
 
         # @param run [Judging::VerdictRun]
         # @param site [Sites::Site]
@@ -60,7 +61,7 @@ module IronTrellis
           file = file(origin)
           before = readable(file)
           {same: before == text, difference: Core::Robots::Difference.of(before.to_s, text.to_s).map(&:to_h)}.merge(
-            policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: told(Counted.new(0)), shut: told(Counted.new(0))}
+            policy ? changed(file, origin, policy).slice(:freed, :shut) : {freed: NONE, shut: NONE}
           )
         end
 
@@ -87,7 +88,8 @@ module IronTrellis
         def changed(file, origin, then_)
           now = Core::Robots::Policy.from_answer(status: file["status"], text: readable(file), agent: @agent)
           found = %i[freed shut noindex to_keep_out].to_h { |name| [name, Counted.new(MOST_ROWS)] }
-          Postgres::Sql.stream(format(URLS, ledger: Postgres::Partitions.name("ledger_rows", @run.id)), [origin]) do |rows|
+          ledger = Postgres::Partitions.name("ledger_rows", @run.id)
+          Postgres::Sql.stream(format(URLS, ledger: ledger), [origin]) do |rows|
             rows.each do |row|
               row = row.merge(decided(row["url"], now, then_))
               changes(row).each { |name| found[name] << row }
@@ -99,14 +101,10 @@ module IronTrellis
         # A noindex that stands behind a block already is hidden by the draft as well; one that shall be set only where
         # the draft shuts the page anew.
         def changes(row)
-          return row["before"] ? [] : [:freed] if row["after"]
+          return (row["before"] ? [] : [:freed]) if row["after"]
 
-          [
-            (:shut if row["before"]),
-            if row["noindex"] then :noindex
-            elsif row["to_keep_out"] && row["before"] then :to_keep_out
-            end
-          ].compact
+          hides = row["noindex"] ? :noindex : (:to_keep_out if row["to_keep_out"] && row["before"])
+          [(:shut if row["before"]), hides].compact
         end
 
         def hidden(found)
