@@ -3,15 +3,15 @@
 module IronTrellis
   module Ports
     # Sets of languages in the forms that pages, servers and people take: those that the files in lines/ hold, each with
-    # its NAME, ENDING of files, TYPE and .write(pages).
+    # its NAME, PLACE in lists, ENDING of files, TYPE and .write(pages).
     module Languages
       # @param name [String] head, header, sitemap or csv
       # @return [Module]
       # @raise [Core::Error::InvalidInput]
       def self.form(name)
-        @forms ||= Lines.constants.map { |one| Lines.const_get(one) }.to_h { |form| [form::NAME, form] }.freeze
-        @forms.fetch(name) do
-          raise Core::Error::InvalidInput.new("“#{name}” is no form of a set; use one of #{@forms.keys.join(", ")}.")
+        forms = (@forms ||= Held.in(Lines))
+        forms.fetch(name) do
+          raise Core::Error::InvalidInput.new("“#{name}” is no form of a set; use one of #{forms.keys.join(", ")}.")
         end
       end
     end

@@ -9,11 +9,7 @@ module IronTrellis
       module_function
 
       # @return [Hash{String => Module}] by name
-      def formats
-        @formats ||=
-          Maps.constants.map { |name| Maps.const_get(name) }.sort_by { |format| format::PLACE }
-            .to_h { |format| [format::NAME, format] }.freeze
-      end
+      def formats = @formats ||= Held.in(Maps)
 
       # @param name [String] apache, nginx, csv or json
       # @return [#write] with a TYPE

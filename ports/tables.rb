@@ -11,11 +11,7 @@ module IronTrellis
       module_function
 
       # @return [Hash{String => Module}] by name
-      def formats
-        @formats ||=
-          Formats.constants.map { |name| Formats.const_get(name) }.sort_by { |format| format::PLACE }
-            .to_h { |format| [format::NAME, format] }.freeze
-      end
+      def formats = @formats ||= Held.in(Formats)
 
       # @param name [String]
       # @return [Module]

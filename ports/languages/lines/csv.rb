@@ -7,6 +7,7 @@ module IronTrellis
         # A row an annotation, as it can be brought back.
         module Csv
           NAME = "csv"
+          PLACE = 4
           ENDING = "csv"
           TYPE = "text/csv; charset=utf-8"
 

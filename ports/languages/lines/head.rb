@@ -7,6 +7,7 @@ module IronTrellis
         # For the head of each page: its address, then its lines.
         module Head
           NAME = "head"
+          PLACE = 1
           ENDING = "txt"
           TYPE = "text/plain; charset=utf-8"
 

@@ -7,6 +7,7 @@ module IronTrellis
         # For the headers of each page: its address, then its Link header (RFC 8288).
         module Header
           NAME = "header"
+          PLACE = 2
           ENDING = "txt"
           TYPE = "text/plain; charset=utf-8"
 

@@ -7,6 +7,7 @@ module IronTrellis
         # As a sitemap of these pages.
         module Sitemap
           NAME = "sitemap"
+          PLACE = 3
           ENDING = "xml"
           TYPE = "application/xml"
 
