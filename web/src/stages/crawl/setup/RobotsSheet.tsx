@@ -1,3 +1,4 @@
+import { MONO } from "../../../theme";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -7,8 +8,9 @@ import { type Schemas, type Site } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { Sheet } from "../../../kit/Sheet";
 import { Sign } from "../../../kit/signs/Sign";
-import { MONO } from "../../../theme";
 import { useRobotsForm } from "./useRobotsForm";
+
+const CODE = { htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12.5 } } };
 
 type Trial = Schemas["RobotsTrial"];
 
@@ -24,7 +26,7 @@ export function RobotsSheet({ site }: { site: Site | undefined }) {
 }
 
 function RobotsForm({ site, close }: { site: Site | undefined; close: () => void }) {
-  const { text, setText, urls, setUrls, agent, setAgent, start, draft, live, answer, error, mono } = useRobotsForm({
+  const { text, setText, urls, setUrls, agent, setAgent, start, draft, live, answer, error } = useRobotsForm({
     site,
   });
 
@@ -47,7 +49,7 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
           value={text}
           onChange={(event) => setText(event.target.value)}
           helperText="A draft, or the file that the site has now. Nothing is changed on the site."
-          slotProps={mono}
+          slotProps={CODE}
         />
         <TextField
           label="URLs or paths"
@@ -57,7 +59,7 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
           value={urls}
           onChange={(event) => setUrls(event.target.value)}
           helperText="One a line."
-          slotProps={mono}
+          slotProps={CODE}
         />
       </Box>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "start" }}>

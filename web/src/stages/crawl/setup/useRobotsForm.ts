@@ -1,7 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Site } from "../../../api/client";
-import { MONO } from "../../../theme";
 import { lines } from "./fields";
 import { useForm } from "./form";
 
@@ -22,6 +21,5 @@ export function useRobotsForm({ site }: { site: Site | undefined }) {
   });
   const answer = live.data && live.submittedAt > draft.submittedAt ? live.data : draft.data;
   const error = live.submittedAt > draft.submittedAt ? live.error : draft.error;
-  const mono = { htmlInput: { spellCheck: false, style: { fontFamily: MONO, fontSize: 12.5 } } };
-  return { text, setText, urls, setUrls, agent, setAgent, start, draft, live, answer, error, mono };
+  return { text, setText, urls, setUrls, agent, setAgent, start, draft, live, answer, error };
 }

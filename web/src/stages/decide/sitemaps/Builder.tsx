@@ -15,7 +15,10 @@ type Build = SitemapsData["builds"][number];
 
 /** A set of sitemaps from what should be indexed: how it shall be made, what it would list, and the files to download. */
 export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsData }) {
-  const { build, newest, difference, outline, listed } = useBuilder({ site, sitemaps });
+  const build = useBuilder(site);
+  const newest = sitemaps.builds[0];
+  const { difference, outline } = sitemaps;
+  const listed = difference.stays.total + difference.joins.total;
   return (
     <Box
       sx={{

@@ -4,7 +4,7 @@ import { api, data } from "../../../api/client";
 
 export type Move = "fell" | "rose" | "as_decided" | "came" | "went" | "others";
 
-/** What the rows ask for and keeps. */
+/** What the rows ask for. */
 export function useMoves({ newer, earlier, move }: { newer: number; earlier: number; move: Move }) {
   const rows = useQuery({
     queryKey: ["compare", newer, earlier, move],

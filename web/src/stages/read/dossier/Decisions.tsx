@@ -3,7 +3,7 @@ import { type Dossier } from "../../../api/client";
 import { Decided } from "../../../kit/Decided";
 import { DecideIntent } from "../../../kit/DecideIntent";
 import { Part } from "../../../kit/parts";
-import { useDecisions } from "./useDecisions";
+import { useUrlDecisions } from "./useUrlDecisions";
 
 const FROM: Record<string, string> = { url: "decided for itself", pattern: "by a pattern", group: "by its group" };
 const INTENTS: Record<string, string> = {
@@ -14,7 +14,8 @@ const INTENTS: Record<string, string> = {
 
 /** Whether the page should be indexed and where that comes from; what was ever decided about it. */
 export function Decisions({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
-  const { siteId, decisions, intent, intent_of } = useDecisions({ crawl, url, dossier });
+  const { siteId, decisions } = useUrlDecisions({ crawl, url });
+  const { intent, intent_of } = dossier.url;
   return (
     <Part title="Decisions">
       <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>

@@ -6,7 +6,7 @@ import { count } from "../../../kit/format";
 import { LINK_PLACES, LINK_TYPES } from "../../../kit/linkWords";
 import { Part, UrlLink } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
-import { useLinks } from "./useLinks";
+import { useUrlLinks } from "./useUrlLinks";
 
 type Row = Schemas["LinkRow"];
 type Props = { crawl: number; url: string; direction: "in" | "out" };
@@ -19,7 +19,8 @@ const COLUMNS = [
 
 /** Links to the page or from it: the first of them, and the way to all. */
 export function Links({ crawl, url, direction }: Props) {
-  const { to, conditions, first, rows, total, name } = useLinks({ crawl, url, direction });
+  const name = direction === "in" ? "Links in" : "Links out";
+  const { to, conditions, first, rows, total } = useUrlLinks({ crawl, url, direction });
   return (
     <Part title={total == null ? name : `${name} (${count(total)})`}>
       {first.error?.message}

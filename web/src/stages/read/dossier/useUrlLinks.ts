@@ -5,8 +5,8 @@ import { writeWhere } from "../../../kit/conditions";
 
 export const FIRST = 12;
 
-/** What Links asks for and keeps. */
-export function useLinks({ crawl, url, direction }: { crawl: number; url: string; direction: "in" | "out" }) {
+/** The first links to a URL or from it, how many there are, and the conditions that find them all. */
+export function useUrlLinks({ crawl, url, direction }: { crawl: number; url: string; direction: "in" | "out" }) {
   const { to } = useAddress();
   // Links of a page to itself lead nowhere.
   const [here, there] = direction === "in" ? ["target", "source"] : ["source", "target"];
@@ -25,6 +25,5 @@ export function useLinks({ crawl, url, direction }: { crawl: number; url: string
   });
   const rows = first.data?.rows.slice(0, FIRST) ?? [];
   const total = totals.data?.links;
-  const name = direction === "in" ? "Links in" : "Links out";
-  return { to, conditions, first, rows, total, name };
+  return { to, conditions, first, rows, total };
 }
