@@ -19,34 +19,18 @@ module Browser
     @ready ||= begin
       FileUtils.mkdir_p(Capybara.save_path)
       Capybara.app = IronTrellis::Api::Server.application
-      Minitest.after_run { rest }
+      pid = spawn({"TRELLIS_ENV" => "test"}, IronTrellis::ROOT.join("bin/worker").to_s, "--parent", Process.pid.to_s)
+      Minitest.after_run do
+        Process.kill("TERM", pid)
+        Process.wait(pid)
+      end
       true
     end
-  end
-
-  # Starts the worker, unless it runs.
-  #
-  # @return [void]
-  def self.work
-    @worker ||=
-      spawn({"TRELLIS_ENV" => "test"}, IronTrellis::ROOT.join("bin/worker").to_s, "--parent", Process.pid.to_s)
-  end
-
-  # Ends the worker: it works the queue of everybody, and other tests look at what waits there.
-  #
-  # @return [void]
-  def self.rest
-    return unless @worker
-
-    Process.kill("TERM", @worker)
-    Process.wait(@worker)
-    @worker = nil
   end
 
   def setup
     super
     Browser.ready
-    Browser.work
     Rack::Attack.cache.store.clear
     IronTrellis::Store::Accounts::User.delete_all
   end

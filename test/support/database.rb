@@ -13,7 +13,6 @@ module TestDatabase
 
   def setup
     TestDatabase.ready
-    Browser.rest unless is_a?(Browser)
     super
   end
 end
