@@ -157,7 +157,7 @@ module IronTrellis
                 pids << Work::Runtime::Worker.start(crawl.queue)
               end
               look_after(pids, crawl)
-              @files.begin if crawl.all_stored?
+              @files.start if crawl.all_stored?
               sleep POLL_SECONDS
             end
           end

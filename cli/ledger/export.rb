@@ -33,16 +33,16 @@ module IronTrellis
         end
 
         def links
-          all = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
-          [LINKS, Enumerator.new { |rows| all.links { |line| rows << JSON.parse(line).values_at(*LINKS) } }]
+          [LINKS, Enumerator.new { |rows| audit_rows.links { |line| rows << JSON.parse(line).values_at(*LINKS) } }]
         end
 
         def faults
           as_text = @options["format"] != "jsonl"
-          all = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
-          rows = Enumerator.new { |found| all.faults { |row| found << row.values_at(*FAULTS) } }
+          rows = Enumerator.new { |found| audit_rows.faults { |row| found << row.values_at(*FAULTS) } }
           [FAULTS, as_text ? rows.lazy.map { |row| [*row[0..3], JSON.generate(row[4])] } : rows]
         end
+
+        def audit_rows = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)
 
         def crawl
           @crawl ||= Sites::Named.crawl(Sites::Named.named(@options["site"]), @options["crawl"])

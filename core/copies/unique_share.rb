@@ -73,33 +73,29 @@ module IronTrellis
         def put_away
           waiting, @waiting = @waiting, []
           quoted, @quoted = @quoted, []
-          by_part(waiting.map(&:last)) do |shingles, of|
-            places = placed(shingles, of, waiting.map(&:first))
-            ->(part, here) { @parts[part] << places[here].to_binary }
-          end
-          by_part(quoted.map(&:last)) do |shingles, of|
-            places = placed(shingles, of, quoted.map(&:first))
-            targets = Numo::Int32.cast(quoted.map { |one| one[1] })[of]
-            lambda do |part, here|
-              @quotes[part][0] << places[here].to_binary
-              @quotes[part][1] << targets[here].to_binary
-            end
+          by_part(waiting) { |part, places| @parts[part] << places.to_binary }
+          targets = Numo::Int32.cast(quoted.map { |one| one[1] })
+          by_part(quoted) do |part, places, of|
+            @quotes[part][0] << places.to_binary
+            @quotes[part][1] << targets[of].to_binary
           end
         end
 
-        # @param texts [Array<String>] shingles of each, as bytes
-        # @yieldparam shingles [Numo::UInt32] of all
-        # @yieldparam of [Numo::Int32] by shingle, the number of the text among these
-        # @yieldreturn [Proc] keeps those of a part: its number, and where they are
+        # @param texts [Array<Array>] each with its number first and its shingles, as bytes, last
+        # @yieldparam part [Integer]
+        # @yieldparam places [Numo::UInt64] its shingles, each with the number of its text behind it
+        # @yieldparam of [Numo::Int32] which of these texts each belongs to
         def by_part(texts)
-          return if texts.all?(&:empty?)
+          binaries = texts.map(&:last)
+          return if binaries.all?(&:empty?)
 
-          shingles = Numo::UInt32.from_binary(texts.join)
-          keep = yield(shingles, numbers_of(texts.map { |text| text.bytesize / 4 }))
+          shingles = Numo::UInt32.from_binary(binaries.join)
+          of = numbers_of(binaries.map { |binary| binary.bytesize / 4 })
+          places = (Numo::UInt64.cast(shingles) << 32) + Numo::UInt64.cast(texts.map(&:first))[of]
           part_of = shingles >> PART_BITS
           PARTS.times do |part|
             here = part_of.eq(part).where
-            keep.call(part, here) unless here.empty?
+            yield part, places[here], of[here] unless here.empty?
           end
         end
 
@@ -110,9 +106,6 @@ module IronTrellis
           sizes[0...-1].each { |size| steps[at += size] += 1 }
           steps[0...-1].cumsum
         end
-
-        def placed(shingles, of, numbers) =
-          (Numo::UInt64.cast(shingles) << 32) + Numo::UInt64.cast(numbers)[of]
 
         # @return [Numo::UInt64] shingles with the texts that they count for
         def occurrences(part)

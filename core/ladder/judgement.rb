@@ -6,12 +6,6 @@ module IronTrellis
       # The answer of one rung: :pass, :stop with a reason in words, or :unknown where nothing is known.
       Judgement = Struct.new(:state, :reason)
 
-      class Judgement
-        # As they stand in a stored climb.
-        PASSES = "pass"
-        STOPS = "stop"
-      end
-
       class << Judgement
         PASS = Judgement.new(:pass).freeze
         UNKNOWN = Judgement.new(:unknown).freeze

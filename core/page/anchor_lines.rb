@@ -29,7 +29,7 @@ module IronTrellis
         # @param lines [Integer] how many lines the text came to
         def initialize(raw, spans, mark:, lines:)
           @raw = raw
-          @spans = spans.first(MOST).sort_by(&:from)
+          @spans = spans.first(MOST).sort_by.with_index { |span, number| [span.from, number] }
           @blocks = blocks(mark)
           # What is blank in a way that isn't known here would move all lines behind it.
           @spans = [] unless @blocks.size == lines

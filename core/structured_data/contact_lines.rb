@@ -40,7 +40,7 @@ module IronTrellis
           end
         end
 
-        def perhaps?(line) = PERHAPS.match?(line.b)
+        def perhaps?(line) = line.match?(/\d{2}/) && PERHAPS.match?(line.b)
 
         def number?(number, said) =
           DIGITS.cover?(number.count("0-9")) && (said || number.match?(DIALLED)) && !number.match?(DATE)

@@ -6,13 +6,17 @@ module IronTrellis
       # What was judged of a URL rung by rung, as SQL: rungs are found by their names, in the ladder's order, wherever
       # they stand in the list. The twin of Core::Ladder::Climb#stop_at, held to the same cases.
       module Climbs
+        # As the states of Core::Ladder::Judgement stand in a stored climb.
+        PASSES = "pass"
+        STOPS = "stop"
+
         module_function
 
         # @param climb [String] an SQL expression: a jsonb list of {rung, state, reason}
         # @param rung [String]
         # @return [String] whether it passes that rung
         def passes(climb, rung) =
-          "(#{climb} @> '[{\"rung\": \"#{rung}\", \"state\": \"#{Core::Ladder::Judgement::PASSES}\"}]')"
+          "(#{climb} @> '[{\"rung\": \"#{rung}\", \"state\": \"#{PASSES}\"}]')"
 
         # @param climb [String]
         # @param rung [String]
@@ -20,7 +24,7 @@ module IronTrellis
         # @return [String] the climb with a stop at that rung
         def stopped_at(climb, rung, reason) = <<~SQL.chomp
           (SELECT jsonb_agg(CASE WHEN one.judged ->> 'rung' = '#{rung}' THEN one.judged ||
-            jsonb_build_object('state', '#{Core::Ladder::Judgement::STOPS}', 'reason', #{reason}) ELSE one.judged END
+            jsonb_build_object('state', '#{STOPS}', 'reason', #{reason}) ELSE one.judged END
             ORDER BY one.place) FROM jsonb_array_elements(#{climb}) WITH ORDINALITY AS one (judged, place))
         SQL
 

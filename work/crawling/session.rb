@@ -119,7 +119,7 @@ module IronTrellis
           end
         end
 
-        def keep(_lane, item, outcome)
+        def keep(_queue, item, outcome)
           raise outcome if outcome.is_a?(Exception)
 
           outcome ? @buffer.put(item, outcome) : @pool.hand(item)

@@ -15,9 +15,9 @@ module IronTrellis
         def initialize(site, format, bytes)
           @site = site
           # Seen before it is read: reading holds up what others ask for.
-          refuse(bytes.count("\n")) if bytes.count("\n") > LINES_A_ROUTE * Decisions::Deciding::MOST
+          refuse_over(LINES_A_ROUTE * Decisions::Deciding::MOST, bytes.count("\n"))
           @routes, @bad = Ports::Redirects.reader(format).read(bytes)
-          refuse(@routes.size) if @routes.size > Decisions::Deciding::MOST
+          refuse_over(Decisions::Deciding::MOST, @routes.size)
         end
 
         # @param by [String]
@@ -33,7 +33,9 @@ module IronTrellis
 
         private
 
-        def refuse(size)
+        def refuse_over(most, size)
+          return if size <= most
+
           raise Core::Error::InvalidInput.new(
             "The file holds too much (#{size}): at most #{Decisions::Deciding::MOST} routes can be brought at once. " \
             "Split it into several."

@@ -36,6 +36,8 @@ module IronTrellis
         # @param routes [Array<Core::Redirects::Route>] of a pattern some known addresses are tried
         # @return [void]
         def call(routes)
+          # Known addresses are looked through once for all patterns.
+          @samples = @map.samples(routes.select(&:pattern?))
           @fetch.call do |client|
             routes.each do |route|
               Store::Redirects::RouteTest.keep(
@@ -53,7 +55,7 @@ module IronTrellis
 
         # The first answer that is wrong, else the last one that is right.
         def of_samples(route, client)
-          found = @map.samples([route]).fetch(route)
+          found = @samples.fetch(route)
           return {status: nil, location: nil, error: NOBODY, right: false} if found.empty?
 
           answers = found.map { |url, target| told(url, route.status, target, client) }

@@ -15,11 +15,11 @@ module IronTrellis
           @folder = folder
         end
 
-        # Begins with the links, which wait for no verdicts: to be called when all pages are stored, while they are
+        # Starts with the links, which wait for no verdicts: to be called when all pages are stored, while they are
         # judged.
         #
         # @return [Thread]
-        def begin = @links ||= Thread.new { write_links }.tap { |thread| thread.report_on_exception = false }
+        def start = @links ||= Thread.new { write_links }.tap { |thread| thread.report_on_exception = false }
 
         # To be called when the crawl is judged.
         #
@@ -29,7 +29,7 @@ module IronTrellis
           FileUtils.mkdir_p(@folder)
           @rows = Store::Reports::AuditRows.new(@crawl, @crawl.verdict_run)
           Ports::Tables::JsonlFile.write(path("urls.jsonl")) { |write| @rows.urls(&write) }
-          self.begin.value
+          start.value
           Ports::Tables::JsonlFile.write(path("faults.jsonl")) { |write| @rows.faults(&write) }
           summary.tap { |one| File.write(path("summary.json"), "#{JSON.pretty_generate(one)}\n") }
         end
