@@ -31,6 +31,7 @@ module IronTrellis
             expire_after: 30 * 86_400
           use limits
           use Http::Gate, hosts: hosts, clock: -> { App.clock }
+          use Http::Leaving
           # Not mapped by URL: the API's own paths are whole, as in the contract.
           run Rack::Cascade.new([Http::FrontEnd.new, App])
         end.to_app

@@ -21,7 +21,7 @@ module IronTrellis
         # At once, so that nobody can hold all of the server: requests of one account, bodies over MOST_BYTES, and
         # routes that wait for other servers.
         AT_ONCE = {person: 8, large: 2, outside: 4}.freeze
-        OUTSIDE = %r{/live\z|/again\z|/check\z|\A/api/trials/robots\z|/preview\z}
+        OUTSIDE = %r{/image\z}
         USER = "iron_trellis.user"
 
         # @param app [#call]
@@ -102,7 +102,7 @@ module IronTrellis
           [
             ([:person, user.id] if user),
             ([:large] if request.content_length.to_i > MOST_BYTES),
-            ([:outside] if OUTSIDE.match?(request.path_info) && request.post?)
+            ([:outside] if OUTSIDE.match?(request.path_info))
           ].compact
         end
 

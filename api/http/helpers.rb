@@ -19,7 +19,27 @@ module IronTrellis
         # @return [Hash] the request's JSON body, empty where none was sent
         def optional_json = request.body.read.empty? ? {} : body_json
 
+        # @yieldparam file [File] what was sent as the body of the request, which is never in memory whole
+        # @return [Object] what the block gives
+        def sent_file
+          Tempfile.create("sent", binmode: true) do |file|
+            IO.copy_stream(request.body.tap(&:rewind), file)
+            file.rewind
+            yield file
+          end
+        end
+
         def json(value) = JSON.generate(value)
+
+        # Has a worker do what would hold this thread.
+        #
+        # @param kind [Module] of Work::Tasks::Kinds
+        # @param input [Hash{Symbol => Object}]
+        # @return [String] JSON: by which number the answer can be asked for
+        def ask(kind, **input)
+          status 202
+          json(task: Work::Tasks::Asking.ask(kind, input, now: now).id)
+        end
 
         def now = settings.clock
 

@@ -47,11 +47,8 @@ module IronTrellis
 
           app.post("/api/crawls/:crawl/decisions/:decision/check") do
             run
-            json(
-              Work::Decisions::CheckNow.new(crawl).call(
-                Store::Decisions::Decision.where(site_id: crawl.site_id).fetch(params[:decision])
-              )
-            )
+            decision = Store::Decisions::Decision.where(site_id: crawl.site_id).fetch(params[:decision])
+            ask(Work::Tasks::Kinds::DecisionCheck, crawl: crawl.id, decision: decision.id)
           end
 
           app.get("/api/crawls/:crawl/urls/:url/decisions") { json(decisions: about_url) }

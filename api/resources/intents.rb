@@ -46,7 +46,7 @@ module IronTrellis
           app.get("/api/crawls/:crawl/robots") { json(origins: robots_book.origins) }
 
           app.post("/api/crawls/:crawl/robots/again") do
-            run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).robots(body_json["origin"]))
+            run && ask(Work::Tasks::Kinds::RobotsAgain, crawl: crawl.id, origin: body_json["origin"])
           end
 
           app.post("/api/crawls/:crawl/robots") { json(robots_book.trial(body_json["origin"], body_json["text"])) }

@@ -56,15 +56,10 @@ module IronTrellis
           end
 
           app.post("/api/sites/:site/languages/import") do
-            input = body_json
-            json(
-              Work::Languages::Importing.new(site, input["text"]).call(
-                keep: input["keep"],
-                by: user.name,
-                now: now,
-                note: input["note"]
-              )
-            )
+            sent_file do |file|
+              importing = Work::Languages::Importing.new(site, file)
+              json(importing.call(keep: params[:keep] == "true", by: user.name, now: now, note: params[:note]))
+            end
           end
         end
       end

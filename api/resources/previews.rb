@@ -30,14 +30,6 @@ module IronTrellis
           end
 
           def spread(urls) = urls.each_slice([urls.size.fdiv(KNOWN).ceil, 1].max).map(&:first)
-
-          def robots_trial(input)
-            trial = Work::Robots::Preview.of(input["agent"], asked_site(input)&.crawl_settings)
-            return {file: nil, rows: trial.draft(input["text"], input["urls"])} if input["text"]
-
-            file, rows = trial.live(input["url"].to_s, input["urls"])
-            {file: file.to_h, rows: rows}
-          end
         end
 
         def self.registered(app)
@@ -45,7 +37,16 @@ module IronTrellis
 
           app.post("/api/trials/scope") { json(scope_trial(body_json)) }
 
-          app.post("/api/trials/robots") { json(robots_trial(body_json)) }
+          app.post("/api/trials/robots") do
+            agent, text, urls = body_json.values_at("agent", "text", "urls")
+            json(file: nil, rows: Work::Robots::Preview.of(agent, nil).draft(text, urls))
+          end
+
+          app.post("/api/trials/robots/now") do
+            asked_site(body_json)
+            agent, url, urls, site = body_json.values_at("agent", "url", "urls", "site")
+            ask(Work::Tasks::Kinds::RobotsTrial, agent: agent, url: url, urls: urls, site: site)
+          end
 
           app.post("/api/trials/timetable") do
             timetable = Core::Settings::Timetable.new(cron: body_json["cron"], time_zone: body_json["time_zone"])

@@ -47,13 +47,10 @@ module IronTrellis
           app.post("/api/sites/:site/routes/trial") { json(route_trial(body_json)) }
 
           app.post("/api/sites/:site/routes/import") do
-            json(
-              Work::Redirects::Importing.new(site, body_json["format"], body_json["text"]).call(
-                by: user.name,
-                now: now,
-                note: body_json["note"]
-              )
-            )
+            sent_file do |file|
+              importing = Work::Redirects::Importing.new(site, params[:format], file)
+              json(importing.call(by: user.name, now: now, note: params[:note]))
+            end
           end
 
           app.post("/api/sites/:site/routes/tests") do

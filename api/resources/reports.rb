@@ -113,7 +113,7 @@ module IronTrellis
           app.get("/api/crawls/:crawl/urls/:url/source") { json(dossier.source) }
 
           app.post("/api/crawls/:crawl/urls/:url/live") do
-            json(Work::Crawling::LiveFetch.new(crawl, body_json["as"]).call(dossier.address))
+            ask(Work::Tasks::Kinds::LiveFetch, crawl: crawl.id, url: dossier.address, as: body_json["as"])
           end
         end
       end

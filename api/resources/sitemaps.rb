@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "base64"
 require "zip"
 
 module IronTrellis
@@ -44,9 +43,8 @@ module IronTrellis
 
         # A file that is looked at before it is published.
         module Checked
-          def sitemap_check(input)
-            result, first =
-              Work::Sitemaps::Check.call(Base64.decode64(input["base64"]), location: input["location"], now: now)
+          def sitemap_check(file)
+            result, first = Work::Sitemaps::Check.call(file, location: params[:location], now: now)
             {
               kind: result.kind,
               entries: result.count,
@@ -63,7 +61,8 @@ module IronTrellis
           app.get("/api/crawls/:crawl/sitemaps") { json(sitemaps) }
 
           app.post("/api/crawls/:crawl/sitemaps/again") do
-            run && json(Work::Robots::ReadAgain.new(crawl, clock: -> { now }).sitemap(body_json["url"]))
+            Store::Sitemaps::Published.new(run, crawl.site.sitemap_plan).check(body_json["url"])
+            ask(Work::Tasks::Kinds::SitemapAgain, crawl: crawl.id, url: body_json["url"])
           end
 
           app.post("/api/sites/:site/sitemaps") { json(Work::Sitemaps::Building.ask(site, now: now).view) }
@@ -72,7 +71,7 @@ module IronTrellis
 
           app.get("/api/sites/:site/sitemaps/:build/file") { built_file }
 
-          app.post("/api/trials/sitemap") { json(sitemap_check(body_json)) }
+          app.post("/api/trials/sitemap") { sent_file { |file| json(sitemap_check(file)) } }
         end
       end
     end

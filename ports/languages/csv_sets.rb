@@ -9,12 +9,12 @@ module IronTrellis
 
         module_function
 
-        # @param bytes [String]
+        # @param source [String, IO] the file's bytes
         # @return [Array(Array<Core::Languages::Annotation>, Array<Tables::CsvRows::Bad>)] what can be used, and the
         #   lines that can't
         # @raise [Core::Error::InvalidInput]
-        def read(bytes)
-          rows = Tables::CsvRows.new(bytes, COLUMNS)
+        def read(source)
+          rows = Tables::CsvRows.new(source, COLUMNS)
           found = []
           rows.each do |row, line|
             url = Core::Url::NormalForm.parse?(row["url"])

@@ -52,6 +52,12 @@ module IronTrellis
           raise unavailable("used", error)
         end
 
+        # @return [#call] ends the statement that this thread's connection runs, from any thread; true
+        def canceller
+          raw = ActiveRecord::Base.connection.raw_connection
+          -> { raw.cancel.nil? || true }
+        end
+
         # @param error [Exception] of the connection
         # @return [Unavailable]
         def lost(error) = unavailable("used", error)

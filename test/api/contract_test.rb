@@ -214,7 +214,7 @@ class ContractTest < Minitest::Test
         "rows"
       ].first.values_at("allowed", "line")
     refused =
-      call(:post, "/trials/robots", {url: "http://127.0.0.1:#{SiteServer.skerry.port}/", agent: "Bot", urls: ["/"]})
+      worked("/trials/robots/now", {url: "http://127.0.0.1:#{SiteServer.skerry.port}/", agent: "Bot", urls: ["/"]})
     assert_equal ["connect", false], [refused["file"]["error"], refused["rows"].first["allowed"]]
     assert_equal 3, call(:post, "/trials/timetable", {cron: "30 4 * * mon", time_zone: "UTC"})["next"].size
     assert_match(

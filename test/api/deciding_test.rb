@@ -59,7 +59,7 @@ class DecidingApiTest < Minitest::Test
 
   def test_what_was_decided_is_checked_against_the_site_as_it_is_now
     id = decide("canonical", {"#{WWW}/lamps/masthead/ms-40-copper" => {target: "#{WWW}/elsewhere"}})["ids"].first
-    check = call(:post, "/crawls/#{@crawl}/decisions/#{id}/check")
+    check = worked("/crawls/#{@crawl}/decisions/#{id}/check")
 
     assert_equal [1, [false]], [check["total"], check["pages"].map { |page| page["holds"] }]
     assert_equal ["Canonical", "#{WWW}/elsewhere", false],
@@ -165,27 +165,27 @@ class DecidingApiTest < Minitest::Test
 
   def test_a_map_from_a_file_is_half_good
     text = "from;to;status\n/old;/new;301\n/gone;;410\nnot an address;/x;301\n/y;/z;999\n/w;;301\n"
-    told = call(:post, "/sites/#{@site}/routes/import", {format: "csv", text: text})
+    told = send_file("/sites/#{@site}/routes/import?format=csv", text)
     assert_equal [2, 5, [4, 5, 6]], [told["ids"].size, told["read"], told["bad"].map { |one| one["line"] }]
     map = call(:get, "/sites/#{@site}/routes")
     assert_equal [["#{WWW}/old", "#{WWW}/new", 301], ["#{WWW}/gone", nil, 410]],
       map["routes"].map { |route| route.values_at("from", "to", "status") }
     assert_match(
       /must name the columns/,
-      call(:post, "/sites/#{@site}/routes/import", {format: "csv", text: "a,b\n1,2\n"}, status: 422)["detail"]
+      send_file("/sites/#{@site}/routes/import?format=csv", "a,b\n1,2\n", status: 422)["detail"]
     )
     long = "from,to,status\n#{"/a,/b,301\n" * 150_000}"
     assert_match(
       /holds too much \(150001\).*20000 routes/,
-      call(:post, "/sites/#{@site}/routes/import", {format: "csv", text: long}, status: 422)["detail"]
+      send_file("/sites/#{@site}/routes/import?format=csv", long, status: 422)["detail"]
     )
     assert_match(
       /no JSON/,
-      call(:post, "/sites/#{@site}/routes/import", {format: "json", text: "{"}, status: 422)["detail"]
+      send_file("/sites/#{@site}/routes/import?format=json", "{", status: 422)["detail"]
     )
     assert_match(
       /must hold a list/,
-      call(:post, "/sites/#{@site}/routes/import", {format: "json", text: "{}"}, status: 422)["detail"]
+      send_file("/sites/#{@site}/routes/import?format=json", "{}", status: 422)["detail"]
     )
   end
 
@@ -214,8 +214,8 @@ class DecidingApiTest < Minitest::Test
       JSON.parse(json).map { |route| route.values_at("from", "to", "status") }
     csv = file("/sites/#{@site}/routes/csv")
     other = call(:post, "/sites", site_input, status: 201)["id"]
-    assert_equal 3, call(:post, "/sites/#{other}/routes/import", {format: "json", text: json})["ids"].size
-    assert_empty call(:post, "/sites/#{other}/routes/import", {format: "csv", text: csv})["ids"],
+    assert_equal 3, send_file("/sites/#{other}/routes/import?format=json", json)["ids"].size
+    assert_empty send_file("/sites/#{other}/routes/import?format=csv", csv)["ids"],
       "the same is in force already"
     assert_match(/^RewriteRule/, file("/sites/#{@site}/routes/apache"))
     assert_match(/map \$host/, file("/sites/#{@site}/routes/nginx"))
@@ -246,10 +246,10 @@ class DecidingApiTest < Minitest::Test
 
   def test_sets_of_languages_from_a_file_are_checked_before_they_are_kept
     text = "url,hreflang,target\n#{WWW}/en,en,#{WWW}/en\n#{WWW}/en,da,#{WWW}/da\n#{WWW}/da,da,#{WWW}/da\n,,\nx,en,y\n"
-    checked = call(:post, "/sites/#{@site}/languages/import", {text: text, keep: false})
+    checked = send_file("/sites/#{@site}/languages/import?keep=false", text)
     assert_equal [1, [], [6]], [checked["clusters"].size, checked["ids"], checked["bad"].map { |one| one["line"] }]
     assert_includes checked["faults"].map { |one| one.values_at("code", "url") }, ["hreflang-no-return", "#{WWW}/en"]
-    assert_equal 1, call(:post, "/sites/#{@site}/languages/import", {text: text, keep: true})["ids"].size
+    assert_equal 1, send_file("/sites/#{@site}/languages/import?keep=true", text)["ids"].size
     assert_includes file("/crawls/#{@crawl}/languages/header"),
       "#{WWW}/en\nLink: <#{WWW}/da>; rel=\"alternate\"; hreflang=\"da\""
     assert_includes file("/crawls/#{@crawl}/languages/head"),
@@ -303,17 +303,9 @@ class DecidingApiTest < Minitest::Test
 
   def test_a_sitemap_file_is_checked
     told =
-      call(
-        :post,
-        "/trials/sitemap",
-        {
-          base64:
-            Base64.strict_encode64(
-              "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\"><url><loc>http://a.test/x</loc></url>" \
-              "</urlset>"
-            ),
-          location: "http://b.test/sitemap.xml"
-        }
+      send_file(
+        "/trials/sitemap?location=http://b.test/sitemap.xml",
+        "<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\"><url><loc>http://a.test/x</loc></url></urlset>"
       )
     assert_equal ["urlset", 1, [["sitemap-off-host", 1, "http://a.test/x"]]],
       [

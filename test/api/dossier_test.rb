@@ -53,7 +53,7 @@ class DossierTest < Minitest::Test
 
   def test_a_fetch_made_now_as_a_crawler_and_as_a_visitor
     sign_up
-    live = ->(name, as) { call(:post, "#{path(name)}/live", {as: as}) }
+    live = ->(name, as) { worked("#{path(name)}/live", {as: as}) }
     assert_equal [200, true, nil],
       live.call("/lamps/masthead/ms-55-copper", "crawler").values_at("status", "noindex", "blocked")
     assert_equal [200, 301, 301], live.call("/lamps/ms-40", "crawler")["hops"].map { |hop| hop["status"] }.reverse

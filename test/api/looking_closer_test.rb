@@ -76,10 +76,10 @@ class LookingCloserTest < Minitest::Test
   end
 
   def test_robots_txt_and_sitemaps_are_read_again_by_themselves
-    now = call(:post, "/crawls/#{judged}/robots/again", {origin: WWW})
+    now = worked("/crawls/#{judged}/robots/again", {origin: WWW})
     assert_equal [200, true], now.values_at("status", "same")
     file = call(:get, "/crawls/#{judged}/sitemaps")["files"].find { |one| one["entries"].positive? }
-    read = call(:post, "/crawls/#{judged}/sitemaps/again", {url: file["url"]})
+    read = worked("/crawls/#{judged}/sitemaps/again", {url: file["url"]})
     assert_equal [200, file["listed"], 0], [read["status"], read["entries"], read["came"]["total"]]
     call(:post, "/crawls/#{judged}/sitemaps/again", {url: "#{WWW}/none.xml"}, status: 404)
   end

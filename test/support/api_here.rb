@@ -50,6 +50,24 @@ module ApiHere
     JSON.parse(last_response.body).tap { |answer| @token = answer["csrf_token"] || @token }
   end
 
+  # Asks for what a worker does, and lets one do it here.
+  def worked(path, body = nil)
+    id = call(:post, path, body, status: 202)["task"]
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 0, attended: 1) { !Store::Tasks::Task.find(id).open? }
+    task = call(:get, "/tasks/#{id}")
+    flunk(task["problem"]["detail"]) if task["problem"]
+    task["result"]
+  end
+
+  # Sends a file as it is.
+  def send_file(path, bytes, status: 200)
+    headers = {"CONTENT_TYPE" => "application/octet-stream", "HTTP_X_CSRF_TOKEN" => @token.to_s}
+    custom_request("POST", "/api#{path}", bytes, headers)
+    assert_equal status, last_response.status, last_response.body
+    assert_response_schema_confirm(status)
+    JSON.parse(last_response.body)
+  end
+
   def sign_up
     call(:get, "/session")
     call(:post, "/accounts", PERSON, status: 201)

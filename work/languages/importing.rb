@@ -6,11 +6,11 @@ module IronTrellis
       # Sets of languages from a file: checked in any case, decided where that is asked.
       class Importing
         # @param site [Store::Sites::Site]
-        # @param bytes [String]
+        # @param file [IO]
         # @raise [Core::Error::InvalidInput] where the file can't be read
-        def initialize(site, bytes)
+        def initialize(site, file)
           @site = site
-          @annotations, @bad = Ports::Languages::CsvSets.read(bytes)
+          @annotations, @bad = Ports::Languages::CsvSets.read(file)
           @clusters = Core::Languages::Clusters.of(@annotations)
         end
 

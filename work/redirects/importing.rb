@@ -7,16 +7,17 @@ module IronTrellis
       class Importing
         # JSON that is written for people takes a line for each of a route's values, and two around them.
         LINES_A_ROUTE = 7
+        PIECE = 1_000_000
 
         # @param site [Store::Sites::Site]
         # @param format [String]
-        # @param bytes [String]
+        # @param file [IO]
         # @raise [Core::Error::InvalidInput] where the file can't be read, or holds more than can be decided at once
-        def initialize(site, format, bytes)
+        def initialize(site, format, file)
           @site = site
           # Seen before it is read: reading holds up what others ask for.
-          refuse_over(LINES_A_ROUTE * Decisions::Deciding::MOST, bytes.count("\n"))
-          @routes, @bad = Ports::Redirects.reader(format).read(bytes)
+          refuse_over(LINES_A_ROUTE * Decisions::Deciding::MOST, lines(file))
+          @routes, @bad = Ports::Redirects.reader(format).read(file)
           refuse_over(Decisions::Deciding::MOST, @routes.size)
         end
 
@@ -32,6 +33,15 @@ module IronTrellis
         end
 
         private
+
+        def lines(file)
+          count = 0
+          while (piece = file.read(PIECE))
+            count += piece.count("\n")
+          end
+          file.rewind
+          count
+        end
 
         def refuse_over(most, size)
           return if size <= most

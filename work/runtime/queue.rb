@@ -8,6 +8,9 @@ module IronTrellis
       # The one place that knows the job engine (Que: jobs in PostgreSQL, so that enqueuing is part of a transaction).
       module Queue
         POLL_SECONDS = 0.25
+        # The priority of what somebody waits for, and how many threads of a worker do nothing else.
+        ATTENDED = 10
+        ATTENDED_THREADS = 4
         # Jobs of a class and with arguments, that aren't finished.
         SAME = "job_class = $1 AND kwargs = $2::jsonb AND finished_at IS NULL"
 
@@ -27,9 +30,10 @@ module IronTrellis
         # @param args [Hash{Symbol => Object}] JSON values
         # @param queue [String]
         # @param at [Time, nil] not before
+        # @param priority [Integer, nil] the lower, the sooner
         # @return [void]
-        def enqueue(job, args, queue:, at: nil)
-          job.enqueue(**args, job_options: {queue: queue, run_at: at}.compact)
+        def enqueue(job, args, queue:, at: nil, priority: nil)
+          job.enqueue(**args, job_options: {queue: queue, run_at: at, priority: priority}.compact)
         end
 
         # @param job [Class] a Job
@@ -59,14 +63,15 @@ module IronTrellis
         # free for it: kept in a buffer it would be locked away from other processes that could work it.
         #
         # @param queues [Array<String>]
-        # @param threads [Integer]
+        # @param threads [Integer] for any job
+        # @param attended [Integer] further ones, for what somebody waits for
         # @yieldreturn [Boolean] whether to stop
         # @return [void]
-        def work(queues:, threads:)
+        def work(queues:, threads:, attended: 0)
           # A lost connection ends the job engine's own thread, which raises here; one message of it is enough.
           Thread.report_on_exception = false
-          locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads, poll_interval: POLL_SECONDS,
-            maximum_buffer_size: 0)
+          locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads + [ATTENDED] * attended,
+            poll_interval: POLL_SECONDS, maximum_buffer_size: 0)
           sleep 0.1 until yield
           @ending = true
           locker.stop!

@@ -18,8 +18,11 @@ module IronTrellis
             prepared ? Store::Postgres::Database.connect : Store::Postgres::Database.prepare
             Queue.connect
             Store::Judging::VerdictRun.sweep_all
-            timetables = Timetables.new if queues.include?(Crawling::Runs::QUEUE)
-            Queue.work(queues: queues, threads: 1) { timetables&.tick || ending.call }
+            shared = queues.include?(Crawling::Runs::QUEUE)
+            timetables = Timetables.new if shared
+            Queue.work(queues: queues, threads: 1, attended: shared ? Queue::ATTENDED_THREADS : 0) do
+              timetables&.tick || ending.call
+            end
           end.run
         end
 

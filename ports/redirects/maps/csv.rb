@@ -28,12 +28,12 @@ module IronTrellis
                 .join
           end
 
-          # @param bytes [String]
+          # @param source [String, IO] the file's bytes
           # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the lines
           #   that can't
           # @raise [Core::Error::InvalidInput]
-          def read(bytes)
-            rows = Tables::CsvRows.new(bytes, COLUMNS, optional: %w[kind query])
+          def read(source)
+            rows = Tables::CsvRows.new(source, COLUMNS, optional: %w[kind query])
             routes = []
             rows.each do |row, line|
               why = wrong(row)

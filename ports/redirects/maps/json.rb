@@ -22,13 +22,13 @@ module IronTrellis
           def write(routes) =
             JSON.pretty_generate(routes.map { |route| route.to_h.slice(:from, :to, :status, :kind, :query) })
 
-          # @param bytes [String]
+          # @param source [String, IO] the file's bytes
           # @return [Array(Array<Core::Redirects::Route>, Array<Tables::CsvRows::Bad>)] what can be used, and the
           #   entries that can't (`line` counts them)
           # @raise [Core::Error::InvalidInput]
-          def read(bytes)
+          def read(source)
             bad = []
-            routes = parse(bytes).each.with_index(1).filter_map do |one, number|
+            routes = parse(source.is_a?(String) ? source.dup : source.read).each.with_index(1).filter_map do |one, number|
               values = one.is_a?(Hash) ? one.slice("from", "to", "status").transform_values(&:to_s) : {}
               row = {"from" => "", "to" => "", "status" => ""}.merge(values)
               why = Csv.wrong(row)
@@ -40,7 +40,7 @@ module IronTrellis
           end
 
           def parse(bytes)
-            value = JSON.parse(bytes.dup.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF"))
+            value = JSON.parse(bytes.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF"))
             if value.is_a?(Array)
               value
             else

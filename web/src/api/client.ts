@@ -57,6 +57,13 @@ export async function data<T>(
   throw new ApiError(response.status, isProblem(error) ? error : undefined);
 }
 
+/** A file as the body of a request, sent as it is. */
+export const asFile = (file: Blob) => ({
+  body: file as unknown as string,
+  bodySerializer: () => file,
+  headers: { "Content-Type": "application/octet-stream" },
+});
+
 function isProblem(value: unknown): value is Problem {
   return typeof value === "object" && value !== null && "detail" in value;
 }

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { api, data } from "../api/client";
+import { api } from "../api/client";
+import { worked } from "../api/tasks";
 
 /** What CheckNow asks for and keeps. */
 export function useCheckNow({ crawl, decision }: { crawl: number; decision: number }) {
@@ -8,7 +9,10 @@ export function useCheckNow({ crawl, decision }: { crawl: number; decision: numb
   const [open, setOpen] = useState(false);
   const check = useMutation({
     mutationFn: () =>
-      data(api.POST("/crawls/{crawl}/decisions/{decision}/check", { params: { path: { crawl, decision } } })),
+      worked(
+        "decision_check",
+        api.POST("/crawls/{crawl}/decisions/{decision}/check", { params: { path: { crawl, decision } } }),
+      ),
   });
   return { button, open, setOpen, check };
 }

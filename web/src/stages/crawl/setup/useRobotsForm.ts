@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Site } from "../../../api/client";
+import { worked } from "../../../api/tasks";
 import { lines } from "./fields";
 import { useForm } from "./form";
 
@@ -16,7 +17,10 @@ export function useRobotsForm({ site }: { site: Site | undefined }) {
   });
   const live = useMutation({
     mutationFn: () =>
-      data(api.POST("/trials/robots", { body: { url: start ?? "", agent, urls: lines(urls), site: site?.id } })),
+      worked(
+        "robots_trial",
+        api.POST("/trials/robots/now", { body: { url: start ?? "", agent, urls: lines(urls), site: site?.id } }),
+      ),
     onSuccess: (answer) => setText(answer.file?.text ?? ""),
   });
   const answer = live.data && live.submittedAt > draft.submittedAt ? live.data : draft.data;

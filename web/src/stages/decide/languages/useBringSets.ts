@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
+import { api, asFile, data } from "../../../api/client";
 
 /** What BringSets asks for and keeps. */
 export function useBringSets({ site }: { site: number }) {
@@ -7,7 +7,12 @@ export function useBringSets({ site }: { site: number }) {
   const bring = useMutation({
     mutationFn: async ({ text, keep }: { text: string; keep: boolean }) => ({
       text,
-      ...(await data(api.POST("/sites/{site}/languages/import", { params: { path: { site } }, body: { text, keep } }))),
+      ...(await data(
+        api.POST("/sites/{site}/languages/import", {
+          params: { path: { site }, query: { keep } },
+          ...asFile(new Blob([text])),
+        }),
+      )),
     }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),
   });

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
+import { api, asFile, data } from "../../../api/client";
 import { MAPS } from "../../../api/formats";
 
 export const READ = MAPS.filter((format) => format.read).map((format) => format.name);
@@ -14,12 +14,8 @@ export function useBringMap({ site }: { site: number }) {
     mutationFn: async (file: File) =>
       data(
         api.POST("/sites/{site}/routes/import", {
-          params: { path: { site } },
-          body: {
-            format: formatOf(file.name),
-            text: await file.text(),
-            note: `from ${file.name}`,
-          },
+          params: { path: { site }, query: { format: formatOf(file.name), note: `from ${file.name}` } },
+          ...asFile(file),
         }),
       ),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["decide"] }),

@@ -1,6 +1,7 @@
 import { asked } from "../../../kit/screen";
 import { useQuery } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
+import { api } from "../../../api/client";
+import { worked } from "../../../api/tasks";
 import { useRules } from "../../../kit/useRules";
 
 /** What SitemapNow asks for and keeps. */
@@ -8,7 +9,11 @@ export function useSitemapNow({ crawl, url }: { crawl: number; url: string }) {
   const { title } = useRules();
   const read = useQuery({
     queryKey: ["sitemap now", crawl, url],
-    queryFn: () => data(api.POST("/crawls/{crawl}/sitemaps/again", { params: { path: { crawl } }, body: { url } })),
+    queryFn: () =>
+      worked(
+        "sitemap_again",
+        api.POST("/crawls/{crawl}/sitemaps/again", { params: { path: { crawl } }, body: { url } }),
+      ),
     gcTime: 0,
     retry: false,
   });

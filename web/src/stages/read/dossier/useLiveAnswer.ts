@@ -1,5 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
-import { api, data } from "../../../api/client";
+import { api } from "../../../api/client";
+import { worked } from "../../../api/tasks";
 
 export type Kind = "crawler" | "visitor";
 
@@ -7,7 +8,10 @@ export type Kind = "crawler" | "visitor";
 export function useLiveAnswer({ crawl, url }: { crawl: number; url: string }) {
   const live = useMutation({
     mutationFn: (as: Kind) =>
-      data(api.POST("/crawls/{crawl}/urls/{url}/live", { params: { path: { crawl, url } }, body: { as } })),
+      worked(
+        "live_fetch",
+        api.POST("/crawls/{crawl}/urls/{url}/live", { params: { path: { crawl, url } }, body: { as } }),
+      ),
   });
   return { live };
 }

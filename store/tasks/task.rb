@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Tasks
+      # Something that a person asked for and waits for while a worker does it.
+      class Task < Postgres::Record
+        self.table_name = "tasks"
+
+        WAITING = "waiting"
+        RUNNING = "running"
+        DONE = "done"
+        FAILED = "failed"
+        # What came of it is fetched at once; later it is of no use to anybody.
+        KEPT_SECONDS = 86_400
+
+        # @param kind [String]
+        # @param input [Hash{String => Object}] JSON values
+        # @param now [Time]
+        # @return [Task]
+        def self.ask(kind, input, now:)
+          where(asked_at: ...(now - KEPT_SECONDS)).delete_all
+          create!(kind: kind, input: input, asked_at: now)
+        end
+
+        # @return [Boolean] whether anything is still to come
+        def open? = [WAITING, RUNNING].include?(state)
+
+        # @param done [Integer]
+        # @param total [Integer, nil] nil where that isn't known
+        # @return [void]
+        def tell(done, total) = update_columns(done: done, total: total)
+
+        # @param result [Hash] JSON values
+        # @return [void]
+        def succeed(result, now:) = update!(state: DONE, result: result, ended_at: now)
+
+        # @param error [Core::Error]
+        # @return [void]
+        def fail(error, now:)
+          update!(
+            state: FAILED,
+            problem: {code: error.code, detail: error.message, problems: error.data[:problems]}.compact,
+            ended_at: now
+          )
+        end
+
+        # @return [Hash]
+        def view
+          {id: id, kind: kind, state: state, done: done, total: total, result: result, problem: problem}
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Does what somebody waits for. What went wrong is told to them; it isn't tried again unless they ask.
+      class Perform < Runtime::Job
+        def run(task_id:)
+          task = Store::Tasks::Task.find_by(id: task_id)
+          perform(task) if task&.open?
+          finish
+        end
+
+        # @return [void]
+        def given_up(error) = Store::Tasks::Task.find_by(id: que_attrs[:kwargs][:task_id])&.fail(wrapped(error), now: now)
+
+        private
+
+        def perform(task)
+          task.update!(state: Store::Tasks::Task::RUNNING)
+          kind = Tasks::Registry.all.fetch(task.kind)
+          task.succeed(kind.call(task.input, now: now) { |done, total| task.tell(done, total) }, now: now)
+        rescue PG::ConnectionBad, PG::UnableToSend, ActiveRecord::ConnectionFailed
+          raise
+        rescue => error
+          warn error.full_message(highlight: false) unless error.is_a?(Core::Error)
+          task.fail(wrapped(error), now: now)
+        end
+
+        def wrapped(error) = error.is_a?(Core::Error) ? error : Core::Error.new(told(error))
+      end
+    end
+  end
+end

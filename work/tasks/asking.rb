@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Tasks
+      # Puts what somebody waits for before a worker.
+      module Asking
+        # Before crawls, which every worker leaves some of its threads free for.
+        PRIORITY = Runtime::Queue::ATTENDED
+
+        module_function
+
+        # @param kind [Module] of Tasks::Kinds
+        # @param input [Hash{Symbol => Object}] JSON values, as the kind takes them
+        # @param now [Time]
+        # @return [Store::Tasks::Task]
+        def ask(kind, input, now:)
+          ActiveRecord::Base.transaction do
+            task = Store::Tasks::Task.ask(kind::CODE, input, now: now)
+            Runtime::Queue.enqueue(
+              Jobs::Perform,
+              {task_id: task.id},
+              queue: Crawling::Runs::QUEUE,
+              priority: PRIORITY
+            )
+            task
+          end
+        end
+      end
+    end
+  end
+end
