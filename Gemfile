@@ -23,6 +23,10 @@ gem "que", "2.4.1"
 gem "json", "~> 2.10"
 gem "fugit", "~> 1.14"
 
+# Words of a language in their stems, and those that say nothing by themselves.
+gem "ruby-stemmer", "~> 3.0"
+gem "stopwords-filter", "~> 0.7"
+
 # Lines of one text against another.
 gem "diff-lcs", "~> 1.6"
 
@@ -41,6 +45,7 @@ gem "thor", "~> 1.3"
 gem "csv", "~> 3.3"
 gem "caxlsx", "~> 4.1"
 gem "rubyzip", "~> 2.4"
+gem "roo", "~> 2.10"
 gem "tty-progressbar", "~> 0.18"
 gem "foreman", "~> 0.90"
 

@@ -33,6 +33,8 @@ module IronTrellis
     "Core::Faults::Registry" => "Core::Faults::Rules",
     "Core::Ledger::Registry" => "Core::Ledger::Columns",
     "Core::Decisions::Registry" => "Core::Decisions::Kinds",
+    "Core::Evidence::Registry" => "Core::Evidence::Kinds",
+    "Work::Tasks::Registry" => "Work::Tasks::Kinds",
     "Ports::Languages" => "Ports::Languages::Lines",
     "Ports::Redirects" => "Ports::Redirects::Maps",
     "Ports::Tables" => "Ports::Tables::Formats"

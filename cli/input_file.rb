@@ -19,6 +19,15 @@ module IronTrellis
       end
 
       # @param path [String]
+      # @return [void]
+      # @raise [Root::Stop] where there is no file that can be read
+      def check(path)
+        return if ::File.file?(path) && ::File.readable?(path)
+
+        raise Root::Stop.new("There is no file #{path} that can be read.", Root::COULD_NOT)
+      end
+
+      # @param path [String]
       # @param bad [Array<Ports::Tables::CsvRows::Bad>]
       # @return [void]
       def warn_of(path, bad)

@@ -117,6 +117,23 @@ module IronTrellis
       desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"
       subcommand "sitemap", Sitemaps::Commands
 
+      desc "evidence SUBCOMMAND", "Bring what indexes, search records and logs say of a site"
+      subcommand "evidence", Evidence::Commands
+
+      desc "triage", "Sort what an index left out by what to do about it"
+      long_desc <<~TEXT
+        Looks at every URL that the newest evidence of an index leaves out, as the site's crawler and at its speed, and
+        writes one JSON object a line: its class, why, and what to do.
+      TEXT
+      option :site, required: true, banner: "NAME"
+      option :index, banner: "NAME", desc: "Which index (default: the only one)"
+      option :fetch, type: :boolean, default: true, desc: "Look at each URL now; --no-fetch takes the newest crawl"
+      option :out, required: true, banner: "FILE.jsonl"
+      # @return [Integer] exit code
+      def triage
+        Triage::Sort.new(options).call
+      end
+
       desc "hreflang SUBCOMMAND", "Check sets of languages"
       subcommand "hreflang", Languages::Commands
 

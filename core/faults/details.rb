@@ -63,7 +63,17 @@ module IronTrellis
           "kind" => ["Kind", :text],
           "fetched" => ["Fetched in it", :number],
           "syntax" => ["Syntax", :text],
-          "reachable" => ["robots.txt could be read", :text]
+          "reachable" => ["robots.txt could be read", :text],
+          "days" => ["Days", :number],
+          "last_in_index" => ["Last in the index", :text],
+          "clicks" => ["Clicks", :number],
+          "impressions" => ["Impressions", :number],
+          "position" => ["Position", :number],
+          "crawl" => ["The crawl saw", :text],
+          "last_fetched" => ["Fetched by the index", :text],
+          "missing" => ["Words that are missing", :texts],
+          "in_index" => ["In the index", :number],
+          "useless" => ["Of use to nobody", :number]
         }.freeze
         # Links come first, all else as it is named above.
         ORDER = ["links", *NAMES.keys].each_with_index.to_h.freeze

@@ -9,7 +9,9 @@ module IronTrellis
       # was decided about; `follow` is whether its links shall be followed and `chosen_canonical` the URL that shall
       # stand for it, nil where nothing was decided; `importance_guessed` is whether nothing says which pages of the
       # site matter, so that none is important; `sitemap_of_group` is the file that should list the page, `lists_pdfs`
-      # whether the site's sitemaps are to list PDFs.
+      # whether the site's sitemaps are to list PDFs. What evidence says (EvidenceRule): `passes` is whether it passes
+      # all rungs before that of the index, `queries` what it was found for in the short window ([{query, impressions,
+      # position, missing}]), `live` what a later fetch saw, `hide_ends` when a hide ends whose lasting fix isn't proved.
       Subject =
         Struct.new(
           :url,
@@ -85,6 +87,23 @@ module IronTrellis
           :fulfilled,
           :data,
           :data_problems,
+          :standing,
+          :standing_reason,
+          :standing_date,
+          :standing_since,
+          :last_fetched,
+          :last_in_index,
+          :chosen_canonical_by_index,
+          :clicks,
+          :impressions,
+          :short_impressions,
+          :long_clicks,
+          :goals,
+          :dropped,
+          :passes,
+          :queries,
+          :live,
+          :hide_ends,
           keyword_init: true
         ) do
           # @param row [Hash{String => Object}] of the ledger, or some columns of one
@@ -107,6 +126,9 @@ module IronTrellis
           def missing? = status && (400..499).cover?(status)
 
           def gone? = status == 410
+
+          # @return [Boolean] whether the index has it under its own URL
+          def in_index? = standing == Core::Evidence::Standing::IN_INDEX
         end
     end
   end

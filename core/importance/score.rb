@@ -19,17 +19,30 @@ module IronTrellis
         #   whole; one that is left out has none
         #   Score.of({"authority" => 1.0, "nearness" => 0.5}).value # => 88.9
         def of(standings, key_page: false, weights: Weights::DEFAULT)
-          known = standings.slice(*weights.keys).compact
-          whole = known.keys.sum { |part| weights[part] }
-          return if whole.zero? && !key_page
+          shares = shares(standings.slice(*weights.keys).compact, weights)
+          return if shares.empty? && !key_page
 
-          value = whole.zero? ? 0.0 : known.sum { |part, standing| standing * weights[part] } / whole * 100
+          value = shares.sum { |part, share| standings[part] * share } * 100
           parts =
-            known.to_h do |part, standing|
-              [part, {standing: standing.round(4), weight: (weights[part] / whole).round(4)}]
+            shares.to_h do |part, share|
+              [part, {standing: standings[part].round(4), weight: share.round(4)}]
             end
           parts["key_page"] = {least: KEY_PAGE} if key_page
           new((key_page ? [value, KEY_PAGE].max : value).round(1), parts)
+        end
+
+        private
+
+        # What each known part counts of the whole.
+        def shares(known, weights)
+          others = known.keys - [Weights::LINKS]
+          whole = others.sum { |part| weights[part] }
+          links = known.key?(Weights::LINKS) ? weights[Weights::LINKS] : 0.0
+          return {} if whole.zero? && links.zero?
+
+          links = 1.0 if whole.zero?
+          others.to_h { |part| [part, whole.zero? ? 0.0 : weights[part] / whole * (1 - links)] }
+            .merge(known.key?(Weights::LINKS) ? {Weights::LINKS => links} : {})
         end
       end
     end

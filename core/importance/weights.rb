@@ -5,13 +5,17 @@ module IronTrellis
     module Importance
       # How much each part of the importance counts.
       module Weights
+        # Links from other sites count only where a list of them was brought; then they have this share of the whole,
+        # and the others the rest.
+        LINKS = "links"
         # Ours.
         DEFAULT = {
           "authority" => 0.35,
           "clicks" => 0.30,
           "impressions" => 0.15,
           "nearness" => 0.10,
-          "sitemap" => 0.10
+          "sitemap" => 0.10,
+          LINKS => 0.15
         }.freeze
 
         module_function
@@ -36,7 +40,7 @@ module IronTrellis
                   )
               }
             end
-          if problems.empty? && weights.values.sum.zero?
+          if problems.empty? && weights.except(LINKS).values.sum.zero?
             problems << {field: "weights", message: "At least one part must count."}
           end
           raise Settings::Problems.new(problems) if problems.any?

@@ -12,7 +12,8 @@ module IronTrellis
           Rungs::Direct,
           Rungs::Open,
           Rungs::Own,
-          Rungs::Distinct
+          Rungs::Distinct,
+          Rungs::Indexed
         ].freeze
         # Why a page stops, in few words: "stops at open" would read as its opposite.
         CAUSES = {

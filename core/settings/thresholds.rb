@@ -29,7 +29,14 @@ module IronTrellis
             Fields::Number.new("many_to_one", 20, 1..1_000_000, "The most redirects to one target"),
             Fields::Number.new("slow_ms", 2500, 1..600_000, "The longest answer in milliseconds"),
             Fields::Number.new("heavy_bytes", 2_000_000, 1000..500_000_000, "The largest page in bytes"),
-            Fields::Number.new("heavy_image", 200_000, 1000..500_000_000, "The largest image in bytes")
+            Fields::Number.new("heavy_image", 200_000, 1000..500_000_000, "The largest image in bytes"),
+            Fields::Number.new("waiting_days", 14, 1..1000, "The fewest days a page waits to be fetched by the index"),
+            Fields::Number.new("near_win_first", 8.0, 1.0..1000.0, "The best position of a near win"),
+            Fields::Number.new("near_win_last", 20.0, 1.0..1000.0, "The last position of a near win"),
+            Fields::Number.new("query_impressions", 50, 1..1_000_000_000, "The fewest impressions of a query that counts"),
+            Fields::Number.new("bloat_share", 0.2, 0.0..1.0, "The largest share of useless pages in the index"),
+            Fields::Number.new("bloat_pages", 10, 1..1_000_000_000, "The fewest useless pages that are bloat"),
+            Fields::Number.new("hide_days", 14, 1..1000, "The days before its end in which a hide is running out")
           ].to_h { |field| [field.name, field] }.freeze
 
         FIELDS.each_key { |name| define_method(name) { @values[name] } }

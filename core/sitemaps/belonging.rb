@@ -11,7 +11,7 @@ module IronTrellis
         # PDFs belong where the plan of the sitemaps asks for them.
         WITH_PDFS = %w[html pdf].freeze
         # The rung that only the index can judge.
-        BY_INDEX = "indexed"
+        BY_INDEX = Ladder::Rungs::Indexed::NAME
         # Those that say nothing of whether a page that says noindex could be listed without it.
         JUDGED_OTHERWISE = [Ladder::Rungs::Open::NAME, BY_INDEX].freeze
 

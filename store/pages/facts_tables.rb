@@ -83,13 +83,24 @@ module IronTrellis
               greatest(size.pages - 1, 1)::double precision, 1) END
           FROM below b JOIN others o USING (url_id) CROSS JOIN size WHERE b.page = 0
         SQL
-        GRAPH = %w[graph ranks].freeze
+        # How each page stands among all pages by what evidence says of it: of those that have less, as a share. Nothing
+        # where there is no such evidence.
+        EVIDENCE_RANKS = <<~SQL
+          SELECT f.url_id,
+            %<record>s AS clicks_rank, %<impressions>s AS impressions_rank, %<outside>s AS outside_rank
+          FROM %<frontier>s f LEFT JOIN %<evidence>s e USING (url_id) WHERE f.purpose =
+            #{Crawling::Frontier::PURPOSES[:page]}
+        SQL
+        RANK = "percent_rank() OVER (ORDER BY coalesce(e.%s, 0))"
+        GRAPH = %w[graph ranks evidence evidence_ranks].freeze
 
         URLS = <<~SQL
           SELECT p.*, f.url_id, f.url, f.purpose, f.reason, g.depth, g.authority, r.authority_rank, r.nearness_rank,
             i.links_in, i.followed_in, i.types, o.links_out_internal, o.links_out_external, o.frames_out, l.in_sitemaps,
               l.alternates,
-            a.scripts, a.styles, a.image_bytes, a.script_bytes, a.style_bytes
+            a.scripts, a.styles, a.image_bytes, a.script_bytes, a.style_bytes,
+            v.clicks_rank, v.impressions_rank, v.outside_rank, e.url_id IS NOT NULL AS evidence_of,
+            #{Core::Ledger::Registry.of(:evidence).map { |name| "e.#{name}" }.join(", ")}
           FROM %<frontier>s f
           LEFT JOIN %<page_facts>s p ON p.url_id = f.url_id
           LEFT JOIN %<graph>s g ON g.url_id = f.url_id
@@ -98,7 +109,12 @@ module IronTrellis
           LEFT JOIN %<out>s o ON o.url_id = f.url_id
           LEFT JOIN %<listed>s l ON l.url_id = f.url_id
           LEFT JOIN %<loads>s a ON a.url_id = f.url_id
+          LEFT JOIN %<evidence_ranks>s v ON v.url_id = f.url_id
+          LEFT JOIN %<evidence>s e ON e.url_id = f.url_id
         SQL
+        ONLY_EVIDENCE =
+          "SELECT e.*, c.status AS live_status FROM %<evidence>s e LEFT JOIN live_checks c ON c.site_id = %<site>s AND " \
+          "c.url_id = e.url_id WHERE NOT EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.url_id = e.url_id)"
         HOPS =
           "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS " \
           "next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
@@ -125,9 +141,11 @@ module IronTrellis
 
         # @param crawl [Crawling::Crawl]
         # @param wishes [Core::Groups::Intents]
-        def initialize(crawl, wishes)
+        # @param basis [Core::Evidence::Basis]
+        def initialize(crawl, wishes, basis)
           @crawl = crawl
           @wishes = wishes
+          @basis = basis
           @flow = []
           @names = Postgres::Partitions.of_crawl(crawl.id)
             .merge((TABLES.keys + GRAPH).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
@@ -140,6 +158,7 @@ module IronTrellis
           drop
           TABLES.each { |name, sql| make(name, format(sql, @names)) }
           make_graph
+          make_evidence
           yield
         ensure
           drop
@@ -149,6 +168,19 @@ module IronTrellis
         #
         # @yieldparam rows [Array<Hash>]
         def urls(&block) = Postgres::Sql.stream(format(URLS, @names), portion: 1000, &block)
+
+        # URLs that only evidence knows: of a crawl of the whole site.
+        #
+        # @yieldparam rows [Array<Hash>] what evidence says of each, and its live_status
+        # @return [void]
+        def only_evidence(&block)
+          return unless @crawl.whole? && @basis.any?
+
+          Postgres::Sql.stream(format(ONLY_EVIDENCE, @names.merge(site: @crawl.site_id)), portion: 1000, &block)
+        end
+
+        # @return [String] the table of what evidence says
+        def evidence = @names.fetch(:evidence)
 
         # @return [Hash{Integer => Array(Integer, String)}] by id, the id and the address of the next hop
         def hops =
@@ -184,6 +216,15 @@ module IronTrellis
           Robots::RobotsFiles
             .all(@crawl.id)
             .to_h { |row| [row["origin"], row["error"].nil? && row["status"].to_i < 500] }
+        end
+
+        # @param agent [String]
+        # @return [Hash{String => Core::Robots::Policy}] by origin, what its robots.txt says to that agent
+        def policies(agent)
+          Robots::RobotsFiles.all(@crawl.id).to_h do |row|
+            status, text = row.values_at("status", "body")
+            [row["origin"], Core::Robots::Policy.from_answer(status: status, text: text, agent: agent)]
+          end
         end
 
         # @param authorities [Array<String>]
@@ -238,6 +279,18 @@ module IronTrellis
           end
           make("ranks", format(RANKS, @names))
         end
+
+        def make_evidence
+          make("evidence", Evidence::OfUrls.new(@crawl.site, @basis).sql)
+          ranks = {
+            record: rank("clicks", @basis.any_record),
+            impressions: rank("impressions", @basis.any_record),
+            outside: rank("outside_links", @basis.any_links)
+          }
+          make("evidence_ranks", format(EVIDENCE_RANKS, @names.merge(ranks)))
+        end
+
+        def rank(column, known) = known ? format(RANK, column) : "NULL::double precision"
 
         def groups(ids)
           Postgres::Sql

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "date"
 require "json"
 require "pg"
 
@@ -14,6 +15,13 @@ module IronTrellis
           def encode(value, _encoding = nil) = "\x01#{JSON.generate(value).gsub("\\u0000", "")}"
         end
 
+        # A date's binary form is its days since 2000.
+        class Day < PG::SimpleEncoder
+          FIRST = Date.new(2000, 1, 1).jd
+
+          def encode(value, _encoding = nil) = [value.jd - FIRST].pack("l>")
+        end
+
         binary = PG::BinaryEncoder
         ENCODERS = {
           "smallint" => binary::Int2.new,
@@ -24,6 +32,7 @@ module IronTrellis
           "text" => binary::String.new,
           "bytea" => binary::Bytea.new,
           "jsonb" => Jsonb.new(format: 1),
+          "date" => Day.new(format: 1),
           "timestamp with time zone" => binary::TimestampUtc.new,
           "text[]" => binary::Array.new(elements_type: binary::String.new(oid: 25), dimensions: 1),
           "integer[]" => binary::Array.new(elements_type: binary::Int4.new(oid: 23), dimensions: 1),

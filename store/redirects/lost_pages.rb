@@ -15,7 +15,7 @@ module IronTrellis
             k.source_id) FROM %<links>s k WHERE k.target_id = l.url_id AND k.source_id <> l.url_id) AS uses,
             (SELECT array_agg(text) FROM (SELECT k.text FROM %<links>s k WHERE k.target_id = l.url_id AND k.text IS NOT
               NULL GROUP BY k.text ORDER BY count(*) DESC LIMIT 5) t) AS anchors
-          FROM %<ledger>s l WHERE #{FoundRedirects::LOST} ORDER BY l.url_id
+          FROM %<ledger>s l WHERE %<which>s ORDER BY l.url_id
         SQL
         BEFORE = <<~SQL
           SELECT f.url_id, f.titles[1] AS title, f.lang, md5(b.texts) AS text, f.fetched_at FROM %<page_facts>s f LEFT
@@ -40,9 +40,11 @@ module IronTrellis
             .rows(format(LIVE, @names))
             .map { |row| Core::Redirects::LivePages::Page.new(**row.transform_keys(&:to_sym)) }
 
+        # @param ids [Array<Integer>, nil] of the addresses; nil for all that are lost
         # @return [Hash{Integer => Core::Redirects::Targets::Lost}] by URL id
-        def lost
-          rows = Postgres::Sql.rows(format(LOST, @names))
+        def lost(ids = nil)
+          which = ids ? "l.url_id = ANY('#{Postgres::Sql.array(ids)}'::bigint[])" : FoundRedirects::LOST
+          rows = Postgres::Sql.rows(format(LOST, @names.merge(which: which)))
           @known = before(rows.map { |row| row["url_id"] })
           keys = @crawl.site.key_pages.pluck(:url)
           rows.to_h { |row| [row["url_id"], lost_page(row, keys)] }

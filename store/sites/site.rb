@@ -43,6 +43,9 @@ module IronTrellis
         # @return [Decisions::Log]
         def decisions = Decisions::Log.new(self)
 
+        # @return [Core::Settings::Evidence]
+        def evidence_reading = Core::Settings::Evidence.new(evidence_settings)
+
         # @param urls [Array<String>] in normal form, the key pages as a whole
         # @return [void]
         def replace_key_pages(urls)

@@ -47,6 +47,7 @@ class CausesTest < Minitest::Test
       "wanted" => wanted,
       "indexable" => true,
       "soft_missing" => false,
+      "dropped" => false,
       "climb" => [],
       "importance" => importance
     )

@@ -50,6 +50,7 @@ class LedgerTest < Minitest::Test
       "wanted" => number.even?,
       "indexable" => true,
       "soft_missing" => false,
+      "dropped" => false,
       "stop" => number.even? ? nil : "answers",
       "climb" => []
     }

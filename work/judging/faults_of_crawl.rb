@@ -31,7 +31,7 @@ module IronTrellis
         def pages(judged)
           keep(
             judged
-              .reject { |one| one.subject.kind == Core::Page::Kind::EXTERNAL }
+              .reject { |one| one.subject.kind == Core::Page::Kind::EXTERNAL || one.subject.found_by == OnlyEvidence::FOUND_BY }
               .flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) }
           )
         end
@@ -55,7 +55,32 @@ module IronTrellis
           keep(Core::Faults::SiteRule.all.flat_map { |rule| about_site(rule, site) })
         end
 
+        # Runs the rules on what indexes say.
+        #
+        # @param found [FaultsByEvidence]
+        # @param rows [Store::Evidence::EvidentRows]
+        # @param basis [Core::Evidence::Basis]
+        # @return [void]
+        def evidence(found, rows, basis)
+          found.pages(rows) do |pages|
+            keep(
+              pages.flat_map do |url_id, page|
+                faults = Core::Faults::EvidenceRule.all.flat_map { |rule| judge(rule, page.group).call(page, basis) }
+                told(url_id, page, faults)
+              end
+            )
+          end
+          groups = found.groups(rows)
+          keep(Core::Faults::GroupRule.all.flat_map { |rule| groups.filter_map { |group| about_group(rule, group, basis) } })
+        end
+
         private
+
+        # What is of no URL is known again by its group.
+        def about_group(rule, group, basis)
+          fault = judge(rule, group.name).check(group, basis) or return
+          [fault, Core::Url::NormalForm.id(@site_id, group.name), identity(fault, rule)]
+        end
 
         # @return [Core::Faults::Rule] as it judges pages of that group
         def judge(rule, group) = @made[@limits.for(group)][rule]

@@ -3,9 +3,9 @@
 module IronTrellis
   module Work
     module Judging
-      # One URL with its facts, what was worked out from them, how far it climbs, and its importance (nil where it has
-      # none).
-      JudgedUrl = Struct.new(:id, :facts, :subject, :ascent, :score, keyword_init: true) do
+      # One URL with its facts, what was worked out from them, how far it climbs, its importance (nil where it has
+      # none), and what evidence says of it.
+      JudgedUrl = Struct.new(:id, :facts, :subject, :ascent, :score, :evidence, keyword_init: true) do
         const_set(:LOADED, %w[image_bytes script_bytes style_bytes].freeze)
         const_set(:REASONS, Store::Crawling::Frontier::REASONS.invert.freeze)
 
@@ -14,6 +14,7 @@ module IronTrellis
           columns = Core::Ledger::Registry
           columns.of(:facts).to_h { |name| [name, facts.fetch(name)] }
             .merge!(columns.of(:subject).to_h { |name| [name, subject[name]] })
+            .merge!(columns.of(:evidence).to_h { |name| [name, evidence[name]] })
             .merge!(columns.of(:judged).to_h { |name| [name, send(name)] })
         end
 

@@ -27,9 +27,10 @@ module IronTrellis
           @crawl = crawl
           @clock = clock
           @site = crawl.site
-          @limits = @site.limits
-          @wishes = @site.wishes
-          @facts = Store::Pages::FactsTables.new(crawl, @wishes)
+          @settled = Settled.of(@site, now: @began)
+          @limits = @settled.limits
+          @wishes = @settled.wishes
+          @facts = Store::Pages::FactsTables.new(crawl, @wishes, @settled.basis)
         end
 
         # @return [Store::Judging::VerdictRun] the finished run
@@ -48,16 +49,7 @@ module IronTrellis
 
         def judge(writer)
           faults = FaultsOfCrawl.new(@site.id, @limits, writer)
-          SubjectsOfCrawl
-            .new(
-              @facts,
-              crawl: @crawl,
-              wishes: @wishes,
-              limits: @limits,
-              weights: @site.importance_weights,
-              canonicals: @site.chosen_canonicals,
-              routes: @site.decided_routes
-            )
+          SubjectsOfCrawl.new(@facts, @crawl, @settled)
             .each_portion do |judged|
               writer.stage_rows(judged.map(&:row))
               faults.pages(judged)
@@ -80,6 +72,16 @@ module IronTrellis
               }
             ),
             Store::Judging::SiteFacts.new(writer.stage, @crawl).call
+          )
+          faults.evidence(
+            FaultsByEvidence.new(@settled.basis, @limits.least(:query_impressions)),
+            Store::Evidence::EvidentRows.new(
+              @crawl,
+              stage: writer.stage,
+              copies: writer.copies.table,
+              evidence: @facts.evidence
+            ),
+            @settled.basis
           )
         end
 

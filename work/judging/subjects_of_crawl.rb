@@ -17,21 +17,17 @@ module IronTrellis
 
         # @param facts [Store::Pages::FactsTables] prepared
         # @param crawl [Store::Crawling::Crawl]
-        # @param wishes [Core::Groups::Intents]
-        # @param limits [Core::Settings::Limits]
-        # @param weights [Hash{String => Float}] of the parts of importance
-        # @param canonicals [Core::Canonicals::Choices]
-        # @param routes [Core::Redirects::Table] those that were decided
-        def initialize(facts, crawl:, wishes:, limits:, weights:, canonicals:, routes:)
+        # @param settled [Settled]
+        def initialize(facts, crawl, settled)
           @facts = facts
-          @limits = limits
-          @weights = weights
-          @chosen = canonicals
-          @routes = routes
+          @settled = settled
+          @limits = settled.limits
+          @chosen = settled.canonicals
+          @wishes = settled.wishes
+          @silence = settled.basis.silence
           @whole = crawl.whole?
           @agent = crawl.crawl_settings.agent
           @scope = crawl.crawl_settings.scope
-          @wishes = wishes
           @starts = crawl.crawl_settings.first_urls.to_h { |url| [url, true] }
         end
 
@@ -48,6 +44,8 @@ module IronTrellis
           @soft_missing = Crawling::MissingPages.new(@facts).call
           @slow = Crawling::SlowAnswers.new(@facts.asked_again, @limits.least(:slow_ms))
           @facts.urls { |rows| yield rows.map { |row| judge(row) } }
+          unknown = OnlyEvidence.new(@facts, @settled, @agent)
+          @facts.only_evidence { |rows| yield rows.map { |row| unknown.judge(row) } }
         end
 
         private
@@ -62,12 +60,19 @@ module IronTrellis
           subject.stop = climb.stop
           subject.indexable = climb.indexable?
           settle(subject)
-          JudgedUrl.new(id: row["url_id"], facts: row, subject: subject, ascent: climb, score: score)
+          JudgedUrl.new(
+            id: row["url_id"],
+            facts: row,
+            subject: subject,
+            ascent: climb,
+            score: score,
+            evidence: row["evidence_of"] ? row : @silence
+          )
         end
 
         # What stands behind another by choice, and what was sent elsewhere as decided, is no page that is wanted.
         def settle(subject)
-          subject.fulfilled = Core::Decisions::Fulfilment.of(subject, @routes)
+          subject.fulfilled = Core::Decisions::Fulfilment.of(subject, @settled.routes)
           subject.wanted = false if subject.fulfilled || ![nil, subject.url].include?(subject.chosen_canonical)
         end
 
@@ -96,7 +101,9 @@ module IronTrellis
               soft_missing: false
             )
           facts = NO_FACTS.merge(row.slice(*OF_OTHER_SITES))
-          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, ascent: Core::Ladder::Climb.new(nil))
+          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject,
+            ascent: Core::Ladder::Climb.new(nil),
+            evidence: Core::Evidence::Basis.none.silence)
         end
 
         def chain(row) = Core::Redirects::Chain.follow(row["url_id"], ->(node) { @hops[node]&.first })
@@ -113,9 +120,16 @@ module IronTrellis
           return unless row["purpose"] == PAGE && subject.document?
 
           Core::Importance::Score.of(
-            {"authority" => row["authority_rank"], "nearness" => row["nearness_rank"], "sitemap" => listed(subject)},
+            {
+              "authority" => row["authority_rank"],
+              "clicks" => row["clicks_rank"],
+              "impressions" => row["impressions_rank"],
+              "nearness" => row["nearness_rank"],
+              "sitemap" => listed(subject),
+              "links" => row["outside_rank"]
+            },
             key_page: @wishes.key_page?(subject.url),
-            weights: @weights
+            weights: @settled.weights
           )
         end
 
@@ -214,8 +228,18 @@ module IronTrellis
             words: subject.words,
             word_floor: @limits.for(subject.group).word_floor,
             soft_missing: subject.soft_missing,
-            kept_out: subject.intent == "keep_out"
+            kept_out: subject.intent == "keep_out",
+            wanted: subject.wanted,
+            **standing(row)
           )
+        end
+
+        # What is embedded is shown in other indexes than that of pages.
+        def standing(row)
+          return {} unless row["purpose"] == PAGE
+
+          evidence = row["evidence_of"] ? row : @silence
+          {standing: evidence["standing"], standing_reason: evidence["standing_reason"]}
         end
 
         # What is embedded stays what it is embedded as, even where it answers with a page.

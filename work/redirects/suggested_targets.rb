@@ -37,15 +37,21 @@ module IronTrellis
 
         # @return [Integer] how many addresses it has looked at
         def call
+          found = self.for(nil)
+          @pages.keep(found, @clock.call)
+          found.size
+        end
+
+        # @param ids [Array<Integer>, nil] of addresses; nil for all that are lost
+        # @return [Hash{Integer => Array<Core::Redirects::Suggestion>}] the best first
+        def for(ids)
           live = @pages.live
           targets =
             Core::Redirects::Targets.new(
               Core::Redirects::LivePages.new(live),
               Core::Languages::OfPlaces.new(live.to_h { |page| [page.url, page.lang] })
             )
-          found = @pages.lost.transform_values { |lost| targets.for(lost) }
-          @pages.keep(found, @clock.call)
-          found.size
+          @pages.lost(ids).transform_values { |lost| targets.for(lost) }
         end
       end
     end

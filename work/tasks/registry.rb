@@ -8,13 +8,7 @@ module IronTrellis
         module_function
 
         # @return [Hash{String => Module}] by code
-        def all
-          @all ||=
-            Dir[File.join(__dir__, "kinds/*.rb")].sort.to_h do |file|
-              kind = Kinds.const_get(File.basename(file, ".rb").split("_").map(&:capitalize).join)
-              [kind::CODE, kind]
-            end
-        end
+        def all = @all ||= Kinds.constants.map { |name| Kinds.const_get(name) }.to_h { |kind| [kind::CODE, kind] }.freeze
       end
     end
   end

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+require "lingua/stemmer"
+require "stopwords"
+
+module IronTrellis
+  module Core
+    module Content
+      # Words as they are compared when it is asked whether a page says them: those of UAX #29, with case and accents
+      # folded, without the stop words of the language, in their stems where a stemmer for it is there (Snowball's).
+      class Vocabulary
+        STEMMERS = {"nb" => "no", "nn" => "no"}.freeze
+        MARKS = /\p{Mn}+/
+
+        # @param language [String, nil] as the page tells it, such as "en-GB"; nil for none: no stop words, no stems
+        # @return [Vocabulary] the same one for the same language
+        def self.for(language)
+          code = language.to_s[/\A[A-Za-z]{2,3}(?![A-Za-z])/].to_s.downcase
+          (@known ||= {})[code] ||= new(code)
+        end
+
+        # @param language [String] two or three letters, or ""
+        def initialize(language)
+          @stemmer = stemmer(STEMMERS.fetch(language, language))
+          @stop = stop_words(STEMMERS.fetch(language, language)).to_h { |word| [fold(word), true] }
+          @stems = {}
+        end
+
+        # @param text [String]
+        # @return [Hash{String => String}] stems, each with the folded word
+        #   Vocabulary.for("en").stems("The Lanterns of Skerry") # => {"lantern" => "lanterns", "skerri" => "skerry"}
+        def stems(text) =
+          fold(text).scan(Words::WORD).reject { |word| @stop.key?(word) }.to_h { |word| [stem(word), word] }
+
+        # @param phrase [String]
+        # @param said [Hash{String => String}] what stems gave of a text
+        # @return [Array<String>] folded words of the phrase that the text doesn't say
+        def missing(phrase, said) = stems(phrase).except(*said.keys).values
+
+        private
+
+        def fold(text) = text.unicode_normalize(:nfkd).gsub(MARKS, "").downcase(:fold)
+
+        def stem(word)
+          return word unless @stemmer
+
+          @stems.clear if @stems.size > 100_000
+          @stems[word] ||= @stemmer.stem(word)
+        end
+
+        def stemmer(code)
+          code.empty? ? nil : Lingua::Stemmer.new(language: code)
+        rescue Lingua::StemmerError
+          nil
+        end
+
+        def stop_words(code)
+          return [] if code.empty?
+          return Norwegian::STOP_WORDS if code == "no"
+
+          Stopwords::Snowball::Filter.new(code).stopwords
+        rescue ArgumentError
+          []
+        end
+      end
+    end
+  end
+end

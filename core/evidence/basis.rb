@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Evidence
+      # What evidence a site is judged by, and what its silence means: of which day the newest whole standings are
+      # (`standings`, nil where there are only samples, or none), whether the search record of the middle window is
+      # there and whole (`record`), that of queries (`queries`), whether all links from other sites were brought
+      # (`links`), whether any goals were (`goals`), whether the record covers the short and the middle window
+      # (`covers_short`, `covers_middle`), the `windows`, whether any links were brought (`any_links`), and which day it
+      # is (`today`).
+      Basis =
+        Struct.new(
+          :index,
+          :standings,
+          :newest_standings,
+          :record,
+          :any_record,
+          :queries,
+          :links,
+          :any_links,
+          :goals,
+          :covers_short,
+          :covers_middle,
+          :windows,
+          :today,
+          keyword_init: true
+        ) do
+          # @return [Basis] of a site to which nothing was brought
+          def self.none = new
+
+          # What a URL of the site comes to of which no evidence speaks.
+          #
+          # @return [Hash{String => Object}]
+          def silence
+            {
+              "standing" => standings && Standing::NOT_KNOWN,
+              "standing_date" => standings,
+              "clicks" => (0 if record),
+              "impressions" => (0 if record),
+              "queries" => (0 if queries),
+              "outside_links" => (0 if links),
+              "goals" => ([] if goals),
+              "dropped" => false
+            }
+          end
+
+          # @return [Boolean] whether there is anything to go by
+          def any? = !newest_standings.nil? || any_record || any_links || goals || false
+        end
+    end
+  end
+end

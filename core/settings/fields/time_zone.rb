@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+require "fugit"
+
+module IronTrellis
+  module Core
+    module Settings
+      module Fields
+        # A time zone by its name in the IANA database.
+        class TimeZone < Field
+          def problems(value)
+            (value.is_a?(String) && EtOrbi.get_tzone(value)) ? [] : ["“#{value}” is no time zone. Give one like Europe/Lisbon, or UTC."]
+          end
+        end
+      end
+    end
+  end
+end

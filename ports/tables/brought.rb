@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Ports
+    module Tables
+      # A table that somebody brings, as delimited cells or as a workbook: which of them is told by how it begins.
+      module Brought
+        # @param path [String]
+        # @yieldparam table [DelimitedFile, Workbook]
+        # @return [Object] what the block gives
+        # @raise [Core::Error::InvalidInput] where it can't be read
+        def self.open(path)
+          ::File.open(path, "rb") do |file|
+            workbook = file.read(Workbook::START.bytesize) == Workbook::START
+            file.rewind
+            yield workbook ? Workbook.new(path) : DelimitedFile.new(file)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Evidence
+      # Staged rows of a run of which evidence speaks, with what rules of evidence ask besides.
+      class EvidentRows
+        COLUMNS = (Judging::StagedRows::SUBJECT + %w[lang links_in] + Core::Ledger::Registry.of(:evidence)).uniq.freeze
+        OWN_QUERIES = %w[queries].freeze
+        BEFORE_INDEX = Core::Ladder::Climb::NAMES - [Core::Ladder::Rungs::Indexed::NAME]
+        PASSES = JSON.generate(BEFORE_INDEX.map { |rung| {rung: rung, state: "pass"} })
+        # Of which query a page was found in the short window, how often and where, of those that were shown so often.
+        QUERIES = <<~SQL
+          SELECT s.url_id, jsonb_agg(jsonb_build_object('query', t.text, 'impressions', s.impressions, 'position',
+            s.position) ORDER BY s.impressions DESC, t.text) AS found_for
+          FROM (
+            SELECT url_id, query_id, sum(impressions) AS impressions, round((sum(position * impressions) /
+              nullif(sum(impressions) FILTER (WHERE position IS NOT NULL), 0))::numeric, 1)::double precision AS position
+            FROM search_queries WHERE index_id = $1 AND superseded_by IS NULL AND dated AND day BETWEEN $2 AND $3
+            GROUP BY 1, 2 HAVING sum(impressions) >= $4
+          ) s JOIN queries t ON t.id = s.query_id GROUP BY 1
+        SQL
+        ROWS = <<~SQL
+          SELECT #{(COLUMNS - OWN_QUERIES).map { |column| %(s."#{column}") }.join(", ")}, coalesce(e.first_seen,
+            e.standing_since) AS standing_since, e.last_in_index, e.short_impressions, e.long_clicks,
+            NOT (#{Judging::StagedCopies::STOPS}) IS TRUE AND s.climb @> '#{PASSES}' AS passes, q.found_for AS queries,
+            CASE WHEN v.checked_at > coalesce(s.fetched_at, '-infinity') THEN v.facts || jsonb_build_object('status',
+              v.status) END AS live, h.ends_on AS hide_ends
+          FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN %<evidence>s e USING (url_id)
+            LEFT JOIN (#{QUERIES.strip}) q USING (url_id)
+            LEFT JOIN live_checks v ON v.site_id = $5 AND v.url_id = s.url_id
+            LEFT JOIN index_hides h ON h.index_id = $1 AND h.url_id = s.url_id AND NOT h.proved AND h.ends_on >= $6
+          WHERE (s.standing IS NOT NULL OR e.url_id IS NOT NULL OR h.url_id IS NOT NULL) AND s.kind IS DISTINCT FROM
+            '#{Core::Page::Kind::EXTERNAL}'
+        SQL
+        GROUPS = <<~SQL
+          SELECT "group" AS name, count(*) AS in_index, count(*) FILTER (WHERE intent = 'keep_out' OR coalesce(clicks,
+            0) = 0 AND coalesce(impressions, 0) = 0) AS useless
+          FROM %<stage>s WHERE standing = '#{Core::Evidence::Standing::IN_INDEX}' GROUP BY 1
+        SQL
+        # All that readers see of a page, and what pictures say instead of it.
+        TEXTS = <<~SQL
+          SELECT p.url_id, concat_ws(' ', array_to_string(p.titles, ' '), p.description, array_to_string(p.h1, ' '),
+            b.texts, (SELECT string_agg(k.text, ' ') FROM %<links>s k WHERE k.source_id = p.url_id AND k.type = $2)) AS
+            text
+          FROM %<page_facts>s p JOIN %<page_blocks>s b USING (url_id) WHERE p.url_id = ANY($1::bigint[]) AND p.words > 0
+        SQL
+        # A day before any window.
+        NEVER = "-infinity"
+
+        # @param crawl [Crawling::Crawl]
+        # @param stage [String] the table of staged rows
+        # @param copies [String]
+        # @param evidence [String]
+        def initialize(crawl, stage:, copies:, evidence:)
+          @crawl = crawl
+          @names = Postgres::Partitions.of_crawl(crawl.id).merge(stage: stage, copies: copies, evidence: evidence)
+        end
+
+        # @param basis [Core::Evidence::Basis]
+        # @param least [Integer] impressions of a query that is told
+        # @yieldparam rows [Array<Hash>]
+        # @return [void]
+        def each(basis, least, &block)
+          short = basis.windows&.short
+          params = [basis.index, short&.begin&.iso8601 || NEVER, short&.end&.iso8601 || NEVER, least, @crawl.site_id,
+            basis.today.iso8601]
+          Postgres::Sql.stream(format(ROWS, @names), params, portion: 1000, &block)
+        end
+
+        # @return [Array<Hash>] name, in_index, useless of every group
+        def groups = Postgres::Sql.rows(format(GROUPS, @names))
+
+        # @param ids [Array<Integer>]
+        # @return [Hash{Integer => String}] the text of those pages that have one
+        def texts(ids)
+          return {} if ids.empty?
+
+          Postgres::Sql
+            .rows(format(TEXTS, @names), [Postgres::Sql.array(ids), Pages::FactsRows::TYPES.fetch("image")])
+            .to_h { |row| row.values_at("url_id", "text") }
+        end
+      end
+    end
+  end
+end

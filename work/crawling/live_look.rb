@@ -1,0 +1,145 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Crawling
+      # Looks at many URLs now, as the crawler of a site and at its speed: what each answers at its first hop, and where
+      # it ends.
+      class LiveLook
+        MOST_HOPS = 10
+
+        # @param site [Store::Sites::Site]
+        # @param clock [#call] gives the time
+        def initialize(site, clock:)
+          @site = site
+          @settings = site.crawl_settings
+          @scope = @settings.scope
+          @secrets = Store::Settings::Secrets.of(site.id)
+          @clock = clock
+          @pace = Pace.new(@settings.rate)
+          @robots = {}
+          @robots_lock = Mutex.new
+          @lock = Mutex.new
+        end
+
+        # @param urls [Array<String>] in normal form
+        # @yieldparam done [Integer]
+        # @return [Hash{String => Core::Triage::Seen}] by URL
+        def call(urls, &progress)
+          queue = Queue.new(urls)
+          queue.close
+          found = {}
+          threads = Array.new([@settings.concurrency, urls.size].min) { Thread.new { work(queue, found, &progress) } }
+          threads.each(&:join)
+          found
+        end
+
+        private
+
+        def work(queue, found)
+          client = Fetch::Http::Client.new(addresses: Fetch::Http::HostResolver.of(@settings), profile: profile)
+          while (url = queue.pop)
+            seen = look(client, url)
+            @lock.synchronize do
+              found[url] = seen
+              yield found.size if block_given?
+            end
+          end
+        ensure
+          client&.close
+        end
+
+        def profile = Fetch::Http::RequestProfile.of(@settings, @secrets)
+
+        def look(client, url)
+          parts = Core::Url::NormalForm.split(url)
+          return Core::Triage::Seen.new(at: @clock.call, blocked: true) unless allowed?(client, parts)
+
+          seen(client, parts)
+        end
+
+        # One thread asks for the robots.txt of an origin, the others wait for it.
+        def allowed?(client, parts)
+          return true if @settings.ignore_robots
+
+          policy =
+            @robots_lock.synchronize do
+              @robots.fetch(parts.origin) do |origin|
+                @robots[origin] = Fetch::Robots::RobotsFetch.call(client, parts).policy(@settings.agent)
+              end
+            end
+          # A host without an address says so itself.
+          policy.nil? || policy.decide(parts).allowed?
+        end
+
+        def seen(client, parts)
+          answer = ask(client, parts)
+          page = document(parts, answer)
+          seen =
+            Core::Triage::Seen.new(at: @clock.call, status: answer.status, error: answer.error, hops: 0, **facts(page))
+          follow(client, parts, answer, page, seen)
+        end
+
+        def ask(client, parts)
+          @pace.wait(parts.authority)
+          client.fetch(parts)
+        end
+
+        def follow(client, parts, answer, page, seen)
+          met = [parts.to_s]
+          while (target = target_of(parts, answer, page))
+            seen.refresh = true if seen.hops.zero? && !answer.redirect?
+            seen.final_url = target.to_s
+            return end_by(seen, :off_site) unless @scope.host?(target.to_s)
+            return end_by(seen, :loop) if met.include?(target.to_s) || met.size > MOST_HOPS
+
+            met << target.to_s
+            parts, answer = target, ask(client, target)
+            page = document(parts, answer)
+            seen.hops += 1
+          end
+          seen.final_url = parts.to_s
+          seen.end_status, seen.end_error = answer.status, answer.error
+          seen
+        end
+
+        def end_by(seen, how)
+          seen[how] = true
+          seen
+        end
+
+        # Where a redirect leads, or a refresh of 0 s.
+        def target_of(parts, answer, page)
+          return Core::Url::Resolver.new(parts).parts(answer.headers.first("location").to_s) if answer.redirect?
+
+          refresh = page&.refresh
+          Core::Url::NormalForm.parse?(refresh.target) if refresh&.instant? && (200..299).cover?(answer.status)
+        end
+
+        def facts(page)
+          return {} unless page
+
+          resolved = Core::Directives::Resolved.new(page.directives, @settings.agent)
+          {
+            noindex: resolved.noindex?,
+            canonical: page.canonical&.url,
+            content_type: page.content_type,
+            words: page.words
+          }
+        end
+
+        def document(parts, answer)
+          return if answer.error || answer.status.nil?
+
+          Core::Page::Reader.new(agent: @settings.agent).call(
+            url: parts,
+            header_lines: answer.header_lines,
+            body: answer.body.to_s
+          )
+        rescue Core::Page::Unreadable
+          nil
+        end
+      end
+    end
+  end
+end
