@@ -134,6 +134,20 @@ module IronTrellis
         Triage::Sort.new(options).call
       end
 
+      desc "list FILE", "Join a list of URLs with what is known of them"
+      long_desc <<~TEXT
+        Every row of the list stays, in its order and with its own columns. Its URL is found by its normal form, else by
+        host variant, slash or case, which matched_by tells. Each URL is looked at now unless --no-fetch.
+      TEXT
+      option :site, required: true, banner: "NAME"
+      option :column, type: :string, repeatable: true, banner: "url=HEADING", desc: "Which column holds the URLs"
+      option :fetch, type: :boolean, default: true, desc: "Look at each URL now"
+      option :out, required: true, banner: "FILE.csv|xlsx|jsonl"
+      # @return [Integer] exit code
+      def list(file)
+        Lists::Join.new(file, options).call
+      end
+
       desc "hreflang SUBCOMMAND", "Check sets of languages"
       subcommand "hreflang", Languages::Commands
 

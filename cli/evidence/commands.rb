@@ -24,6 +24,17 @@ module IronTrellis
         option :json, **JSON_OPTION
         # @return [Integer] exit code
         def import(file) = Import.new(file, options).call
+
+        desc "logs FILE...", "Bring what crawlers fetched, from access logs"
+        long_desc <<~TEXT
+          Reads access logs in the Common or Combined Log Format, gzipped or not. Crawlers are told by what they call
+          themselves; one of which --verified gives address ranges counts as verified where it comes from one of them.
+        TEXT
+        option :site, required: true, banner: "NAME"
+        option :verified, type: :string, repeatable: true, banner: "AGENT=CIDR", desc: "Addresses of a crawler"
+        option :json, **JSON_OPTION
+        # @return [Integer] exit code
+        def logs(*files) = Logs.new(files, options).call
       end
     end
   end

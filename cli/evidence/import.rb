@@ -63,7 +63,7 @@ module IronTrellis
           end
         end
 
-        def changed?(result) = (result["kept"] + result["replaced"]).positive? || result["rows"].positive?
+        def changed?(result) = (result["kept"] + result["replaced"]).positive? || @options["whole"] || @options["sample"]
 
         def cut(result)
           "The file has exactly #{result["rows"]} rows: it may have been cut, and is taken as a sample. Say --whole if " \

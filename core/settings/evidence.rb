@@ -42,7 +42,7 @@ module IronTrellis
 
         # @param now [Time]
         # @return [Date] the day it is where the site is at home
-        def today(now) = EtOrbi.get_tzone(fetch("time_zone")).utc_to_local(now.utc).to_date
+        def today(now) = (@zone ||= EtOrbi.get_tzone(fetch("time_zone"))).utc_to_local(now.getutc).to_date
 
         # @param newest [Date] the newest day of the search record
         # @return [Core::Evidence::Windows]

@@ -32,6 +32,8 @@ module IronTrellis
               END
           SQL
         }.freeze
+        # Of the database, for sorting a large file.
+        WORK_MEMORY = "256MB"
         OUTCOMES = %w[kept unchanged replaced].freeze
 
         # @param kind [String]
@@ -62,6 +64,7 @@ module IronTrellis
         # @param day [Date] of rows without a day of their own
         # @return [Hash] kept, unchanged, replaced (rows of the file) and days (those that it speaks of)
         def take_over(import, day)
+          Postgres::Sql.raw.exec("SET LOCAL work_mem = '#{WORK_MEMORY}'")
           Postgres::Sql.run("UPDATE incoming SET day = $1 WHERE day IS NULL", [day.iso8601])
           merge(import)
           supersede(import)
@@ -140,6 +143,9 @@ module IronTrellis
         # Every row of the file counts: one that a later row of the file stands for is replaced by it, or says the same.
         def outcomes
           none = OUTCOMES.to_h { |name| [name, 0] }
+          simple = Postgres::Sql.rows("SELECT outcome, count(*) FROM merged GROUP BY 1").to_h { |row| row.values_at("outcome", "count") }
+          return none.merge(simple) if simple.values.sum == Postgres::Sql.rows("SELECT count(*) FROM incoming").first["count"]
+
           spelled = @table.adding ? ["spelled"] : []
           same = (key + spelled).map { |name| "l.#{name} = i.#{name}" }.join(" AND ")
           equal = "(#{list("l", @table.values)}) IS NOT DISTINCT FROM (#{list("i", @table.values)})"

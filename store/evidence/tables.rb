@@ -29,6 +29,7 @@ module IronTrellis
             key: %w[day target_id source_id anchor],
             values: %w[source more]
           ),
+          "logs" => Table.new(name: "log_hits", key: %w[day agent verified url_id status], values: %w[requests]),
           "goals" => Table.new(name: "goals", key: %w[day url_id goal], values: %w[count])
         }.freeze
 

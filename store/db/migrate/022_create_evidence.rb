@@ -1,11 +1,12 @@
 # frozen_string_literal: true
 
 # What indexes and others say of a site's URLs. An import replaces rows by newer versions and leaves the old ones, so
-# that it can be taken back as a whole: the row in force is the one that nothing supersedes.
+# that it can be taken back as a whole: the row in force is the one that nothing supersedes. Site and index of a row are
+# those of its import: checking each of a million rows for three keys costs as much as all else.
 class CreateEvidence < ActiveRecord::Migration[7.2]
   VERSIONED = {
     "standings" => ["index_id, day, url_id", <<~SQL],
-      index_id bigint NOT NULL REFERENCES indexes ON DELETE CASCADE,
+      index_id bigint NOT NULL,
       day date NOT NULL,
       url_id bigint NOT NULL,
       state text NOT NULL,
@@ -16,7 +17,7 @@ class CreateEvidence < ActiveRecord::Migration[7.2]
       chosen_canonical text
     SQL
     "search_pages" => ["index_id, url_id, day, dated", <<~SQL],
-      index_id bigint NOT NULL REFERENCES indexes ON DELETE CASCADE,
+      index_id bigint NOT NULL,
       day date NOT NULL,
       dated boolean NOT NULL,
       url_id bigint NOT NULL,
@@ -25,7 +26,7 @@ class CreateEvidence < ActiveRecord::Migration[7.2]
       position double precision
     SQL
     "search_queries" => ["index_id, url_id, query_id, day, dated", <<~SQL],
-      index_id bigint NOT NULL REFERENCES indexes ON DELETE CASCADE,
+      index_id bigint NOT NULL,
       day date NOT NULL,
       dated boolean NOT NULL,
       url_id bigint NOT NULL,
@@ -105,20 +106,17 @@ class CreateEvidence < ActiveRecord::Migration[7.2]
     VERSIONED.each do |table, (key, columns)|
       execute <<~SQL
         CREATE TABLE #{table} (
-          site_id bigint NOT NULL REFERENCES sites ON DELETE CASCADE,
+          site_id bigint NOT NULL,
           import_id bigint NOT NULL REFERENCES evidence_imports ON DELETE CASCADE,
           superseded_by bigint,
           #{columns.strip}
         );
         CREATE UNIQUE INDEX #{table}_in_force ON #{table} (#{key}) WHERE superseded_by IS NULL;
-        CREATE INDEX #{table}_by_import ON #{table} (import_id);
+        CREATE INDEX #{table}_by_import ON #{table} USING brin (import_id);
+        CREATE INDEX #{table}_by_day ON #{table} USING brin (day);
         CREATE INDEX #{table}_superseded ON #{table} (superseded_by) WHERE superseded_by IS NOT NULL;
       SQL
     end
-    execute <<~SQL
-      CREATE INDEX search_pages_by_day ON search_pages (index_id, day) WHERE superseded_by IS NULL;
-      CREATE INDEX search_queries_by_day ON search_queries (index_id, day) WHERE superseded_by IS NULL;
-    SQL
     change_table :sites do |t|
       t.jsonb :evidence_settings, null: false, default: {}
     end

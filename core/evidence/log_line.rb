@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "time"
+
+module IronTrellis
+  module Core
+    module Evidence
+      # One line of an access log in the Common or Combined Log Format, as Apache's mod_log_config writes it: within
+      # quotes a quote and a backslash have a backslash in front, other bytes are written as \xhh.
+      class LogLine
+        # A line can't be read; the message says why.
+        class Unreadable < Error::InvalidInput; end
+
+        QUOTED = '"((?:[^"\\\\]|\\\\.)*)"'
+        FORM = /\A(?<peer>\S+) \S+ .*?\[(?<time>[^\]]+)\] #{QUOTED.sub("(", "(?<request>")} (?<status>\d{3}) (?:\d+|-)(?: #{QUOTED.sub("(", "(?<referer>")} #{QUOTED.sub("(", "(?<agent>")})?/
+        REQUEST = /\A[A-Z]+ (\S+)(?: HTTP\/[\d.]+)?\z/
+        TIME = %r{\A(\d{2})/([A-Z][a-z]{2})/(\d{4}):(\d{2}):(\d{2}):(\d{2}) ([+-]\d{4})\z}
+        # Tokens by which crawlers call themselves (common practice).
+        CRAWLER = %r{([A-Za-z0-9_.-]*(?:bot|crawler|spider)[A-Za-z0-9_.-]*)}i
+
+        attr_reader :peer, :target, :status, :agent
+
+        # @param text [String]
+        # @raise [Unreadable]
+        #   LogLine.new('1.2.3.4 - - [28/Nov/2026:10:00:00 +0000] "GET /x HTTP/1.1" 200 5').target # => "/x"
+        def initialize(text)
+          found = FORM.match(text) or raise Unreadable.new("it is no line of the Common or Combined Log Format")
+          @peer, @time, @status, @agent = found[:peer], found[:time], found[:status].to_i, unescape(found[:agent])
+          @target = unescape(found[:request])[REQUEST, 1] || raise(Unreadable.new("its request can't be read"))
+        end
+
+        # @return [Time]
+        # @raise [Unreadable]
+        def time
+          day, month, year, hour, minute, second, zone = TIME.match(@time)&.captures
+          raise Unreadable.new("its time can't be read: “#{@time[0, 40]}”") unless zone && Date::ABBR_MONTHNAMES.include?(month)
+
+          Time.new(year, Date::ABBR_MONTHNAMES.index(month), day, hour, minute, second, zone.insert(3, ":"))
+        rescue ArgumentError
+          raise Unreadable.new("its time can't be read: “#{@time[0, 40]}”")
+        end
+
+        # @param named [Array<String>] agents that are known by name, in lower case
+        # @return [String, nil] the name of the crawler; nil where it is none
+        def crawler(named)
+          return if agent.nil?
+
+          named.filter_map { |name| agent[/#{Regexp.escape(name)}/i] }.first || agent[CRAWLER, 1]
+        end
+
+        private
+
+        def unescape(text)
+          return text unless text&.include?("\\")
+
+          text.gsub(/\\(?:x([0-9A-Fa-f]{2})|(.))/) { $1 ? $1.hex.chr : ($2 == "n" ? "\n" : $2) }
+            .force_encoding(Encoding::UTF_8).scrub
+        end
+      end
+    end
+  end
+end
