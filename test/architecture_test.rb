@@ -79,7 +79,7 @@ class ArchitectureTest < Minitest::Test
 
   JSON_TYPES = {
     "text" => "string", "timestamp with time zone" => "string", "text[]" => "array", "boolean" => "boolean",
-    "integer" => "integer", "bigint" => "integer", "double precision" => "number"
+    "integer" => "integer", "bigint" => "integer", "double precision" => "number", "date" => "string"
   }.freeze
 
   def test_the_contract_names_the_columns_of_the_ledger_that_there_are

@@ -30,7 +30,9 @@ module IronTrellis
 
         def told
           if @options["sample"] && @options["whole"]
-            raise Core::Error::InvalidInput.new("Evidence is either whole or a sample: use one of --sample and --whole.")
+            raise Core::Error::InvalidInput.new(
+                    "Evidence is either whole or a sample: use one of --sample and --whole."
+                  )
           end
 
           Work::Evidence::Importing::Told.new(
@@ -63,18 +65,32 @@ module IronTrellis
           end
         end
 
-        def changed?(result) = (result["kept"] + result["replaced"]).positive? || @options["whole"] || @options["sample"]
+        def changed?(result) =
+          (result["kept"] + result["replaced"]).positive? || @options["whole"] || @options["sample"]
 
         def cut(result)
-          "The file has exactly #{result["rows"]} rows: it may have been cut, and is taken as a sample. Say --whole if " \
-            "it wasn't."
+          "The file has exactly #{result["rows"]} rows: it may have been cut, and is taken as a sample. Say " \
+            "--whole if it wasn't."
         end
 
         def print_table(result)
           Printed.table(
             %w[kind index date rows kept unchanged replaced out_of_scope not_crawled whole wrong],
-            [result.values_at("kind", "index", "date", "rows", "kept", "unchanged", "replaced", "out_of_scope",
-              "not_crawled", "whole", "wrong_count")]
+            [
+              result.values_at(
+                "kind",
+                "index",
+                "date",
+                "rows",
+                "kept",
+                "unchanged",
+                "replaced",
+                "out_of_scope",
+                "not_crawled",
+                "whole",
+                "wrong_count"
+              )
+            ]
           )
           result["other_hosts"].each { |host, rows| puts "Evidence for another host: #{host} has #{rows} rows" }
           result["wrong"].each { |one| puts "Line #{one["line"]}: #{one["why"]}" }

@@ -22,8 +22,10 @@ module IronTrellis
           @paths.each { |path| InputFile.check(path) }
           Store::Postgres::Database.prepare
           site = Sites::Named.named(@options["site"])
-          result = Work::Evidence::Logs.new(site, verified: verified, now: Time.now)
-            .call(@paths) { |rows| warn "#{rows} lines read" }
+          result =
+            Work::Evidence::Logs
+              .new(site, verified: verified, now: Time.now)
+              .call(@paths) { |rows| warn "#{rows} lines read" }
           @options["json"] ? puts(JSON.generate(result)) : print_table(result)
           Root::DONE
         end
@@ -32,14 +34,19 @@ module IronTrellis
 
         # @return [Hash{String => Array<IPAddr>}]
         def verified
-          Array(@options["verified"]).map { |text| range(text) }.group_by(&:first).transform_values { |all| all.map(&:last) }
+          Array(@options["verified"])
+            .map { |text| range(text) }
+            .group_by(&:first)
+            .transform_values { |all| all.map(&:last) }
         end
 
         def range(text)
           agent, address = text.split("=", 2)
           [agent, IPAddr.new(address.to_s)]
         rescue IPAddr::Error
-          raise Core::Error::InvalidInput.new("“#{text}” isn't of the form AGENT=CIDR, such as examplebot=192.0.2.0/24.")
+          raise Core::Error::InvalidInput.new(
+                  "“#{text}” isn't of the form AGENT=CIDR, such as examplebot=192.0.2.0/24."
+                )
         end
 
         def print_table(result)

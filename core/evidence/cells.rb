@@ -8,14 +8,16 @@ module IronTrellis
       # Reads the cells of files that people bring: numbers with the marks of any country, dates.
       module Cells
         # A cell can't be read; the message says why.
-        class Unreadable < Error::InvalidInput; end
+        class Unreadable < Error::InvalidInput
+        end
 
         SPACES = "\\s\u00A0\u2009\u202F"
         # A mark followed by three digits parts thousands.
         COUNT = /\A\d+(?:[.,'’#{SPACES}]\d{3})*\z/
         POSITION = /\A\d+(?:[.,]\d+)*\z/
         MOST = (1 << 62) - 1
-        ISO = /\A(\d{4})[-\/](\d{1,2})[-\/](\d{1,2})(?:[T ]\d{1,2}(?::?\d{2}){0,2}(?:[.,]\d+)?\s?(?:Z|[+-]\d{2}:?\d{2})?)?\z/i
+        CLOCK = /[T ]\d{1,2}(?::?\d{2}){0,2}(?:[.,]\d+)?\s?(?:Z|[+-]\d{2}:?\d{2})?/i
+        ISO = %r{\A(\d{4})[-/](\d{1,2})[-/](\d{1,2})(?:#{CLOCK})?\z}
         DOTTED = /\A(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})(?:\s\d{1,2}:\d{2}(?::\d{2})?)?\z/
         SLASHED = %r{\A(\d{1,2})[/-](\d{1,2})[/-](\d{4})(?:\s\d{1,2}:\d{2}(?::\d{2})?)?\z}
         # Which of the first two numbers of a date with slashes is the day.
@@ -61,11 +63,16 @@ module IronTrellis
         #   Cells.date("11/03/2026", order: "mdy").iso8601 # => "2026-11-03"
         def date(text, order: ORDERS.first)
           case text
-          when ISO then build(text, $1, $2, $3)
-          when DOTTED then build(text, $3, $2, $1)
-          when SLASHED then (order == "mdy") ? build(text, $3, $1, $2) : build(text, $3, $2, $1)
-          when /\A(\d{4})(\d{2})(\d{2})\z/ then build(text, $1, $2, $3)
-          else raise Unreadable.new("“#{text}” is no date")
+          when ISO
+            build(text, $1, $2, $3)
+          when DOTTED
+            build(text, $3, $2, $1)
+          when SLASHED
+            (order == "mdy") ? build(text, $3, $1, $2) : build(text, $3, $2, $1)
+          when /\A(\d{4})(\d{2})(\d{2})\z/
+            build(text, $1, $2, $3)
+          else
+            raise Unreadable.new("“#{text}” is no date")
           end
         end
 

@@ -9,14 +9,18 @@ module IronTrellis
       # quotes a quote and a backslash have a backslash in front, other bytes are written as \xhh.
       class LogLine
         # A line can't be read; the message says why.
-        class Unreadable < Error::InvalidInput; end
+        class Unreadable < Error::InvalidInput
+        end
 
-        QUOTED = '"((?:[^"\\\\]|\\\\.)*)"'
-        FORM = /\A(?<peer>\S+) \S+ .*?\[(?<time>[^\]]+)\] #{QUOTED.sub("(", "(?<request>")} (?<status>\d{3}) (?:\d+|-)(?: #{QUOTED.sub("(", "(?<referer>")} #{QUOTED.sub("(", "(?<agent>")})?/
-        REQUEST = /\A[A-Z]+ (\S+)(?: HTTP\/[\d.]+)?\z/
+        # What stands between quotes, under a name.
+        QUOTED = '"(?<%s>(?:[^"\\\\]|\\\\.)*)"'
+        REQUESTED, REFERER, AGENT = %w[request referer agent].map { |name| format(QUOTED, name) }
+        FORM =
+          /\A(?<peer>\S+) \S+ .*?\[(?<time>[^\]]+)\] #{REQUESTED} (?<status>\d{3}) (?:\d+|-)(?: #{REFERER} #{AGENT})?/
+        REQUEST = %r{\A[A-Z]+ (\S+)(?: HTTP/[\d.]+)?\z}
         TIME = %r{\A(\d{2})/([A-Z][a-z]{2})/(\d{4}):(\d{2}):(\d{2}):(\d{2}) ([+-]\d{4})\z}
         # Tokens by which crawlers call themselves (common practice).
-        CRAWLER = %r{([A-Za-z0-9_.-]*(?:bot|crawler|spider)[A-Za-z0-9_.-]*)}i
+        CRAWLER = /([A-Za-z0-9_.-]*(?:bot|crawler|spider)[A-Za-z0-9_.-]*)/i
 
         attr_reader :peer, :target, :status, :agent
 
@@ -33,7 +37,9 @@ module IronTrellis
         # @raise [Unreadable]
         def time
           day, month, year, hour, minute, second, zone = TIME.match(@time)&.captures
-          raise Unreadable.new("its time can't be read: “#{@time[0, 40]}”") unless zone && Date::ABBR_MONTHNAMES.include?(month)
+          unless zone && Date::ABBR_MONTHNAMES.include?(month)
+            raise Unreadable.new("its time can't be read: “#{@time[0, 40]}”")
+          end
 
           Time.new(year, Date::ABBR_MONTHNAMES.index(month), day, hour, minute, second, zone.insert(3, ":"))
         rescue ArgumentError
@@ -53,8 +59,16 @@ module IronTrellis
         def unescape(text)
           return text unless text&.include?("\\")
 
-          text.gsub(/\\(?:x([0-9A-Fa-f]{2})|(.))/) { $1 ? $1.hex.chr : ($2 == "n" ? "\n" : $2) }
-            .force_encoding(Encoding::UTF_8).scrub
+          text
+            .gsub(/\\(?:x([0-9A-Fa-f]{2})|(.))/) {
+            if $1
+              $1.hex.chr
+            else
+              (($2 == "n") ? "\n" : $2)
+            end
+          }
+            .force_encoding(Encoding::UTF_8)
+            .scrub
         end
       end
     end

@@ -9,8 +9,13 @@ module IronTrellis
 
         # @return [Hash{String => Kind}] by code, in the order in which they are worth bringing
         def all
-          @all ||= Kinds.constants.map { |name| Kinds.const_get(name)::KIND }.sort_by(&:place)
-            .to_h { |kind| [kind.code, kind] }.freeze
+          @all ||=
+            Kinds
+              .constants
+              .map { |name| Kinds.const_get(name)::KIND }
+              .sort_by(&:place)
+              .to_h { |kind| [kind.code, kind] }
+              .freeze
         end
 
         # @param code [String]

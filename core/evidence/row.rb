@@ -6,7 +6,8 @@ module IronTrellis
       # Reads one row of a file as evidence of a kind.
       class Row
         # Why a row isn't kept, in words.
-        class Wrong < Error::InvalidInput; end
+        class Wrong < Error::InvalidInput
+        end
 
         # What was read: `values` by field, the `url` that it is about in normal form and how it was `spelled`.
         Read = Struct.new(:url, :spelled, :values, keyword_init: true)
@@ -24,8 +25,11 @@ module IronTrellis
         # @param order [String] of dates: see Cells
         def initialize(kind, places, others: {}, words: {}, order: Cells::ORDERS.first)
           @kind = kind
-          @fields = kind.fields.select { |field| places.key?(field.name) }
-            .map { |field| [field.name, field.kind, places.fetch(field.name), field.needed?] }
+          @fields =
+            kind
+              .fields
+              .select { |field| places.key?(field.name) }
+              .map { |field| [field.name, field.kind, places.fetch(field.name), field.needed?] }
           @others = kind.keeps_more ? others : {}
           @words = words
           @order = order
@@ -55,12 +59,18 @@ module IronTrellis
           end
 
           case kind
-          when :url, :address then url(name, text)
-          when :state then Standing.read(text, @words) || raise(Wrong.new("“#{text[0, 80]}” is no standing"))
-          when :count then Cells.count(text)
-          when :position then Cells.position(text)
-          when :date then Cells.date(text, order: @order)
-          else text[0, MOST_TEXT]
+          when :url, :address
+            url(name, text)
+          when :state
+            Standing.read(text, @words) || raise(Wrong.new("“#{text[0, 80]}” is no standing"))
+          when :count
+            Cells.count(text)
+          when :position
+            Cells.position(text)
+          when :date
+            Cells.date(text, order: @order)
+          else
+            text[0, MOST_TEXT]
           end
         end
 
@@ -72,7 +82,8 @@ module IronTrellis
             raise(Wrong.new("“#{name}” is no web address: “#{text[0, 80]}”"))
         end
 
-        def more(cells) = @others.transform_values { |place| cells[place].to_s.strip[0, MOST_TEXT] }.reject { |_, text| text.empty? }
+        def more(cells) =
+          @others.transform_values { |place| cells[place].to_s.strip[0, MOST_TEXT] }.reject { |_, text| text.empty? }
       end
     end
   end

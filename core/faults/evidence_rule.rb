@@ -19,7 +19,8 @@ module IronTrellis
         # @param page [Subject]
         # @param basis [Core::Evidence::Basis]
         # @return [Fault, Array<Fault>, nil]
-        def check(page, basis) = raise(NoMethodError, "#{self.class} must define check(page, basis), not #{page}#{basis}")
+        def check(page, basis) =
+          raise(NoMethodError, "#{self.class} must define check(page, basis), not #{page}#{basis}")
       end
     end
   end

@@ -13,7 +13,8 @@ module IronTrellis
         # @param group [Group]
         # @param basis [Core::Evidence::Basis]
         # @return [Fault, nil]
-        def check(group, basis) = raise(NoMethodError, "#{self.class} must define check(group, basis), not #{group}#{basis}")
+        def check(group, basis) =
+          raise(NoMethodError, "#{self.class} must define check(group, basis), not #{group}#{basis}")
       end
     end
   end

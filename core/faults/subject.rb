@@ -11,7 +11,8 @@ module IronTrellis
       # site matter, so that none is important; `sitemap_of_group` is the file that should list the page, `lists_pdfs`
       # whether the site's sitemaps are to list PDFs. What evidence says (EvidenceRule): `passes` is whether it passes
       # all rungs before that of the index, `queries` what it was found for in the short window ([{query, impressions,
-      # position, missing}]), `live` what a later fetch saw, `hide_ends` when a hide ends whose lasting fix isn't proved.
+      # position, missing}]), `live` what a later fetch saw, `hide_ends` when a hide ends whose lasting fix isn't
+      # proved.
       Subject =
         Struct.new(
           :url,

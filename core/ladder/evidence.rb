@@ -5,7 +5,8 @@ module IronTrellis
     module Ladder
       # What the ladder is judged from, for one URL. `fetched` is whether it was asked for in this crawl, `whole`
       # whether that was a crawl of the whole site, `kept_out` whether it is meant to be kept out of the index: only
-      # what really closes a page (the rungs 2 to 6) stops such a one, not that it is hard to find, thin or alike. `standing`
+      # what really closes a page (the rungs 2 to 6) stops such a one, not that it is hard to find, thin or alike.
+      # `standing`
       # and `standing_reason` are what the index says, nil without evidence.
       Evidence =
         Struct.new(

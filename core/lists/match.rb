@@ -12,9 +12,7 @@ module IronTrellis
 
         # @param url [String] in normal form
         # @return [Hash{String => Array<String>}] addresses to look for by way, but for case
-        #   Match.forms("http://a.test/x") # =>
-        #     {"url" => ["http://a.test/x"], "host" => ["http://www.a.test/x", "https://a.test/x", "https://www.a.test/x"],
-        #     "slash" => ["http://a.test/x/"]}
+        #   Match.forms("http://a.test/x")["slash"] # => ["http://a.test/x/"]
         def forms(url) = {"url" => [url], "host" => hosts(url), "slash" => [slash(url)].compact}
 
         # @param url [String] in normal form
@@ -26,9 +24,7 @@ module IronTrellis
         # @yieldreturn [Object, nil] what is known under that address
         # @return [Array(String, Object), nil] by which way, and what
         def of(url)
-          forms(url).each do |way, all|
-            all.each { |form| (found = yield(form)) && (return [way, found]) }
-          end
+          forms(url).each { |way, all| all.each { |form| (found = yield(form)) && (return way, found) } }
           nil
         end
 

@@ -14,7 +14,12 @@ module IronTrellis
             Fields::Choice.new("date_order", Core::Evidence::Cells::ORDERS.first, Core::Evidence::Cells::ORDERS),
             Fields::Number.new("days", Core::Evidence::Windows::DAYS, 1..92, "The short window in days"),
             Fields::Number.new("months", Core::Evidence::Windows::MONTHS, 1..16, "The middle window in months"),
-            Fields::Number.new("kept_months", Core::Evidence::Windows::KEPT_MONTHS, 1..36, "All that is kept, in months")
+            Fields::Number.new(
+              "kept_months",
+              Core::Evidence::Windows::KEPT_MONTHS,
+              1..36,
+              "All that is kept, in months"
+            )
           ].to_h { |field| [field.name, field] }.freeze
         # The number of an index; which ones there are the store knows.
         FIRST_INDEX = "first_index"
@@ -23,11 +28,15 @@ module IronTrellis
         # @raise [Problems]
         def initialize(given)
           problems =
-            (given.keys - FIELDS.keys - [FIRST_INDEX]).map { |name| {field: name, message: "There is no setting “#{name}”."} }
-          problems +=
-            FIELDS.values_at(*(given.keys & FIELDS.keys)).flat_map do |field|
-              field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
+            (given.keys - FIELDS.keys - [FIRST_INDEX]).map do |name|
+              {field: name, message: "There is no setting “#{name}”."}
             end
+          problems +=
+            FIELDS
+              .values_at(*(given.keys & FIELDS.keys))
+              .flat_map do |field|
+                field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
+              end
           raise Problems.new(problems) if problems.any?
 
           @values = FIELDS.transform_values(&:default).merge(given).freeze
@@ -47,8 +56,12 @@ module IronTrellis
         # @param newest [Date] the newest day of the search record
         # @return [Core::Evidence::Windows]
         def windows(newest)
-          Core::Evidence::Windows.new(newest: newest, days: fetch("days"), months: fetch("months"),
-            kept_months: fetch("kept_months"))
+          Core::Evidence::Windows.new(
+            newest: newest,
+            days: fetch("days"),
+            months: fetch("months"),
+            kept_months: fetch("kept_months")
+          )
         end
       end
     end

@@ -33,7 +33,12 @@ module IronTrellis
             Fields::Number.new("waiting_days", 14, 1..1000, "The fewest days a page waits to be fetched by the index"),
             Fields::Number.new("near_win_first", 8.0, 1.0..1000.0, "The best position of a near win"),
             Fields::Number.new("near_win_last", 20.0, 1.0..1000.0, "The last position of a near win"),
-            Fields::Number.new("query_impressions", 50, 1..1_000_000_000, "The fewest impressions of a query that counts"),
+            Fields::Number.new(
+              "query_impressions",
+              50,
+              1..1_000_000_000,
+              "The fewest impressions of a query that counts"
+            ),
             Fields::Number.new("bloat_share", 0.2, 0.0..1.0, "The largest share of useless pages in the index"),
             Fields::Number.new("bloat_pages", 10, 1..1_000_000_000, "The fewest useless pages that are bloat"),
             Fields::Number.new("hide_days", 14, 1..1000, "The days before its end in which a hide is running out")

@@ -28,7 +28,8 @@ module IronTrellis
         TYPES = {
           %r{\Aapplication/(?:rss|atom)\+xml} => "a feed",
           %r{\A(?:image|audio|video|font)/} => "an embedded file",
-          %r{\A(?:text/(?:css|javascript)|application/(?:x-)?(?:javascript|json|xml|ld\+json)|text/xml)} => "a helper file"
+          %r{\A(?:text/(?:css|javascript)|application/(?:x-)?(?:javascript|json|xml|ld\+json)|text/xml)} =>
+            "a helper file"
         }.freeze
 
         module_function

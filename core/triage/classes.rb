@@ -9,17 +9,28 @@ module IronTrellis
         # A class: its name, the act that it proposes, how people call both.
         Kind = Struct.new(:name, :action, :label, :act, keyword_init: true)
 
-        ALL = [
-          Kind.new(name: "settled", action: "none", label: "Rightly out", act: "Leave it"),
-          Kind.new(name: "to_route", action: "route", label: "Gone without a redirect", act: "Redirect it"),
-          Kind.new(name: "failing", action: "server", label: "The server fails", act: "Mend the server"),
-          Kind.new(name: "shut", action: "open", label: "Closed though it should be indexed", act: "Open it"),
-          Kind.new(name: "by_product", action: "close_off", label: "By-product of the site", act: "Keep it out"),
-          Kind.new(name: "stranded", action: "link_or_retire", label: "Nothing links to it", act: "Link to it, or retire it"),
-          Kind.new(name: "too_alike", action: "merge", label: "Too like another page", act: "Merge them"),
-          Kind.new(name: "young", action: "request", label: "Too young to tell", act: "Ask for it to be fetched"),
-          Kind.new(name: "undervalued", action: "strengthen", label: "Good, and valued too little", act: "Strengthen it")
-        ].to_h { |kind| [kind.name, kind] }.freeze
+        ALL =
+          [
+            Kind.new(name: "settled", action: "none", label: "Rightly out", act: "Leave it"),
+            Kind.new(name: "to_route", action: "route", label: "Gone without a redirect", act: "Redirect it"),
+            Kind.new(name: "failing", action: "server", label: "The server fails", act: "Mend the server"),
+            Kind.new(name: "shut", action: "open", label: "Closed though it should be indexed", act: "Open it"),
+            Kind.new(name: "by_product", action: "close_off", label: "By-product of the site", act: "Keep it out"),
+            Kind.new(
+              name: "stranded",
+              action: "link_or_retire",
+              label: "Nothing links to it",
+              act: "Link to it, or retire it"
+            ),
+            Kind.new(name: "too_alike", action: "merge", label: "Too like another page", act: "Merge them"),
+            Kind.new(name: "young", action: "request", label: "Too young to tell", act: "Ask for it to be fetched"),
+            Kind.new(
+              name: "undervalued",
+              action: "strengthen",
+              label: "Good, and valued too little",
+              act: "Strengthen it"
+            )
+          ].to_h { |kind| [kind.name, kind] }.freeze
         # Answers that say who may come in, not what is there.
         REFUSING = [401, 403, 407, 429].freeze
         # A target for a redirect is worth it from this score on.
@@ -36,13 +47,13 @@ module IronTrellis
 
           ALL.each_key do |name|
             why = send(name, page)
-            return [name, why] if why
+            return name, why if why
           end
         end
 
         # What isn't asked is told by what is wanted of it.
         def blocked(page)
-          return ["settled", ["robots.txt keeps it out, as it should"]] unless page.wanted
+          return "settled", ["robots.txt keeps it out, as it should"] unless page.wanted
 
           ["shut", ["robots.txt keeps it from being fetched, and it should be indexed"]]
         end
@@ -63,9 +74,19 @@ module IronTrellis
         def to_route(page)
           seen = page.seen
           if seen.moves?
-            return refused?(seen.end_status) || !client_error?(seen.end_status) ? nil : ["it redirects to #{seen.final_url}, which answers #{seen.end_status}"]
+            return (
+              (
+                if refused?(seen.end_status) || !client_error?(seen.end_status)
+                  nil
+                else
+                  ["it redirects to #{seen.final_url}, which answers #{seen.end_status}"]
+                end
+              )
+            )
           end
-          return ["it answers #{seen.status}, and #{worth(page)}"] if client_error?(seen.status) && !refused?(seen.status)
+          if client_error?(seen.status) && !refused?(seen.status)
+            return ["it answers #{seen.status}, and #{worth(page)}"]
+          end
 
           ["it reads like the site's missing page, and #{worth(page)}"] if page.soft_missing && seen.ok?
         end
@@ -73,7 +94,9 @@ module IronTrellis
         def failing(page)
           seen = page.seen
           return ["its redirects run in a circle"] if seen.loop
-          return ["it redirects to #{seen.final_url}, which #{failure(seen.end_status, seen.end_error)}"] if seen.moves? && !answers?(seen)
+          if seen.moves? && !answers?(seen)
+            return ["it redirects to #{seen.final_url}, which #{failure(seen.end_status, seen.end_error)}"]
+          end
           return if seen.moves?
 
           ["it #{failure(seen.status, seen.error)}"] if seen.status.nil? || seen.status >= 500 || refused?(seen.status)
@@ -92,7 +115,9 @@ module IronTrellis
 
         def stranded(page)
           return if page.links_in.positive?
-          return unless page.words.to_i >= LEAST_WORDS || page.visited? || page.dropped || page.outside_links.to_i.positive?
+          unless page.words.to_i >= LEAST_WORDS || page.visited? || page.dropped || page.outside_links.to_i.positive?
+            return
+          end
 
           ["no page of the site links to it", (history(page) if page.visited?)].compact
         end
@@ -140,7 +165,7 @@ module IronTrellis
           reasons.empty? ? "nothing says that it is gone for good" : reasons.join(", ")
         end
 
-        def good_target(page) = page.target && page.target.score >= LEAST_SCORE ? page.target.target : nil
+        def good_target(page) = (page.target && page.target.score >= LEAST_SCORE) ? page.target.target : nil
 
         def closed(page)
           return "it says noindex" if page.seen.noindex

@@ -32,8 +32,18 @@ module IronTrellis
           def ok? = status && (200..299).cover?(status) && !refresh
 
           # @return [Hash{String => Object}] for keeping
-          def facts = to_h.slice(:blocked, :noindex, :canonical, :content_type, :words, :hops, :loop, :off_site, :refresh)
-            .transform_keys(&:to_s)
+          def facts =
+            to_h.slice(
+              :blocked,
+              :noindex,
+              :canonical,
+              :content_type,
+              :words,
+              :hops,
+              :loop,
+              :off_site,
+              :refresh
+            ).transform_keys(&:to_s)
         end
     end
   end

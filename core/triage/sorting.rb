@@ -47,9 +47,12 @@ module IronTrellis
 
         def target(name, action, page)
           case action
-          when "repoint" then (page.seen.final_url unless page.seen.final_url == page.url)
-          when "route" then page.target&.target
-          when "merge" then page.copy_of || page.kept_under
+          when "repoint"
+            (page.seen.final_url unless page.seen.final_url == page.url)
+          when "route"
+            page.target&.target
+          when "merge"
+            page.copy_of || page.kept_under
           end
         end
 
@@ -58,7 +61,9 @@ module IronTrellis
           return if kind.nil?
 
           if members.size >= LEAST_GROUP && of_kind.size > members.size * MOST
-            of_kind.each { |one| one.reasons = ["one cause: #{of_kind.size} of #{members.size} in #{group}", *one.reasons] }
+            of_kind.each do |one|
+              one.reasons = ["one cause: #{of_kind.size} of #{members.size} in #{group}", *one.reasons]
+            end
           end
           members.each { |one| one.reasons = [*one.reasons, LEAVE_ALONE] if odd?(one, members) }
         end

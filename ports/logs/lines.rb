@@ -24,7 +24,9 @@ module IronTrellis
             zipped ? members(file, most, &block) : lines(file, most, 1, &block)
           end
         rescue Zlib::Error, EOFError
-          raise Core::Error::InvalidInput.new("#{::File.basename(path)} is cut or damaged: it can't be unpacked to its end.")
+          raise Core::Error::InvalidInput.new(
+                  "#{::File.basename(path)} is cut or damaged: it can't be unpacked to its end."
+                )
         end
 
         # A file may be of several members, one behind the other (RFC 1952).

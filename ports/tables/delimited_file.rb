@@ -11,8 +11,11 @@ module IronTrellis
       # more than itself.
       class DelimitedFile
         DELIMITERS = [",", ";", "\t", "|"].freeze
-        MARKS = {"\xEF\xBB\xBF".b => Encoding::UTF_8, "\xFF\xFE".b => Encoding::UTF_16LE,
-                 "\xFE\xFF".b => Encoding::UTF_16BE}.freeze
+        MARKS = {
+          "\xEF\xBB\xBF".b => Encoding::UTF_8,
+          "\xFF\xFE".b => Encoding::UTF_16LE,
+          "\xFE\xFF".b => Encoding::UTF_16BE
+        }.freeze
         ODD = {invalid: :replace, undef: :replace}.freeze
         # Bytes of a line; one that is longer is told and passed over.
         MOST_BYTES = 1_000_000
@@ -74,9 +77,12 @@ module IronTrellis
         # Headings begin with a letter of ASCII, whose other byte is nought.
         def without_mark(start)
           case start.bytes
-          in [_, 0, _, 0] then Encoding::UTF_16LE
-          in [0, _, 0, _] then Encoding::UTF_16BE
-          else Encoding::UTF_8
+          in [_, 0, _, 0]
+            Encoding::UTF_16LE
+          in [0, _, 0, _]
+            Encoding::UTF_16BE
+          else
+            Encoding::UTF_8
           end
         end
 
@@ -99,11 +105,11 @@ module IronTrellis
 
         # @return [Array] cells, how many further lines they take, and why they can't be read, if so
         def row(text)
-          return [nil, 0, TOO_LONG] if text.equal?(TOO_LONG)
-          return [text.chomp.split(@delimiter, -1), 0, nil] unless text.include?('"')
+          return nil, 0, TOO_LONG if text.equal?(TOO_LONG)
+          return text.chomp.split(@delimiter, -1), 0, nil unless text.include?('"')
 
           whole, taken = closed(text)
-          return [nil, 0, OPEN_QUOTE] unless whole
+          return nil, 0, OPEN_QUOTE unless whole
 
           [cells(whole) || [], taken, nil]
         rescue CSV::MalformedCSVError => error
@@ -113,13 +119,13 @@ module IronTrellis
 
         # Adds lines until all quotes are closed; where they stay open, gives them back to be read by themselves.
         def closed(text)
-          return [text, 0] if text.count('"').even?
+          return text, 0 if text.count('"').even?
 
           added = []
           while added.size < MOST_LINES && (more = line)
             added << more
             break if more.equal?(TOO_LONG)
-            return [text + added.join, added.size] if more.count('"').odd?
+            return text + added.join, added.size if more.count('"').odd?
           end
           @held = added + @held
           nil

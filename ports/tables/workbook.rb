@@ -21,7 +21,7 @@ module IronTrellis
           # Not before: few files are workbooks.
           require "roo"
           check(path)
-          open(path)
+          unpack(path)
         end
 
         # @yieldparam cells [Array<String>]
@@ -34,7 +34,7 @@ module IronTrellis
 
         private
 
-        def open(path)
+        def unpack(path)
           @book = Roo::Excelx.new(path, file_warning: :ignore)
           @headings = first || raise(Core::Error::InvalidInput.new("The first sheet of the workbook is empty."))
         rescue Zip::Error, Roo::Error, Nokogiri::SyntaxError, Zlib::Error, ArgumentError, NoMethodError, TypeError

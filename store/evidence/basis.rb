@@ -12,8 +12,8 @@ module IronTrellis
         WHOLE =
           "SELECT bool_and(whole) AS whole FROM evidence WHERE index_id = $1 AND kind = $2 AND day BETWEEN $3 AND $4"
         COVERS =
-          "SELECT EXISTS (SELECT 1 FROM search_pages WHERE index_id = $1 AND superseded_by IS NULL AND dated AND day <= " \
-          "$2) AS covers"
+          "SELECT EXISTS (SELECT 1 FROM search_pages WHERE index_id = $1 AND superseded_by IS NULL AND dated AND " \
+          "day <= $2) AS covers"
 
         module_function
 
@@ -53,8 +53,7 @@ module IronTrellis
           Postgres::Sql.rows(WHOLE, [index.id, kind, window.begin.iso8601, window.end.iso8601]).first["whole"] || false
         end
 
-        def covers?(index, window) =
-          Postgres::Sql.rows(COVERS, [index.id, window.begin.iso8601]).first["covers"]
+        def covers?(index, window) = Postgres::Sql.rows(COVERS, [index.id, window.begin.iso8601]).first["covers"]
         private_class_method :record, :whole?, :covers?
       end
     end

@@ -15,7 +15,8 @@ module IronTrellis
             s.position) ORDER BY s.impressions DESC, t.text) AS found_for
           FROM (
             SELECT url_id, query_id, sum(impressions) AS impressions, round((sum(position * impressions) /
-              nullif(sum(impressions) FILTER (WHERE position IS NOT NULL), 0))::numeric, 1)::double precision AS position
+              nullif(sum(impressions) FILTER (WHERE position IS NOT NULL), 0))::numeric, 1)::double precision AS
+                position
             FROM search_queries WHERE index_id = $1 AND superseded_by IS NULL AND dated AND day BETWEEN $2 AND $3
             GROUP BY 1, 2 HAVING sum(impressions) >= $4
           ) s JOIN queries t ON t.id = s.query_id GROUP BY 1
@@ -63,8 +64,14 @@ module IronTrellis
         # @return [void]
         def each(basis, least, &block)
           short = basis.windows&.short
-          params = [basis.index, short&.begin&.iso8601 || NEVER, short&.end&.iso8601 || NEVER, least, @crawl.site_id,
-            basis.today.iso8601]
+          params = [
+            basis.index,
+            short&.begin&.iso8601 || NEVER,
+            short&.end&.iso8601 || NEVER,
+            least,
+            @crawl.site_id,
+            basis.today.iso8601
+          ]
           Postgres::Sql.stream(format(ROWS, @names), params, portion: 1000, &block)
         end
 

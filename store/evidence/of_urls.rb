@@ -140,7 +140,8 @@ module IronTrellis
         def day(date, otherwise = "NULL::date") = date ? "'#{date.iso8601}'::date" : otherwise
 
         # A later whole evidence stands instead of the earlier ones, a sample besides.
-        def newest_whole(kind) = day(Days.of(@site, kind, nil).find { |one| one["whole"] }&.fetch("day"), "'-infinity'::date")
+        def newest_whole(kind) =
+          day(Days.of(@site, kind, nil).find { |one| one["whole"] }&.fetch("day"), "'-infinity'::date")
       end
     end
   end

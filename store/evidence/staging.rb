@@ -55,8 +55,10 @@ module IronTrellis
         end
 
         # @return [Array<Date>] days that rows have themselves, the newest first
-        def days = Postgres::Sql.rows("SELECT DISTINCT day FROM incoming WHERE day IS NOT NULL ORDER BY day DESC")
-          .map { |row| row["day"] }
+        def days =
+          Postgres::Sql
+            .rows("SELECT DISTINCT day FROM incoming WHERE day IS NOT NULL ORDER BY day DESC")
+            .map { |row| row["day"] }
 
         # Takes the rows over. Belongs into a transaction.
         #
@@ -69,20 +71,20 @@ module IronTrellis
           merge(import)
           supersede(import)
           insert(import)
-          outcomes.merge(
-            "days" => Postgres::Sql.run("SELECT DISTINCT day FROM incoming ORDER BY 1").column_values(0)
-          )
+          outcomes.merge("days" => Postgres::Sql.run("SELECT DISTINCT day FROM incoming ORDER BY 1").column_values(0))
         end
 
         # @param crawl [Crawling::Crawl, nil]
         # @param about [String] the column of the URL
         # @return [Integer] URLs of rows that are new, of which the crawl has none
         def not_crawled(crawl, about)
-          known = crawl && "AND NOT EXISTS (SELECT 1 FROM #{Postgres::Partitions.name("frontier", crawl.id)} f WHERE " \
-            "f.url_id = merged.#{about})"
-          Postgres::Sql
-            .rows("SELECT count(DISTINCT #{about}) FROM merged WHERE outcome = 'kept' #{known}")
-            .first["count"]
+          known =
+            crawl &&
+            "AND NOT EXISTS (SELECT 1 FROM #{Postgres::Partitions.name("frontier", crawl.id)} f WHERE " \
+              "f.url_id = merged.#{about})"
+          Postgres::Sql.rows("SELECT count(DISTINCT #{about}) FROM merged WHERE outcome = 'kept' #{known}").first[
+            "count"
+          ]
         end
 
         # @return [void]
@@ -96,7 +98,7 @@ module IronTrellis
         def last_rows
           spelled = @table.adding ? ", spelled" : ""
           "SELECT DISTINCT ON (#{key.join(", ")}#{spelled}) * FROM incoming ORDER BY #{key.join(", ")}#{spelled}, " \
-          "line DESC"
+            "line DESC"
         end
 
         def one_a_key
@@ -125,7 +127,9 @@ module IronTrellis
           same = key.map { |name| "c.#{name} = m.#{name}" }.join(" AND ")
           Postgres::Sql.run(
             "UPDATE #{@table.name} c SET superseded_by = $1 FROM merged m WHERE m.outcome = 'replaced' AND #{same} " \
-            "AND c.superseded_by IS NULL AND c.site_id = $2 #{"AND c.index_id = #{import.index_id}" if @table.of_index?}",
+              "AND c.superseded_by IS NULL AND c.site_id = $2 #{
+                "AND c.index_id = #{import.index_id}" if @table.of_index?
+              }",
             [import.id, import.site_id]
           )
         end
@@ -135,7 +139,7 @@ module IronTrellis
           columns = ["site_id", "import_id", index[0], *@table.columns].compact.join(", ")
           Postgres::Sql.run(
             "INSERT INTO #{@table.name} (#{columns}) SELECT $1, $2#{index[1]}, #{@table.columns.join(", ")} FROM " \
-            "merged WHERE outcome <> 'unchanged'",
+              "merged WHERE outcome <> 'unchanged'",
             [import.site_id, import.id]
           )
         end
@@ -143,16 +147,22 @@ module IronTrellis
         # Every row of the file counts: one that a later row of the file stands for is replaced by it, or says the same.
         def outcomes
           none = OUTCOMES.to_h { |name| [name, 0] }
-          simple = Postgres::Sql.rows("SELECT outcome, count(*) FROM merged GROUP BY 1").to_h { |row| row.values_at("outcome", "count") }
-          return none.merge(simple) if simple.values.sum == Postgres::Sql.rows("SELECT count(*) FROM incoming").first["count"]
+          simple =
+            Postgres::Sql
+              .rows("SELECT outcome, count(*) FROM merged GROUP BY 1")
+              .to_h { |row| row.values_at("outcome", "count") }
+          if simple.values.sum == Postgres::Sql.rows("SELECT count(*) FROM incoming").first["count"]
+            return none.merge(simple)
+          end
 
           spelled = @table.adding ? ["spelled"] : []
           same = (key + spelled).map { |name| "l.#{name} = i.#{name}" }.join(" AND ")
+          of_key = key.map { |name| "m.#{name} = i.#{name}" }.join(" AND ")
           equal = "(#{list("l", @table.values)}) IS NOT DISTINCT FROM (#{list("i", @table.values)})"
           found = Postgres::Sql.rows(<<~SQL)
             SELECT CASE WHEN l.line = i.line THEN m.outcome WHEN #{equal} THEN 'unchanged' ELSE 'replaced' END AS
               outcome, count(*) FROM incoming i
-            JOIN (#{last_rows}) l ON #{same} JOIN merged m ON #{key.map { |name| "m.#{name} = i.#{name}" }.join(" AND ")}
+            JOIN (#{last_rows}) l ON #{same} JOIN merged m ON #{of_key}
             GROUP BY 1
           SQL
           none.merge(found.to_h { |row| row.values_at("outcome", "count") })

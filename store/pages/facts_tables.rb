@@ -19,36 +19,35 @@ module IronTrellis
 
         COUNTED =
           %w[script style].map { |name| "count(*) FILTER (WHERE k.type = #{TYPES[name]}) AS #{name}s" }.join(", ")
-        WEIGHED = EMBEDS
-          .map { |name| "(sum(p.bytes) FILTER (WHERE k.type = #{TYPES[name]}))::bigint AS #{name}_bytes" }
-          .join(", ")
+        WEIGHED =
+          EMBEDS
+            .map { |name| "(sum(p.bytes) FILTER (WHERE k.type = #{TYPES[name]}))::bigint AS #{name}_bytes" }
+            .join(", ")
 
         # What links lead to each URL (the types as one number, a bit each), what leads out of it, the sitemaps that
         # list it, and what it loads, each thing once (how large, as far as that was fetched).
-        TABLES = {
-          "in" => <<~SQL, "out" => <<~SQL, "listed" => <<~SQL, "loads" => <<~SQL
-            SELECT target_id AS url_id, count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]}) AS links_in,
-              count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1
-                << type) AS types
-            FROM %<links>s WHERE source_id <> target_id GROUP BY target_id
-          SQL
-            SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND internal)
-              AS links_out_internal,
-              count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND NOT internal) AS links_out_external,
-                count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["frame"]}) AS frames_out
-            FROM %<links>s WHERE type IN (#{TYPES["anchor"]}, #{TYPES["frame"]}) AND source_id <> target_id GROUP BY
-              source_id
-          SQL
-            SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER
-              (WHERE e.alternates IS NOT NULL) AS alternates
-            FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
-          SQL
-            SELECT k.url_id, #{COUNTED}, #{WEIGHED}
-            FROM (SELECT DISTINCT source_id AS url_id, target_id, type FROM %<links>s WHERE type IN
-              (#{EMBEDS.map { |name| TYPES[name] }.join(", ")})) k
-            LEFT JOIN %<page_facts>s p ON p.url_id = k.target_id AND p.status BETWEEN 200 AND 299 GROUP BY k.url_id
-          SQL
-        }.freeze
+        TABLES = {"in" => <<~SQL, "out" => <<~SQL, "listed" => <<~SQL, "loads" => <<~SQL}.freeze
+          SELECT target_id AS url_id, count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]}) AS links_in,
+            count(DISTINCT source_id) FILTER (WHERE type = #{TYPES["anchor"]} AND followed) AS followed_in, bit_or(1
+              << type) AS types
+          FROM %<links>s WHERE source_id <> target_id GROUP BY target_id
+        SQL
+          SELECT source_id AS url_id, count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND internal)
+            AS links_out_internal,
+            count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["anchor"]} AND NOT internal) AS links_out_external,
+              count(DISTINCT target_id) FILTER (WHERE type = #{TYPES["frame"]}) AS frames_out
+          FROM %<links>s WHERE type IN (#{TYPES["anchor"]}, #{TYPES["frame"]}) AND source_id <> target_id GROUP BY
+            source_id
+        SQL
+          SELECT e.url_id, array_agg(DISTINCT s.url ORDER BY s.url) AS in_sitemaps, jsonb_agg(e.alternates) FILTER
+            (WHERE e.alternates IS NOT NULL) AS alternates
+          FROM %<sitemap_entries>s e JOIN sitemap_files s ON s.id = e.sitemap_file_id GROUP BY e.url_id
+        SQL
+          SELECT k.url_id, #{COUNTED}, #{WEIGHED}
+          FROM (SELECT DISTINCT source_id AS url_id, target_id, type FROM %<links>s WHERE type IN
+            (#{EMBEDS.map { |name| TYPES[name] }.join(", ")})) k
+          LEFT JOIN %<page_facts>s p ON p.url_id = k.target_id AND p.status BETWEEN 200 AND 299 GROUP BY k.url_id
+        SQL
 
         # How each page stands among all pages, from 0 to 1: of those that have less authority, and those that lie
         # deeper, as a share. What is blocked, missing, moved or failing has no authority of its own; it stands where
@@ -113,14 +112,15 @@ module IronTrellis
           LEFT JOIN %<evidence>s e ON e.url_id = f.url_id
         SQL
         ONLY_EVIDENCE =
-          "SELECT e.*, c.status AS live_status FROM %<evidence>s e LEFT JOIN live_checks c ON c.site_id = %<site>s AND " \
-          "c.url_id = e.url_id WHERE NOT EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.url_id = e.url_id)"
+          "SELECT e.*, c.status AS live_status FROM %<evidence>s e LEFT JOIN live_checks c ON c.site_id = %<site>s
+            AND " \
+            "c.url_id = e.url_id WHERE NOT EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.url_id = e.url_id)"
         HOPS =
           "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS " \
-          "next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
+            "next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"
         CANONICALS =
           "SELECT f.url, p.canonical FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE " \
-          "p.canonical_state = 'other'"
+            "p.canonical_state = 'other'"
         TEXTS = <<~SQL
           SELECT p.url_id, f.url, b.texts AS text, b.frames, b.menus, p.outline, p.titles[1] AS title, h.authority FROM
             %<page_facts>s p JOIN %<frontier>s f ON f.url_id = p.url_id
@@ -147,8 +147,10 @@ module IronTrellis
           @wishes = wishes
           @basis = basis
           @flow = []
-          @names = Postgres::Partitions.of_crawl(crawl.id)
-            .merge((TABLES.keys + GRAPH).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] })
+          @names =
+            Postgres::Partitions.of_crawl(crawl.id).merge(
+              (TABLES.keys + GRAPH).to_h { |name| [name.to_sym, "judging_#{name}_#{crawl.id}"] }
+            )
         end
 
         # Makes the tables, for as long as the block runs.
@@ -221,10 +223,12 @@ module IronTrellis
         # @param agent [String]
         # @return [Hash{String => Core::Robots::Policy}] by origin, what its robots.txt says to that agent
         def policies(agent)
-          Robots::RobotsFiles.all(@crawl.id).to_h do |row|
-            status, text = row.values_at("status", "body")
-            [row["origin"], Core::Robots::Policy.from_answer(status: status, text: text, agent: agent)]
-          end
+          Robots::RobotsFiles
+            .all(@crawl.id)
+            .to_h do |row|
+              status, text = row.values_at("status", "body")
+              [row["origin"], Core::Robots::Policy.from_answer(status: status, text: text, agent: agent)]
+            end
         end
 
         # @param authorities [Array<String>]

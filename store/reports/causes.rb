@@ -17,7 +17,8 @@ module IronTrellis
 
         # Counted once, when the ledger of a run stands.
         ROLL_UP = <<~SQL
-          WITH told AS (SELECT code, url_id, coalesce(#{format(HOST, url: "url")}, '') AS host, count(*) AS times FROM %<faults>s
+          WITH told AS (SELECT code, url_id, coalesce(#{format(HOST, url: "url")}, '') AS host, count(*) AS times
+            FROM %<faults>s
             GROUP BY 1, 2, 3),
             sizes AS (SELECT "group", count(*) AS pages FROM %<ledger>s WHERE kind = 'html' GROUP BY 1)
           INSERT INTO fault_rollups (run_id, code, "group", host, urls, times, importance, others, wanted, pages)

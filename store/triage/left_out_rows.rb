@@ -23,7 +23,10 @@ module IronTrellis
         def initialize(run, basis)
           @run = run
           @basis = basis
-          @names = {ledger: Postgres::Partitions.name("ledger_rows", run.id), evidence: "triage_#{run.id}_#{rand(1 << 30)}"}
+          @names = {
+            ledger: Postgres::Partitions.name("ledger_rows", run.id),
+            evidence: "triage_#{run.id}_#{rand(1 << 30)}"
+          }
         end
 
         # @return [Object] what the block gives; within it the rows can be asked for

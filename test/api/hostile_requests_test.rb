@@ -10,7 +10,7 @@ class HostileRequestsTest < Minitest::Test
   include ApiHere
 
   CONTRACT = YAML.load_file(IronTrellis::Api::App::CONTRACT)
-  IDS = ["99999999999999999999999", "-1", "0", "abc", "1%00", "%ff%fe", "1;drop", "1.5"].freeze
+  IDS = %w[99999999999999999999999 -1 0 abc 1%00 %ff%fe 1;drop 1.5].freeze
   TEXTS = [
     "\u0000",
     "a\u0000b",
@@ -40,22 +40,26 @@ class HostileRequestsTest < Minitest::Test
 
   # Every route with hostile ids, and with hostile values in every parameter of its query.
   def requests
-    CONTRACT["paths"].flat_map do |path, verbs|
-      verbs.slice("get", "delete").flat_map do |verb, operation|
-        ids = IDS.map { |id| [verb.upcase, path.gsub(/\{\w+\}/, id)] }
-        names = (operation["parameters"] || []).select { |one| one["in"] == "query" }.map { |one| one["name"] }
-        ids +
-          names
-            .product(TEXTS)
-            .map do |name, text|
-              [
-                verb.upcase,
-                path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1") +
-                  "?#{name}=#{Rack::Utils.escape(text)}"
-              ]
-            end
+    CONTRACT["paths"]
+      .flat_map do |path, verbs|
+        verbs
+          .slice("get", "delete")
+          .flat_map do |verb, operation|
+            ids = IDS.map { |id| [verb.upcase, path.gsub(/\{\w+\}/, id)] }
+            names = (operation["parameters"] || []).select { |one| one["in"] == "query" }.map { |one| one["name"] }
+            ids +
+              names
+                .product(TEXTS)
+                .map do |name, text|
+                  [
+                    verb.upcase,
+                    path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1") +
+                      "?#{name}=#{Rack::Utils.escape(text)}"
+                  ]
+                end
+          end
       end
-    end.reject { |verb, path| verb == "DELETE" && path.match?(%r{\A/(session|crawls/\d+|sites/\d+)\z}) }
+      .reject { |verb, path| verb == "DELETE" && path.match?(%r{\A/(session|crawls/\d+|sites/\d+)\z}) }
   end
 
   def site_id = Store::Crawling::Crawl.find(judged).site_id
@@ -85,13 +89,16 @@ class HostileRequestsTest < Minitest::Test
       CONTRACT["paths"].flat_map do |path, verbs|
         verbs.slice("post", "put", "patch").keys.map { |verb| [verb.upcase, path] }
       end
-    bad = writing.product(bodies).filter_map do |(verb, path), body|
-      path = path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1")
-      next if path == "/session"
+    bad =
+      writing
+        .product(bodies)
+        .filter_map do |(verb, path), body|
+          path = path.sub("{crawl}", judged.to_s).sub("{site}", site_id.to_s).gsub(/\{\w+\}/, "1")
+          next if path == "/session"
 
-      status = raw(verb, path, body).status
-      [verb, path, body[0, 30], status].join(" ") if status >= 500
-    end
+          status = raw(verb, path, body).status
+          [verb, path, body[0, 30], status].join(" ") if status >= 500
+        end
 
     assert_empty bad
   ensure
@@ -117,7 +124,13 @@ class HostileRequestsTest < Minitest::Test
   def test_what_is_too_large_is_refused_by_its_route
     large = "x" * 1_100_000
     assert_equal 413, raw("POST", "/trials/timetable", large).status
-    refute_equal 413, raw("POST", "/sites/#{site_id}/routes/import?format=csv", large, "CONTENT_TYPE" => "application/octet-stream").status
+    refute_equal 413,
+      raw(
+        "POST",
+        "/sites/#{site_id}/routes/import?format=csv",
+        large,
+        "CONTENT_TYPE" => "application/octet-stream"
+      ).status
     assert_match(
       /16 MB at most/,
       JSON.parse(raw("POST", "/sites/#{site_id}/routes/import", "x" * 16_100_000).body)["detail"]
@@ -171,15 +184,21 @@ class HostileRequestsTest < Minitest::Test
 
   def test_six_first_accounts_at_once_are_one
     Store::Accounts::User.delete_all
-    made = 6.times.map { |number|
-      Thread.new {
-        begin
-          Store::Accounts::User.register_first(email: "#{number}@example.test", name: "N", password: "a long password")
-        rescue
-          nil
+    made =
+      6
+        .times
+        .map do |number|
+          Thread.new do
+            Store::Accounts::User.register_first(
+              email: "#{number}@example.test",
+              name: "N",
+              password: "a long password"
+            )
+          rescue
+            nil
+          end
         end
-      }
-    }.filter_map(&:value)
+        .filter_map(&:value)
     assert_equal [1, 1], [made.size, Store::Accounts::User.count]
   end
 
@@ -217,7 +236,12 @@ class KeepingSitesTest < Minitest::Test
         )
       assert_equal name.to_s, answer.dig("problems", 0, "field")
     end
-    call(:post, "/sites", {name: "own #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}}, status: 201)
+    call(
+      :post,
+      "/sites",
+      {name: "own #{SecureRandom.hex(4)}", settings: {start_urls: ["http://a.test/"]}},
+      status: 201
+    )
   ensure
     ENV["TRELLIS_OWN_NETWORK"] = before
   end

@@ -30,17 +30,20 @@ class CsvRowsTest < Minitest::Test
       "\uFEFF#{table}".encode("UTF-16BE")
     ].each do |text|
       assert_equal [[[2, "/å", "/ø"]], []], read(text.b)
-      Tempfile.create { |file| assert_equal [[[2, "/å", "/ø"]], []], read(file.tap { file.write(text.b) && file.rewind }) }
+      Tempfile.create do |file|
+        assert_equal [[[2, "/å", "/ø"]], []], read(file.tap { file.write(text.b) && file.rewind })
+      end
     end
   end
 
   def test_a_line_without_end_is_passed_over_and_never_in_memory
-    rows, bad = Tempfile.create do |file|
-      file.write("from,to\n/a,/b\n")
-      30.times { file.write("x" * 1_000_000) }
-      file.write("\n/c,/d\n")
-      read(file.tap(&:rewind))
-    end
+    rows, bad =
+      Tempfile.create do |file|
+        file.write("from,to\n/a,/b\n")
+        30.times { file.write("x" * 1_000_000) }
+        file.write("\n/c,/d\n")
+        read(file.tap(&:rewind))
+      end
     assert_equal [[[2, "/a", "/b"], [4, "/c", "/d"]], [[3, "the line is longer than 1 MB"]]], [rows, bad]
   end
 

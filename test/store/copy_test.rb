@@ -18,6 +18,7 @@ class CopyTest < Minitest::Test
     "bytea" => ["\x00\xFF\\".b, "".b],
     "jsonb" => [{"a" => ["ö\"", 1, nil]}, [], "x"],
     "timestamp with time zone" => [Time.utc(2026, 2, 28, 23, 59, 59.25r), Time.utc(1999, 1, 1)],
+    "date" => [Date.new(2026, 2, 28), Date.new(1999, 12, 31)],
     "text[]" => [[], ["a,b", "", "{}\"\\", "NULL"], ["ä", nil]],
     "bigint[]" => [[], [1, -(1 << 63)]],
     "integer[]" => [[], [0, 7, -(1 << 31)]]

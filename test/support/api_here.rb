@@ -53,7 +53,9 @@ module ApiHere
   # Asks for what a worker does, and lets one do it here.
   def worked(path, body = nil)
     id = call(:post, path, body, status: 202)["task"]
-    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 0, attended: 1) { !Store::Tasks::Task.find(id).open? }
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 0, attended: 1) do
+      !Store::Tasks::Task.find(id).open?
+    end
     task = call(:get, "/tasks/#{id}")
     flunk(task["problem"]["detail"]) if task["problem"]
     task["result"]
@@ -92,17 +94,18 @@ module ApiHere
 
   # One judged crawl, made once through the API.
   def judged
-    ApiHere.judged ||= begin
-      site = call(:post, "/sites", site_input(intents: [{pattern: "/account/*", intent: "keep_out"}]), status: 201)
-      crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
-      worker =
-        Thread.new do
-          IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) do
-            Store::Crawling::Crawl.find(crawl["id"]).ended?
+    ApiHere.judged ||=
+      begin
+        site = call(:post, "/sites", site_input(intents: [{pattern: "/account/*", intent: "keep_out"}]), status: 201)
+        crawl = call(:post, "/sites/#{site["id"]}/crawls", status: 201)
+        worker =
+          Thread.new do
+            IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) do
+              Store::Crawling::Crawl.find(crawl["id"]).ended?
+            end
           end
-        end
-      worker.join(60)
-      crawl["id"]
-    end
+        worker.join(60)
+        crawl["id"]
+      end
   end
 end

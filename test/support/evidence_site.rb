@@ -18,9 +18,17 @@ module EvidenceSite
 
   # Brings a file and gives what came of it.
   def import(kind, bytes, index: nil, date: nil, columns: {}, words: {}, whole: nil, site: @site, now: NOW)
-    told = IronTrellis::Work::Evidence::Importing::Told.new(
-      kind: kind, index: index, date: date, columns: columns, words: words, whole: whole, name: "file", by: "A test"
-    )
+    told =
+      IronTrellis::Work::Evidence::Importing::Told.new(
+        kind: kind,
+        index: index,
+        date: date,
+        columns: columns,
+        words: words,
+        whole: whole,
+        name: "file",
+        by: "A test"
+      )
     Tempfile.create("evidence", binmode: true) do |file|
       file.write(bytes)
       file.flush
@@ -35,13 +43,16 @@ module EvidenceSite
   def crawled(pages, **settings)
     @server = SmallSite.new(pages)
     @site.update!(
-      settings: IronTrellis::Core::Settings::Crawl.new(
-        {
-          "start_urls" => ["http://small.example/"],
-          "rate" => 0,
-          "resolve" => {"small.example:80" => "127.0.0.1:#{@server.port}"}
-        }.merge(settings.transform_keys(&:to_s))
-      ).to_h
+      settings:
+        IronTrellis::Core::Settings::Crawl.new(
+          {
+            "start_urls" => ["http://small.example/"],
+            "rate" => 0,
+            "resolve" => {
+              "small.example:80" => "127.0.0.1:#{@server.port}"
+            }
+          }.merge(settings.transform_keys(&:to_s))
+        ).to_h
     )
     crawl_here(@server, site: @site).tap do |crawl|
       crawl.update_columns(state: "finished", fetching_ended_at: Time.now, finished_at: Time.now)
@@ -50,6 +61,8 @@ module EvidenceSite
 
   # Rows of the site, by what stands behind its name.
   def rows(what, from, rest = "")
-    Store::Postgres::Sql.rows("SELECT #{what} FROM #{from} WHERE site_id = #{@site.id} AND superseded_by IS NULL #{rest}")
+    Store::Postgres::Sql.rows(
+      "SELECT #{what} FROM #{from} WHERE site_id = #{@site.id} AND superseded_by IS NULL #{rest}"
+    )
   end
 end

@@ -27,8 +27,18 @@ class EvidenceImportTest < Minitest::Test
   def test_every_row_is_counted_once
     result = import("pages", PAGES)
     assert_equal ["pages", "index", "2026-11-21", 9, 3, 0, 1, 1, 4, true],
-      result.values_at("kind", "index", "date", "rows", "kept", "unchanged", "replaced", "out_of_scope", "wrong_count",
-        "whole")
+      result.values_at(
+        "kind",
+        "index",
+        "date",
+        "rows",
+        "kept",
+        "unchanged",
+        "replaced",
+        "out_of_scope",
+        "wrong_count",
+        "whole"
+      )
     assert_equal [7, 8, 9, 11], result["wrong"].map { |one| one["line"] }
     assert_match(/negative.*no web address.*no number.*no number/m, result["wrong"].map { |one| one["why"] }.join("\n"))
     assert_equal({"other.test" => 1}, result["other_hosts"])
@@ -59,7 +69,9 @@ class EvidenceImportTest < Minitest::Test
     assert_equal "hidden", states["a"], "a later one stands"
     Store::Evidence::Import.of(@site).first.undo(by: "Ines", now: NOW)
     assert_equal({"a" => "in_index", "b" => "waiting"}, states)
-    assert_raises(IronTrellis::Core::Error::Conflict) { Store::Evidence::Import.of(@site).first.undo(by: "x", now: NOW) }
+    assert_raises(IronTrellis::Core::Error::Conflict) do
+      Store::Evidence::Import.of(@site).first.undo(by: "x", now: NOW)
+    end
   end
 
   def test_what_is_left_of_a_day_that_was_taken_back_is_nothing
@@ -73,11 +85,22 @@ class EvidenceImportTest < Minitest::Test
     text = "Address;Coverage\nhttp://shop.test/a;Indexed\nhttp://shop.test/b;Left out\n"
     error = assert_raises(IronTrellis::Core::Evidence::Headings::Unknown) { import("standings", text) }
     assert_match(/url and standing can't be found.*“Address”, “Coverage”.*wanted are url, standing/, error.message)
-    told = {columns: {"url" => "Address", "standing" => "coverage"},
-            words: {"Indexed" => "in_index", "left OUT" => "passed_over"}}
+    told = {
+      columns: {
+        "url" => "Address",
+        "standing" => "coverage"
+      },
+      words: {
+        "Indexed" => "in_index",
+        "left OUT" => "passed_over"
+      }
+    }
     assert_equal 2, import("standings", text, **told)["kept"]
     assert_equal 2, import("standings", text)["unchanged"]
-    assert_equal 2, import("standings", "url,standing\nhttp://shop.test/a,Indexed\nhttp://shop.test/b,passed_over\n")["unchanged"],
+    assert_equal 2,
+      import("standings", "url,standing\nhttp://shop.test/a,Indexed\nhttp://shop.test/b,passed_over\n")[
+        "unchanged"
+      ],
       "our own headings work where the others are absent"
   end
 
@@ -100,15 +123,19 @@ class EvidenceImportTest < Minitest::Test
   end
 
   def test_dates
-    text = "url,clicks,impressions,date\nhttp://shop.test/a,1,2,3.11.2026\nhttp://shop.test/b,1,2,04/11/2026\n" \
-      "http://shop.test/c,1,2,2026-11-05T10:00:00Z\nhttp://shop.test/d,1,2,11/30/2026\nhttp://shop.test/e,1,2,\n"
+    text =
+      "url,clicks,impressions,date\nhttp://shop.test/a,1,2,3.11.2026\nhttp://shop.test/b,1,2,04/11/2026\n" \
+        "http://shop.test/c,1,2,2026-11-05T10:00:00Z\nhttp://shop.test/d,1,2,11/30/2026\nhttp://shop.test/e,1,2,\n"
     result = import("pages", text)
     assert_equal ["2026-11-05", 4, 1], result.values_at("date", "kept", "wrong_count")
     assert_equal [["2026-11-03", true], ["2026-11-04", true], ["2026-11-05", false], ["2026-11-05", true]],
-      rows("day, dated", "search_pages", "ORDER BY day, dated").map { |row| [row["day"].iso8601, row["dated"]] }
-    error = assert_raises(IronTrellis::Core::Error::InvalidInput) do
-      import("pages", "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-29\n")
-    end
+      rows("day, dated", "search_pages", "ORDER BY day, dated").map { |row|
+        [row["day"].iso8601, row["dated"]]
+      }
+    error =
+      assert_raises(IronTrellis::Core::Error::InvalidInput) do
+        import("pages", "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-29\n")
+      end
     assert_match(/2026-11-29 on line 2 is after today/, error.message)
   end
 
@@ -119,13 +146,16 @@ class EvidenceImportTest < Minitest::Test
   end
 
   def test_what_cannot_be_used_leaves_nothing_behind
-    ["", "url,standing\n"].zip([true, false]).each do |text, refused|
-      next assert_equal(0, import("standings", text)["rows"]) unless refused
+    ["", "url,standing\n"].zip([true, false])
+      .each do |text, refused|
+        next assert_equal(0, import("standings", text)["rows"]) unless refused
 
-      assert_raises(IronTrellis::Core::Error::InvalidInput) { import("standings", text) }
-    end
+        assert_raises(IronTrellis::Core::Error::InvalidInput) { import("standings", text) }
+      end
     assert_empty Store::Evidence::Days.of(@site, "standings", Store::Evidence::Index.of(@site).first)
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { import("standings", "url,standing\n", words: {"x" => "gone"}) }
+    assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      import("standings", "url,standing\n", words: {"x" => "gone"})
+    end
     assert_raises(IronTrellis::Core::Error::InvalidInput) { import("standings", "PK\x03\x04 no zip".b) }
     broken = "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-01\nhttp://shop.test/a,1,2,2099-01-01\n"
     assert_raises(IronTrellis::Core::Error::InvalidInput) { import("pages", broken) }
@@ -142,7 +172,8 @@ class EvidenceImportTest < Minitest::Test
   private
 
   def states
-    rows("url, state", "standings JOIN urls USING (site_id)", "AND urls.id = url_id ORDER BY url")
-      .to_h { |row| [row["url"].split("/").last, row["state"]] }
+    rows("url, state", "standings JOIN urls USING (site_id)", "AND urls.id = url_id ORDER BY url").to_h do |row|
+      [row["url"].split("/").last, row["state"]]
+    end
   end
 end

@@ -18,7 +18,11 @@ class EvidenceJudgingTest < Minitest::Test
   def setup
     super
     pages = WANTED.to_h { |path| [path, page("Lamp #{path.delete("/")}", link_home)] }
-    pages["/"] = page("Home", WANTED.map { |path| "<a href=\"#{path}\">#{path}</a>" }.join + "<a href=/out>out</a><a href=/gone>gone</a><a href=/old>old</a>")
+    pages["/"] = page(
+      "Home",
+      WANTED.map { |path| "<a href=\"#{path}\">#{path}</a>" }.join +
+        "<a href=/out>out</a><a href=/gone>gone</a><a href=/old>old</a>"
+    )
     pages["/out"] = page("Out", "", head: "<meta name=robots content=noindex>")
     pages["/old"] = [301, {"location" => "/a"}, ""]
     @site.page_groups.create!(name: "all", pattern: "*", position: 0)
@@ -35,14 +39,18 @@ class EvidenceJudgingTest < Minitest::Test
     assert_equal ["not_known", "2026-11-28", 0, 0, nil, nil, nil, nil, false], columns(row["/c"])
     lost = row["/lost"]
     assert_equal ["not_known", "2026-11-28", 2, 9, 1.0, nil, nil, nil, true], columns(lost)
-    assert_equal [%w[index], "found", "all", "index", true, 0, nil], lost.values_at("found_by", "stop", "group", "intent", "robots_allowed", "links_in", "status")
+    assert_equal [%w[index], "found", "all", "index", true, 0, nil],
+      lost.values_at("found_by", "stop", "group", "intent", "robots_allowed", "links_in", "status")
     import("standings", "url,standing\nhttp://small.example/a,waiting\n", date: Date.new(2026, 11, 28), whole: false)
     assert_equal [nil, "waiting"], judged.values_at("/c", "/a").map { |one| one["standing"] }
   end
 
   def test_the_last_rung_stops_with_the_standing_and_the_reason
-    import("standings", "url,standing,reason\nhttp://small.example/a,in_index,\nhttp://small.example/b,passed_over,Too thin\n" \
-      "http://small.example/c,hidden,\nhttp://small.example/out,not_known,\n")
+    import(
+      "standings",
+      "url,standing,reason\nhttp://small.example/a,in_index,\nhttp://small.example/b,passed_over,Too thin\n" \
+        "http://small.example/c,hidden,\nhttp://small.example/out,not_known,\n"
+    )
     rows = judged
     assert_equal [nil, nil], rows["/a"].values_at("stop", "stop_reason")
     assert_equal ["indexed", "fetched and left out: Too thin"], rows["/b"].values_at("stop", "stop_reason")
@@ -56,23 +64,34 @@ class EvidenceJudgingTest < Minitest::Test
     standings({"in_index" => %w[/a /b]}, date: "2026-11-01")
     standings({"waiting" => %w[/b]}, date: "2026-11-08", whole: false)
     assert_equal [%w[in_index waiting], %w[2026-11-01 2026-11-08]],
-      judged.values_at("/a", "/b").then { |all| [all.map { |one| one["standing"] }, all.map { |one| one["standing_date"].iso8601 }] }
+      judged
+        .values_at("/a", "/b")
+        .then { |all| [all.map { |one| one["standing"] }, all.map { |one| one["standing_date"].iso8601 }] }
     standings({"in_index" => %w[/b]}, date: "2026-11-15")
     rows = judged
-    assert_equal ["not_known", true, "in_index", false], rows.values_at("/a", "/b").flat_map { |one| one.values_at("standing", "dropped") }
+    assert_equal ["not_known", true, "in_index", false],
+      rows.values_at("/a", "/b").flat_map { |one| one.values_at("standing", "dropped") }
   end
 
   def test_windows_end_on_the_newest_day_and_dated_rows_win
     pages("2026-11-28", "/a" => [1, 10, 2])
     pages("2026-05-29", "/a" => [1, 10, 4])
     pages("2026-05-28", "/a" => [100, 1000, 1])
-    import("pages", "url,clicks,impressions,position\nhttp://small.example/a,7,70,9\nhttp://small.example/b,7,70,9\n", date: Date.new(2026, 11, 28))
-    assert_equal [[2, 20, 3.0], [7, 70, 9.0]], judged.values_at("/a", "/b").map { |one| one.values_at("clicks", "impressions", "position") }
+    import(
+      "pages",
+      "url,clicks,impressions,position\nhttp://small.example/a,7,70,9\nhttp://small.example/b,7,70,9\n",
+      date: Date.new(2026, 11, 28)
+    )
+    assert_equal [[2, 20, 3.0], [7, 70, 9.0]],
+      judged.values_at("/a", "/b").map { |one| one.values_at("clicks", "impressions", "position") }
   end
 
   def test_links_goals_and_queries
-    import("links", "source,target\nhttp://press.test/1,http://small.example/a\nhttp://press.test/1,http://small.example/a\n" \
-      "http://press.test/2,http://small.example/a\nhttp://small.example/b,http://small.example/a\n")
+    import(
+      "links",
+      "source,target\nhttp://press.test/1,http://small.example/a\nhttp://press.test/1,http://small.example/a\n" \
+        "http://press.test/2,http://small.example/a\nhttp://small.example/b,http://small.example/a\n"
+    )
     import("goals", "url,goal,count\nhttp://small.example/a,order,0\nhttp://small.example/a,call,2\n")
     queries("2026-11-20", "/a" => {"lamp" => [1, 5, 3], "none" => [0, 0, 0]}, "/lost" => {"x" => [1, 1, 1]})
     rows = judged
@@ -80,13 +99,16 @@ class EvidenceJudgingTest < Minitest::Test
     assert_equal [0, [], 0, nil], rows["/b"].values_at("outside_links", "goals", "queries", "clicks")
     assert_equal %w[index], rows["/lost"]["found_by"]
     assert_equal 0.15, rows["/a"]["importance_parts"]["links"]["weight"]
-    assert_equal [["goal-page-open", "/a", "call"], ["goal-page-open", "/a", "order"]], told_of(@crawl, "goal-page-open")
+    assert_equal [%w[goal-page-open /a call], %w[goal-page-open /a order]], told_of(@crawl, "goal-page-open")
     import("links", "source,target\nhttp://press.test/9,http://small.example/b\n", date: Date.new(2026, 11, 27))
     assert_equal 2, judged["/a"]["outside_links"], "an earlier whole evidence is no news"
   end
 
   def test_rules_on_standings
-    standings({"in_index" => %w[/a /gone /old /out /d], "waiting" => %w[/b], "passed_over" => %w[/c]}, date: "2026-11-01")
+    standings(
+      {"in_index" => %w[/a /gone /old /out /d], "waiting" => %w[/b], "passed_over" => %w[/c]},
+      date: "2026-11-01"
+    )
     import("standings", <<~CSV, date: Date.new(2026, 11, 15))
       url,standing,reason,first_seen,chosen_canonical
       http://small.example/a,passed_over,thin,,
@@ -100,21 +122,44 @@ class EvidenceJudgingTest < Minitest::Test
     CSV
     judged
     assert_equal [
-      ["dropped", "/a", nil], ["dropped", "/d", nil], ["index-stale", "/gone", nil], ["index-stale", "/old", nil],
-      ["index-stale", "/out", nil], ["kept-elsewhere", "/d", "/a"], ["passed-over", "/a", nil], ["waiting", "/b", nil]
-    ], told_of(@crawl, "passed-over", "waiting", "dropped", "kept-elsewhere", "index-stale")
+      ["dropped", "/a", nil],
+      ["dropped", "/d", nil],
+      ["index-stale", "/gone", nil],
+      ["index-stale", "/old", nil],
+      ["index-stale", "/out", nil],
+      %w[kept-elsewhere /d /a],
+      ["passed-over", "/a", nil],
+      ["waiting", "/b", nil]
+    ],
+      told_of(@crawl, "passed-over", "waiting", "dropped", "kept-elsewhere", "index-stale")
   end
 
   def test_rules_on_the_record
     standings({"in_index" => %w[/a /b /c]})
     pages("2026-11-01", "/z" => [1, 1, 1], "/b" => [0, 0, 0])
     pages("2026-11-28", "/a" => [0, 3, 9])
-    queries("2026-11-20", "/a" => {"lamp harbour" => [0, 50, 8.0], "lamps" => [1, 49, 9.0], "A1 lamp" => [1, 60, 20.04]},
-      "/b" => {"lamp" => [9, 90, 7.9]}, "/c" => {"the lamps" => [9, 90, 20.1]})
+    queries(
+      "2026-11-20",
+      "/a" => {
+        "lamp harbour" => [0, 50, 8.0],
+        "lamps" => [1, 49, 9.0],
+        "A1 lamp" => [1, 60, 20.04]
+      },
+      "/b" => {
+        "lamp" => [9, 90, 7.9]
+      },
+      "/c" => {
+        "the lamps" => [9, 90, 20.1]
+      }
+    )
     judged
-    assert_equal [["near-win", "/a", "a1 lamp"], ["near-win", "/a", "lamp harbour"],
+    assert_equal [
+      ["near-win", "/a", "a1 lamp"],
+      ["near-win", "/a", "lamp harbour"],
       ["phrase-absent", "/a", "lamp harbour"],
-      ["wanted-unseen", "/b", nil], ["wanted-unseen", "/c", nil]],
+      ["wanted-unseen", "/b", nil],
+      ["wanted-unseen", "/c", nil]
+    ],
       told_of(@crawl, "near-win", "phrase-absent", "wanted-unseen")
   end
 
@@ -126,7 +171,8 @@ class EvidenceJudgingTest < Minitest::Test
     pages("2026-05-29", "/a" => [1, 1, 1])
     judged
     assert_equal [["bloat", nil, "all"]], told_of(@crawl, "bloat")
-    bloat = Store::Reports::AuditRows.new(@crawl, @crawl.verdict_run).to_enum(:faults).find { |one| one["code"] == "bloat" }
+    bloat =
+      Store::Reports::AuditRows.new(@crawl, @crawl.verdict_run).to_enum(:faults).find { |one| one["code"] == "bloat" }
     assert_equal [nil, "all", {"in_index" => 11, "useless" => 10}], bloat.values_at("url", "about", "detail")
   end
 
@@ -139,8 +185,20 @@ class EvidenceJudgingTest < Minitest::Test
     rows_of(@crawl.reload)
   end
 
-  def columns(row) = row.values_at("standing", "standing_date", "clicks", "impressions", "position", "queries", "outside_links", "goals", "dropped")
-    .map { |one| one.is_a?(Date) ? one.iso8601 : one }
+  def columns(row) =
+    row
+      .values_at(
+        "standing",
+        "standing_date",
+        "clicks",
+        "impressions",
+        "position",
+        "queries",
+        "outside_links",
+        "goals",
+        "dropped"
+      )
+      .map { |one| one.is_a?(Date) ? one.iso8601 : one }
 
   def standings(by_state, date: "2026-11-28", whole: nil)
     text = by_state.flat_map { |state, paths| paths.map { |path| "http://small.example#{path},#{state}\n" } }.join
@@ -153,7 +211,12 @@ class EvidenceJudgingTest < Minitest::Test
   end
 
   def queries(day, by_path)
-    text = by_path.flat_map { |path, all| all.map { |query, values| "http://small.example#{path},#{query},#{values.join(",")},#{day}\n" } }.join
+    text =
+      by_path
+        .flat_map do |path, all|
+          all.map { |query, values| "http://small.example#{path},#{query},#{values.join(",")},#{day}\n" }
+        end
+        .join
     import("queries", "url,query,clicks,impressions,position,date\n#{text}")
   end
 end

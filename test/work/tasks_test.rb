@@ -35,8 +35,9 @@ class TasksTest < Minitest::Test
 
   def test_what_goes_wrong_is_told_and_not_tried_again
     task = work(ask("nothing"))
-    assert_equal ["failed", "malformed"], [task.state, task.problem["code"]]
-    assert_equal 0, IronTrellis::Store::Postgres::Sql.rows("SELECT 1 FROM que_jobs WHERE job_class LIKE '%Perform'").size
+    assert_equal %w[failed malformed], [task.state, task.problem["code"]]
+    assert_equal 0,
+      IronTrellis::Store::Postgres::Sql.rows("SELECT 1 FROM que_jobs WHERE job_class LIKE '%Perform'").size
   end
 
   def test_work_in_slices_does_not_keep_it_waiting

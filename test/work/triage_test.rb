@@ -18,7 +18,12 @@ class TriageOfSiteTest < Minitest::Test
     super
     text = "<p>#{(1..90).map { |number| "word#{number}" }.join(" ")}</p>"
     pages = {
-      "/" => page("Home", (LEFT_OUT - %w[/unknown]).map { |path| "<a href=\"#{path}\">#{path}</a>" }.join + "<a href=/lamps/lamp-40>Lamp 40</a>"),
+      "/" =>
+        page(
+          "Home",
+          (LEFT_OUT - %w[/unknown]).map { |path| "<a href=\"#{path}\">#{path}</a>" }.join +
+            "<a href=/lamps/lamp-40>Lamp 40</a>"
+        ),
       "/lamps/lamp-40" => page("Lamp 40"),
       "/moved" => [301, {"location" => "/lamps/lamp-40"}, ""],
       "/off" => [302, {"location" => "http://elsewhere.example/"}, ""],
@@ -33,16 +38,30 @@ class TriageOfSiteTest < Minitest::Test
       "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /shut\n"]
     }
     @crawl = crawled(pages)
-    @site.decisions.decide("intent", {"http://small.example/closed" => {"intent" => "keep_out"}, "http://small.example/shut" => {"intent" => "index"}},
-      by: "A test", now: NOW)
-    import("standings", "url,standing\nhttp://small.example/lamps/lamp-40,in_index\n" +
-      LEFT_OUT.map { |path| "http://small.example#{path},passed_over\n" }.join)
+    @site.decisions.decide(
+      "intent",
+      {
+        "http://small.example/closed" => {
+          "intent" => "keep_out"
+        },
+        "http://small.example/shut" => {
+          "intent" => "index"
+        }
+      },
+      by: "A test",
+      now: NOW
+    )
+    import(
+      "standings",
+      "url,standing\nhttp://small.example/lamps/lamp-40,in_index\n" +
+        LEFT_OUT.map { |path| "http://small.example#{path},passed_over\n" }.join
+    )
     IronTrellis::Work::Judging::Judgement.alone(@crawl, clock: -> { Time.now })
   end
 
   EXPECTED = {
     "/moved" => %w[settled repoint http://small.example/lamps/lamp-40],
-    "/off" => ["settled", "repoint", "http://elsewhere.example/"],
+    "/off" => %w[settled repoint http://elsewhere.example/],
     "/loop" => ["failing", "server", nil],
     "/chain-gone" => %w[to_route route http://small.example/],
     "/missing-lamp-40" => %w[to_route route http://small.example/lamps/lamp-40],
@@ -56,11 +75,13 @@ class TriageOfSiteTest < Minitest::Test
 
   def test_looked_at_now
     lines = lines(fetch: true)
-    assert_equal EXPECTED.sort.to_h, lines.transform_values { |one| one.values_at("class", "action", "target") }.except("/unknown")
+    assert_equal EXPECTED.sort.to_h,
+      lines.transform_values { |one| one.values_at("class", "action", "target") }.except("/unknown")
     assert_equal ["settled", "none", 404], lines["/unknown"].values_at("class", "action", "status")
     assert_nil lines["/shut"]["status"]
     refute_includes @server.requests.last(30).map(&:target), "/shut"
-    assert_equal [301, "http://small.example/lamps/lamp-40", 1, false], lines["/moved"].values_at("status", "final_url", "links_in", "in_sitemaps")
+    assert_equal [301, "http://small.example/lamps/lamp-40", 1, false],
+      lines["/moved"].values_at("status", "final_url", "links_in", "in_sitemaps")
     kept = Store::Postgres::Sql.rows("SELECT count(*) FROM live_checks WHERE site_id = $1", [@site.id]).first["count"]
     assert_equal LEFT_OUT.size, kept
   end
@@ -68,8 +89,10 @@ class TriageOfSiteTest < Minitest::Test
   def test_as_the_crawl_saw_it
     asked = @server.requests.size
     lines = lines(fetch: false)
-    assert_equal EXPECTED.sort.to_h, lines.transform_values { |one| one.values_at("class", "action", "target") }.except("/unknown")
-    assert_equal [nil, nil, nil, ["no crawl knows it, and it was not fetched"]], lines["/unknown"].values_at("class", "action", "status", "reasons")
+    assert_equal EXPECTED.sort.to_h,
+      lines.transform_values { |one| one.values_at("class", "action", "target") }.except("/unknown")
+    assert_equal [nil, nil, nil, ["no crawl knows it, and it was not fetched"]],
+      lines["/unknown"].values_at("class", "action", "status", "reasons")
     assert_equal asked, @server.requests.size
   end
 
@@ -77,7 +100,10 @@ class TriageOfSiteTest < Minitest::Test
 
   def lines(fetch:)
     index = Store::Evidence::Index.named(@site, nil)
-    IronTrellis::Work::Triage::SortingOut.new(@site, index, clock: -> { Time.now }).call(fetch: fetch)
-      .map { |one| IronTrellis::Work::Triage::Lines.of(one) }.to_h { |one| [one["url"].delete_prefix("http://small.example"), one] }
+    IronTrellis::Work::Triage::SortingOut
+      .new(@site, index, clock: -> { Time.now })
+      .call(fetch: fetch)
+      .map { |one| IronTrellis::Work::Triage::Lines.of(one) }
+      .to_h { |one| [one["url"].delete_prefix("http://small.example"), one] }
   end
 end

@@ -48,8 +48,14 @@ module IronTrellis
             @index = index
             columns, words = mapping
             headings = Core::Evidence::Headings.new(@kind, table.headings, columns)
-            row = Core::Evidence::Row.new(@kind, headings.places, others: headings.others, words: words,
-              order: @reading.fetch("date_order"))
+            row =
+              Core::Evidence::Row.new(
+                @kind,
+                headings.places,
+                others: headings.others,
+                words: words,
+                order: @reading.fetch("date_order")
+              )
             @staged = Staged.new(@site, @kind)
             read(table, row, &progress)
           end
@@ -64,18 +70,21 @@ module IronTrellis
         private
 
         def check
-          raise Core::Error::InvalidInput.new("The date #{@told.date} is after today.") if @told.date && @told.date > @today
+          if @told.date && @told.date > @today
+            raise Core::Error::InvalidInput.new("The date #{@told.date} is after today.")
+          end
 
           unknown = @told.words.values - Core::Evidence::Standing::STATES
           if unknown.any?
             raise Core::Error::InvalidInput.new(
-              "There is no standing “#{unknown.first}”; use one of #{Core::Evidence::Standing::STATES.join(", ")}."
-            )
+                    "There is no standing “#{unknown.first}”; use one of " \
+                    "#{Core::Evidence::Standing::STATES.join(", ")}."
+                  )
           end
           field = (@told.columns.keys - @kind.names).first or return
           raise Core::Error::InvalidInput.new(
-            "There is no field “#{field}” of #{@kind.code}; use one of #{@kind.names.join(", ")}."
-          )
+                  "There is no field “#{field}” of #{@kind.code}; use one of #{@kind.names.join(", ")}."
+                )
         end
 
         def index = @kind.of_index ? Store::Evidence::Index.named_or_made(@site, @told.index, now: @now) : nil
@@ -91,7 +100,7 @@ module IronTrellis
 
         def read(table, row)
           table.each do |cells, line, why|
-            next if cells && cells.all? { |cell| cell.nil? || cell.strip.empty? }
+            next if cells&.all? { |cell| cell.nil? || cell.strip.empty? }
 
             @counts["rows"] += 1
             yield @counts["rows"] if block_given? && (@counts["rows"] % PORTION).zero?
@@ -120,8 +129,10 @@ module IronTrellis
         def refuse_future(date, line)
           return unless date && date > @today
 
-          raise Core::Error::InvalidInput.new("The date #{date} on line #{line} is after today. Is the order of day " \
-            "and month as the site has it (#{@reading.fetch("date_order")})?")
+          raise Core::Error::InvalidInput.new(
+                  "The date #{date} on line #{line} is after today. Is the order of day " \
+                    "and month as the site has it (#{@reading.fetch("date_order")})?"
+                )
         end
 
         def elsewhere(url)

@@ -29,8 +29,18 @@ module IronTrellis
           @scope = site.crawl_settings.scope
           @origin = site.crawl_settings.first_urls.first[%r{\Ahttps?://[^/]+}]
           @reading = site.evidence_reading
-          @result = {"kind" => KIND, "rows" => 0, "kept" => 0, "unchanged" => 0, "out_of_scope" => 0, "wrong_count" => 0,
-                     "wrong" => [], "from" => nil, "to" => nil, "agents" => {}}
+          @result = {
+            "kind" => KIND,
+            "rows" => 0,
+            "kept" => 0,
+            "unchanged" => 0,
+            "out_of_scope" => 0,
+            "wrong_count" => 0,
+            "wrong" => [],
+            "from" => nil,
+            "to" => nil,
+            "agents" => {}
+          }
           @urls = {}
           @days = {}
         end
@@ -61,7 +71,9 @@ module IronTrellis
         def digest(path)
           digest = Digest::SHA256.new
           ::File.open(path, "rb") do |file|
-            while (piece = file.read(DIGEST_PIECE)) do digest << piece end
+            while (piece = file.read(DIGEST_PIECE))
+              digest << piece
+            end
           end
           digest.hexdigest
         end
@@ -74,7 +86,9 @@ module IronTrellis
             Ports::Logs::Lines.each(path, MOST_LINE) { |text, line| take(text, ::File.basename(path), line, &progress) }
             put_away
             @import.update!(
-              result: {"rows" => @result["rows"] - before},
+              result: {
+                "rows" => @result["rows"] - before
+              },
               date: @result["to"] && Date.iso8601(@result["to"])
             )
           end
@@ -123,9 +137,9 @@ module IronTrellis
 
         def url(target)
           @urls.clear if @urls.size > MOST_KEPT
-          @urls[target] ||=
-            Core::Url::NormalForm.parse?(target.start_with?("/") ? "#{@origin}#{target}" : target)&.to_s ||
-            raise(Core::Evidence::LogLine::Unreadable.new("its request names no address: “#{target[0, 80]}”"))
+          @urls[target] ||= Core::Url::NormalForm.parse?(
+            target.start_with?("/") ? "#{@origin}#{target}" : target
+          )&.to_s || raise(Core::Evidence::LogLine::Unreadable.new("its request names no address: “#{target[0, 80]}”"))
         end
 
         # The day where the site is at home; told once an hour.

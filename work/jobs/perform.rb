@@ -12,7 +12,8 @@ module IronTrellis
         end
 
         # @return [void]
-        def given_up(error) = Store::Tasks::Task.find_by(id: que_attrs[:kwargs][:task_id])&.fail(wrapped(error), now: now)
+        def given_up(error) =
+          Store::Tasks::Task.find_by(id: que_attrs[:kwargs][:task_id])&.fail(wrapped(error), now: now)
 
         private
 

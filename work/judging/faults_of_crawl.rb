@@ -31,7 +31,9 @@ module IronTrellis
         def pages(judged)
           keep(
             judged
-              .reject { |one| one.subject.kind == Core::Page::Kind::EXTERNAL || one.subject.found_by == OnlyEvidence::FOUND_BY }
+              .reject do |one|
+                one.subject.kind == Core::Page::Kind::EXTERNAL || one.subject.found_by == OnlyEvidence::FOUND_BY
+              end
               .flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) }
           )
         end
@@ -71,7 +73,11 @@ module IronTrellis
             )
           end
           groups = found.groups(rows)
-          keep(Core::Faults::GroupRule.all.flat_map { |rule| groups.filter_map { |group| about_group(rule, group, basis) } })
+          keep(
+            Core::Faults::GroupRule.all.flat_map do |rule|
+              groups.filter_map { |group| about_group(rule, group, basis) }
+            end
+          )
         end
 
         private

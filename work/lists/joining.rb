@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Lists
-      # Joins somebody's list of URLs with what is known of them: every row stays, in its order and with its own columns.
+      # Joins somebody's list of URLs with what is known of them: every row stays, in its order and with its own
+      # columns.
       class Joining
         MOST = 200_000
         PORTION = 5_000
@@ -21,7 +22,8 @@ module IronTrellis
         def initialize(site, path, heading: nil, clock: -> { Time.now })
           @site = site
           @clock = clock
-          run = site.newest_crawl&.verdict_run ||
+          run =
+            site.newest_crawl&.verdict_run ||
             raise(Core::Error::Conflict.new("“#{site.name}” has no judged crawl yet. Crawl it first."))
           @known = Store::Lists::KnownRows.new(run)
           Ports::Tables::Brought.open(path) { |table| read(table, heading) }
@@ -40,7 +42,9 @@ module IronTrellis
         def call(fetch:, &progress)
           matched = @rows.each_slice(PORTION).flat_map { |some| match(some) }
           live = fetch ? look(matched, &progress) : {}
-          @rows.zip(matched).map { |(cells, url), (way, values)| joined(cells, way, values, live[looked_at(url, values)]) }
+          @rows
+            .zip(matched)
+            .map { |(cells, url), (way, values)| joined(cells, way, values, live[looked_at(url, values)]) }
         end
 
         private
@@ -53,7 +57,7 @@ module IronTrellis
             @headings = [FIELD, *@headings.drop(1).each_index.map { |place| "column #{place + 2}" }]
           end
           @place = @headings.map(&:downcase).index((heading || FIELD).strip.downcase) || unknown(heading)
-          table.each { |cells, _, _| add(cells) if cells && cells.any? { |cell| !cell.to_s.strip.empty? } }
+          table.each { |cells, _, _| add(cells) if cells&.any? { |cell| !cell.to_s.strip.empty? } }
           @rows.map! { |cells| [cells, Core::Url::NormalForm.parse?(cells[@place].to_s.strip)&.to_s] }
         end
 
@@ -65,9 +69,9 @@ module IronTrellis
 
         def unknown(heading)
           raise Core::Error::InvalidInput.new(
-            "The first line must name the column with the URLs; “#{heading || FIELD}” can't be found among " \
-            "#{@headings.map { |one| "“#{one[0, 60]}”" }.join(", ")}. Say which one it is."
-          )
+                  "The first line must name the column with the URLs; “#{heading || FIELD}” can't be found among " \
+                    "#{@headings.map { |one| "“#{one[0, 60]}”" }.join(", ")}. Say which one it is."
+                )
         end
 
         # @return [Array<Array(String, Array)>] by which way each was found, and its values
@@ -86,7 +90,8 @@ module IronTrellis
           scope = @site.crawl_settings.scope
           urls = @rows.zip(matched).filter_map { |(_, url), (_, values)| looked_at(url, values) }.uniq
           urls.select! { |url| scope.host?(url) }
-          found = Crawling::LiveLook.new(@site, clock: @clock).call(urls) { |done| yield done, urls.size if block_given? }
+          found =
+            Crawling::LiveLook.new(@site, clock: @clock).call(urls) { |done| yield done, urls.size if block_given? }
           Store::Evidence::LiveChecks.keep(@site, found)
           found
         end

@@ -8,7 +8,8 @@ module IronTrellis
         module_function
 
         # @return [Hash{String => Module}] by code
-        def all = @all ||= Kinds.constants.map { |name| Kinds.const_get(name) }.to_h { |kind| [kind::CODE, kind] }.freeze
+        def all =
+          @all ||= Kinds.constants.map { |name| Kinds.const_get(name) }.to_h { |kind| [kind::CODE, kind] }.freeze
       end
     end
   end

@@ -7,7 +7,8 @@ module IronTrellis
       # it.
       class SortingOut
         # Asked for before any crawl was judged.
-        class NothingCrawled < Core::Error::Conflict; end
+        class NothingCrawled < Core::Error::Conflict
+        end
 
         # @param site [Store::Sites::Site]
         # @param index [Store::Evidence::Index]
@@ -16,7 +17,8 @@ module IronTrellis
         def initialize(site, index, clock:)
           @site = site
           @clock = clock
-          @run = site.newest_crawl&.verdict_run ||
+          @run =
+            site.newest_crawl&.verdict_run ||
             raise(NothingCrawled.new("“#{site.name}” has no judged crawl yet. Crawl it first."))
           @basis = Store::Evidence::Basis.of(site, now: clock.call, index: index)
           @rows = Store::Triage::LeftOutRows.new(@run, @basis)
@@ -40,14 +42,17 @@ module IronTrellis
 
         def look(rows)
           urls = rows.map { |row| row["url"] }
-          found = Crawling::LiveLook.new(@site, clock: @clock).call(urls) { |done| yield done, urls.size if block_given? }
+          found =
+            Crawling::LiveLook.new(@site, clock: @clock).call(urls) { |done| yield done, urls.size if block_given? }
           Store::Evidence::LiveChecks.keep(@site, found)
           found
         end
 
         # @return [Core::Triage::Seen, nil] nil where the crawl didn't ask
         def seen_by_crawl(row)
-          return Core::Triage::Seen.new(at: row["fetched_at"], blocked: true) if row["robots_allowed"] == false && row["status"].nil?
+          if row["robots_allowed"] == false && row["status"].nil?
+            return Core::Triage::Seen.new(at: row["fetched_at"], blocked: true)
+          end
           return unless row["fetched_at"]
 
           hops = row["redirect_chain"] || []
@@ -93,10 +98,16 @@ module IronTrellis
             clicks: row["long_clicks"] || (0 if @basis.record),
             impressions: row["long_impressions"] || (0 if @basis.record),
             in_sitemaps: row["in_sitemaps"] || false,
-            **row
-              .slice("standing_reason", "standing_date", "since", "kept_under", "outside_links", "dropped", "copy_of",
-                "soft_missing")
-              .transform_keys(&:to_sym)
+            **row.slice(
+              "standing_reason",
+              "standing_date",
+              "since",
+              "kept_under",
+              "outside_links",
+              "dropped",
+              "copy_of",
+              "soft_missing"
+            ).transform_keys(&:to_sym)
           )
         end
 
@@ -109,7 +120,8 @@ module IronTrellis
         end
 
         def bare_known(rows)
-          bare = rows.filter_map { |row| [row["url"], id(row["url"].sub(/\?.*/m, ""))] if row["url"].include?("?") }.to_h
+          bare =
+            rows.filter_map { |row| [row["url"], id(row["url"].sub(/\?.*/m, ""))] if row["url"].include?("?") }.to_h
           known = @rows.known(bare.values.uniq)
           bare.select { |_, number| known.key?(number) }
         end

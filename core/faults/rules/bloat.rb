@@ -10,7 +10,9 @@ module IronTrellis
           TITLE = "A group of pages fills the index and is of no use"
           ABOUT = "Group"
           GRADE = "weakens"
-          WHY = "What the index fetches and keeps of a site is bounded: useless pages take the place of others and weigh on what is thought of the site."
+          WHY =
+            "What the index fetches and keeps of a site is bounded: useless pages take the place of others and weigh " \
+            "on what is thought of the site."
           FIX = "Keep the group out by noindex, or make its pages worth finding."
           SOURCE = "CP"
 

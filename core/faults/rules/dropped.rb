@@ -9,7 +9,8 @@ module IronTrellis
           CODE = "dropped"
           TITLE = "Was in the index, and is out of it"
           GRADE = "stops"
-          WHY = "It was good enough before: something changed, on the page, around it, or in what the index makes of it."
+          WHY =
+            "It was good enough before: something changed, on the page, around it, or in what the index makes of it."
           FIX = "See what stops it now and since when; mend that first, then ask for it to be fetched again."
           SOURCE = "CP"
 

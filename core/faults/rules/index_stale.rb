@@ -10,7 +10,9 @@ module IronTrellis
           TITLE = "The index still has what is gone, moved or closed"
           GRADE = "diverts"
           WHY = "Readers are sent to what isn't there any more, or is not to be shown."
-          FIX = "Ask for it to be fetched again. What robots.txt blocks must be opened, shown with a noindex, and closed again when it is out."
+          FIX =
+            "Ask for it to be fetched again. What robots.txt blocks must be opened, shown with a noindex, and closed " \
+            "again when it is out."
           SOURCE = "CP"
 
           # The index is wrong whatever was decided.
@@ -27,7 +29,8 @@ module IronTrellis
           def seen(page)
             status, noindex = page.live ? page.live.values_at("status", "noindex") : [page.status, page.noindex]
             case status
-            when 404, 410, 300..399 then "status #{status}"
+            when 404, 410, 300..399
+              "status #{status}"
             else
               return "noindex" if noindex
               return "blocked by robots.txt" if page.robots_allowed == false

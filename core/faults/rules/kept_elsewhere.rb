@@ -10,7 +10,9 @@ module IronTrellis
           TITLE = "The index keeps it under another URL"
           ABOUT = "URL under which it is kept"
           GRADE = "diverts"
-          WHY = "The index takes another page for the same one: what this one says is shown under that address, or not at all."
+          WHY =
+            "The index takes another page for the same one: what this one says is shown under that address, or not " \
+            "at all."
           FIX = "Make the two differ, or settle for one: redirect, or name it as canonical, and link only to that one."
           SOURCE = "CP"
 

@@ -11,7 +11,9 @@ module IronTrellis
           ABOUT = "Query"
           GRADE = "weakens"
           WHY = "A few places up it would be seen: this is where little work brings most."
-          FIX = "Answer that query better: in the title, a heading and the text, and with links from pages that are near in subject."
+          FIX =
+            "Answer that query better: in the title, a heading and the text, and with links from pages that are near " \
+            "in subject."
           SOURCE = "CP"
 
           def check(page, _basis)

@@ -9,7 +9,9 @@ module IronTrellis
           CODE = "passed-over"
           TITLE = "Fetched by the index and left out"
           GRADE = "stops"
-          WHY = "The page can be indexed and the index chose not to: it found it too weak, too alike or too far from everything."
+          WHY =
+            "The page can be indexed and the index chose not to: it found it too weak, too alike or too far from " \
+            "everything."
           FIX = "Say more that readers came for, link to it from pages that matter, or merge it with a fuller page."
           SOURCE = "CP"
 

@@ -9,7 +9,9 @@ module IronTrellis
           CODE = "waiting"
           TITLE = "Known to the index for long and not fetched"
           GRADE = "stops"
-          WHY = "An index fetches what it expects something of; a page that waits for weeks is expected to be of little use."
+          WHY =
+            "An index fetches what it expects something of; a page that waits for weeks is expected to be of little " \
+            "use."
           FIX = "Link to it from pages that are fetched often, list it in a sitemap, then ask for it to be fetched."
           SOURCE = "CP"
 

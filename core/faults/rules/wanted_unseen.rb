@@ -4,13 +4,16 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A page that should be indexed, is in the index, and had no impression in the short window though the record covers it.
+        # A page that should be indexed, is in the index, and had no impression in the short window though the record
+        # covers it.
         class WantedUnseen < EvidenceRule
           CODE = "wanted-unseen"
           TITLE = "In the index, and never shown"
           GRADE = "weakens"
           WHY = "It is found for nothing that people search for."
-          FIX = "See what people call what it is about, and say it in title, headings and text; link to it from pages that are shown."
+          FIX =
+            "See what people call what it is about, and say it in title, headings and text; link to it from pages " \
+            "that are shown."
           SOURCE = "CP"
 
           def check(page, basis)

@@ -9,7 +9,11 @@ module IronTrellis
         # A time zone by its name in the IANA database.
         class TimeZone < Field
           def problems(value)
-            (value.is_a?(String) && EtOrbi.get_tzone(value)) ? [] : ["“#{value}” is no time zone. Give one like Europe/Lisbon, or UTC."]
+            if value.is_a?(String) && EtOrbi.get_tzone(value)
+              []
+            else
+              ["“#{value}” is no time zone. Give one like Europe/Lisbon, or UTC."]
+            end
           end
         end
       end

@@ -28,14 +28,18 @@ module IronTrellis
           # @raise [Core::Error::InvalidInput]
           def read(source)
             bad = []
-            routes = parse(source.is_a?(String) ? source.dup : source.read).each.with_index(1).filter_map do |one, number|
-              values = one.is_a?(Hash) ? one.slice("from", "to", "status").transform_values(&:to_s) : {}
-              row = {"from" => "", "to" => "", "status" => ""}.merge(values)
-              why = Csv.wrong(row)
-              next bad << Tables::CsvRows::Bad.new(line: number, why: why) && nil if why
+            routes =
+              parse(source.is_a?(String) ? source.dup : source.read)
+                .each
+                .with_index(1)
+                .filter_map do |one, number|
+                  values = one.is_a?(Hash) ? one.slice("from", "to", "status").transform_values(&:to_s) : {}
+                  row = {"from" => "", "to" => "", "status" => ""}.merge(values)
+                  why = Csv.wrong(row)
+                  next bad << Tables::CsvRows::Bad.new(line: number, why: why) && nil if why
 
-              Csv.route(row, number, kind: one["kind"], query: one["query"])
-            end
+                  Csv.route(row, number, kind: one["kind"], query: one["query"])
+                end
             [routes, bad]
           end
 

@@ -13,7 +13,9 @@ module IronTrellis
           # @param input [Hash{String => Object}] crawl (id), origin
           # @return [Hash] as Robots::ReadAgain#robots
           def call(input, now:)
-            Robots::ReadAgain.new(Store::Crawling::Crawl.fetch(input["crawl"]), clock: -> { now }).robots(input["origin"])
+            Robots::ReadAgain.new(Store::Crawling::Crawl.fetch(input["crawl"]), clock: -> { now }).robots(
+              input["origin"]
+            )
           end
         end
       end
