@@ -35,6 +35,7 @@ module IronTrellis
     "Core::Decisions::Registry" => "Core::Decisions::Kinds",
     "Core::Evidence::Registry" => "Core::Evidence::Kinds",
     "Work::Tasks::Registry" => "Work::Tasks::Kinds",
+    "Ports::Indexes" => "Ports::Indexes::Interfaces",
     "Ports::Languages" => "Ports::Languages::Lines",
     "Ports::Redirects" => "Ports::Redirects::Maps",
     "Ports::Tables" => "Ports::Tables::Formats"

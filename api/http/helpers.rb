@@ -34,11 +34,12 @@ module IronTrellis
         # Has a worker do what would hold this thread.
         #
         # @param kind [Module] of Work::Tasks::Kinds
+        # @param quick [Boolean]
         # @param input [Hash{Symbol => Object}]
         # @return [String] JSON: by which number the answer can be asked for
-        def ask(kind, **input)
+        def ask(kind, quick: true, **input)
           status 202
-          json(task: Work::Tasks::Asking.ask(kind, input, now: now).id)
+          json(task: Work::Tasks::Asking.ask(kind, input, now: now, quick: quick).id)
         end
 
         def now = settings.clock

@@ -45,6 +45,16 @@ module IronTrellis
             }
           end
 
+          # @return [Hash{String => Object}] JSON values, for keeping with what was judged by it
+          def to_json_values =
+            {
+              "index" => index,
+              "standings" => newest_standings&.iso8601,
+              "record" => windows&.newest&.iso8601,
+              "links" => any_links || false,
+              "goals" => goals || false
+            }
+
           # @return [Boolean] whether there is anything to go by
           def any? = !newest_standings.nil? || any_record || any_links || goals || false
         end

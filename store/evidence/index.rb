@@ -17,6 +17,11 @@ module IronTrellis
           # @return [ActiveRecord::Relation] the site's indexes, the first one made first
           def of(site) = where(site_id: site.id).order(:id)
 
+          # @param now [Time]
+          # @return [Array<Index>] those that are to be asked by their timetable
+          def due(now) = where.not(address: nil).where.not(pull_days: nil)
+            .select { |index| index.pulled_at.nil? || index.pulled_at <= now - index.pull_days * 86_400 }
+
           # The one by which the ledger's columns, the last rung and the rules are filled.
           #
           # @param site [Sites::Site]

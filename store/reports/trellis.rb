@@ -7,7 +7,7 @@ module IronTrellis
       class Trellis
         READINGS = {"all" => "true", "wanted" => "wanted", "strays" => "intent = 'keep_out'"}.freeze
         RUNGS = Core::Ladder::Climb::NAMES
-        JUDGED = Core::Ladder::Climb::RUNGS.map { |rung| rung::NAME }.freeze
+        BY_EVIDENCE = Core::Ladder::Rungs::Indexed::NAME
 
         # @param run [Judging::VerdictRun]
         # @param reading [String] "all", "wanted" or "strays"
@@ -30,7 +30,7 @@ module IronTrellis
               .map { |name, stops| group(name, stops) }
               .sort_by { |one| [-one[:pages], one[:name]] }
           {
-            rungs: RUNGS.map { |name| {name: name, judged: JUDGED.include?(name)} },
+            rungs: RUNGS.map { |name| {name: name, judged: judged?(name)} },
             groups: groups,
             pages: groups.sum { |one| one[:pages] },
             stopping: groups.sum { |one| one[:pages] - one[:through] },
@@ -45,6 +45,9 @@ module IronTrellis
         end
 
         private
+
+        # Without evidence of an index nobody knows who stops at its rung.
+        def judged?(name) = name != BY_EVIDENCE || !@run.evidence["standings"].nil?
 
         def rows
           Postgres::Sql.rows(

@@ -20,13 +20,13 @@ module IronTrellis
         Told = Struct.new(:kind, :index, :date, :columns, :words, :whole, :name, :by, keyword_init: true)
 
         # @param site [Store::Sites::Site]
-        # @param path [String]
+        # @param source [String, #headings] the path of a file, or a table
         # @param told [Told]
         # @param now [Time]
         # @raise [Core::Error::InvalidInput]
-        def initialize(site, path, told, now:)
+        def initialize(site, source, told, now:)
           @site = site
-          @path = path
+          @source = source
           @told = told
           @now = now
           @reading = site.evidence_reading
@@ -44,20 +44,9 @@ module IronTrellis
         # @raise [Core::Evidence::Headings::Unknown] where needed fields can't be found
         # @raise [Core::Error::InvalidInput]
         def call(&progress)
-          Ports::Tables::Brought.open(@path) do |table|
+          opened do |table|
             @index = index
-            columns, words = mapping
-            headings = Core::Evidence::Headings.new(@kind, table.headings, columns)
-            row =
-              Core::Evidence::Row.new(
-                @kind,
-                headings.places,
-                others: headings.others,
-                words: words,
-                order: @reading.fetch("date_order")
-              )
-            @staged = Staged.new(@site, @kind)
-            read(table, row, &progress)
+            read(table, row_of(table), &progress)
           end
           taken_over
         ensure
@@ -68,6 +57,22 @@ module IronTrellis
         def cut? = @told.whole.nil? && CUT.include?(@counts["rows"])
 
         private
+
+        def opened(&block) =
+          @source.respond_to?(:headings) ? yield(@source) : Ports::Tables::Brought.open(@source, &block)
+
+        def row_of(table)
+          columns, words = mapping
+          headings = Core::Evidence::Headings.new(@kind, table.headings, columns)
+          @staged = Staged.new(@site, @kind)
+          Core::Evidence::Row.new(
+            @kind,
+            headings.places,
+            others: headings.others,
+            words: words,
+            order: @reading.fetch("date_order")
+          )
+        end
 
         def check
           if @told.date && @told.date > @today

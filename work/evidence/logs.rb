@@ -46,11 +46,12 @@ module IronTrellis
         end
 
         # @param paths [Array<String>]
+        # @param names [Array<String>] of the files, for people
         # @yieldparam rows [Integer] now and then
         # @return [Hash{String => Object}]
         # @raise [Core::Error::InvalidInput] where a file is damaged; nothing of it is kept then
-        def call(paths, &progress)
-          paths.each { |path| known?(path) || read(path, &progress) }
+        def call(paths, names: paths.map { |path| ::File.basename(path) }, &progress)
+          paths.zip(names).each { |path, name| known?(path) || read(path, name, &progress) }
           @result["agents"] = @result["agents"].sort.to_h
           @result
         end
@@ -78,12 +79,12 @@ module IronTrellis
           digest.hexdigest
         end
 
-        def read(path, &progress)
+        def read(path, name, &progress)
           @counts = Hash.new(0)
           before = @result["rows"]
           ActiveRecord::Base.transaction do
-            @import = begin_import(path)
-            Ports::Logs::Lines.each(path, MOST_LINE) { |text, line| take(text, ::File.basename(path), line, &progress) }
+            @import = begin_import(name)
+            Ports::Logs::Lines.each(path, MOST_LINE) { |text, line| take(text, name, line, &progress) }
             put_away
             @import.update!(
               result: {
@@ -94,11 +95,11 @@ module IronTrellis
           end
         end
 
-        def begin_import(path)
+        def begin_import(name)
           Store::Evidence::Import.create!(
             site: @site,
             kind: KIND,
-            name: ::File.basename(path),
+            name: name,
             digest: @digest,
             made_by: @by,
             made_at: @now

@@ -88,6 +88,7 @@ module IronTrellis
         # What screens show of the site as a whole.
         def summed_up(run)
           {
+            evidence: @settled.basis.to_json_values,
             structure:
               Store::Reports::Structure.new(
                 run,

@@ -24,6 +24,7 @@ module IronTrellis
           Crawling::Watch.end_abandoned(now)
           start_due(now)
           Sitemaps::Building.ask_due(now)
+          Evidence::Sources.pull_due(now)
           nil
         end
 

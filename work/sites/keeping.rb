@@ -14,6 +14,18 @@ module IronTrellis
 
         module_function
 
+        # @param address [String] of a server that is asked on somebody's behalf
+        # @return [void]
+        # @raise [Core::Error::InvalidInput] where it lies on this machine's network and that isn't permitted
+        def check_address(address)
+          parts = Core::Url::NormalForm.parse(address)
+          Fetch::Http::HostResolver
+            .new(resolve: {}, allow_private: ENV[PERMISSION] == "yes")
+            .find(parts.host, parts.effective_port)
+        rescue Fetch::Http::FetchError => error
+          raise Core::Error::InvalidInput.new("#{address} can't be asked: #{error.message}.")
+        end
+
         # @param input [Hash] name, settings, and where given intents, key_pages, secrets, timetable
         # @param by [String]
         # @param now [Time]

@@ -13,15 +13,16 @@ module IronTrellis
         # @param kind [Module] of Tasks::Kinds
         # @param input [Hash{Symbol => Object}] JSON values, as the kind takes them
         # @param now [Time]
+        # @param quick [Boolean] whether it is done in seconds: what takes minutes waits among all other work
         # @return [Store::Tasks::Task]
-        def ask(kind, input, now:)
+        def ask(kind, input, now:, quick: true)
           ActiveRecord::Base.transaction do
             task = Store::Tasks::Task.ask(kind::CODE, input, now: now)
             Runtime::Queue.enqueue(
               Jobs::Perform,
               {task_id: task.id},
               queue: Crawling::Runs::QUEUE,
-              priority: PRIORITY
+              priority: quick ? PRIORITY : nil
             )
             task
           end

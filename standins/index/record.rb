@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+require "date"
+
+module Gazetteer
+  # Clicks and impressions of a page by query and day: a model of its place, the season, its age and its position, thrown
+  # by the seed.
+  class Record
+    # What people add to what they search for.
+    ADDED = %w[price repair second-hand old how-to].map { |word| word.tr("-", " ") }.freeze
+    WEIGHTS = [0.5, 0.3, 0.15, 0.05].freeze
+    # What share of those who see a result at a position come.
+    FIRST_SHARE = 0.3
+    WORD = /[\p{L}\p{N}]+(?:-[\p{L}\p{N}]+)*/
+    YEAR = 365.25
+    # A page gains for so many days.
+    RIPE_DAYS = 120.0
+    # An heir has so much of what its forerunner had, after some days.
+    INHERITED = 0.8
+    INHERITED_AFTER = 10
+
+    # @param seeded [Seeded]
+    # @param urls [Hash{String => Hash}] of the index
+    def initialize(seeded, urls)
+      @seeded = seeded
+      @urls = urls
+    end
+
+    # @param url [String]
+    # @param day [Date]
+    # @return [Array<Hash>] query, clicks, impressions, position
+    def on(url, day)
+      one = @urls[url]
+      return [] unless one["title"] && in_index?(one, day)
+
+      visits = visits(url, one, day)
+      queries(url, one).each_with_index.filter_map { |query, place| row(url, query, place, visits, day) }
+    end
+
+    # @param one [Hash]
+    # @param day [Date]
+    # @return [Boolean]
+    def in_index?(one, day)
+      text = day.iso8601
+      one["spans"].any? { |from, to| from <= text && (to.nil? || text < to) }
+    end
+
+    private
+
+    def visits(url, one, day)
+      home = url.count("/") <= 3
+      base = home ? 120.0 : 60.0 * @seeded.share(url, "place")**2
+      base *= 0.02 if one["words"].to_i < 50
+      (base + inherited(url, day)) * season(url, day) * age(one, day)
+    end
+
+    def inherited(url, day)
+      (@heirs ||= forerunners).fetch(url, []).sum do |from, since|
+        (day - Date.iso8601(since) >= INHERITED_AFTER) ? INHERITED * 60.0 * @seeded.share(from, "place")**2 : 0
+      end
+    end
+
+    def forerunners
+      @urls.select { |_, one| one["standing"] == "moved" && one["target"] && one["spans"].any? }
+        .group_by { |_, one| one["target"] }
+        .transform_values { |all| all.map { |url, one| [url, one["since"]] } }
+    end
+
+    def season(url, day) = 1 + 0.4 * Math.sin(2 * Math::PI * (day.yday / YEAR + @seeded.share(url.split("/")[3], "season")))
+
+    def age(one, day)
+      since = Date.iso8601(one["spans"].first.first)
+      0.3 + 0.7 * [(day - since).to_f / RIPE_DAYS, 1].min
+    end
+
+    def queries(url, one)
+      one["queries"] ||= begin
+        words = one["title"].downcase.split(/ [-|·:] /).first.to_s.scan(WORD).first(6)
+        added = ADDED[(@seeded.share(url, "added") * ADDED.size).floor]
+        [words.first(5), words.first(2), words.last(2), words.first(2) + [added]].map { |some| some.join(" ") }
+          .reject(&:empty?).uniq
+      end
+    end
+
+    def row(url, query, place, visits, day)
+      thrown = @seeded.share(url, query, day)
+      impressions = (visits * WEIGHTS.fetch(place, 0.05) * (0.5 + thrown)).floor
+      return if impressions.zero?
+
+      position = (1 + 29 * @seeded.share(url, query, "position")**1.5 + 1.5 * (@seeded.share(day, query, url) - 0.5)).clamp(1, 100).round(1)
+      clicks = (impressions * FIRST_SHARE / position**0.9 + @seeded.share(query, day, url) - 0.5).floor.clamp(0, impressions)
+      {"query" => query, "clicks" => clicks, "impressions" => impressions, "position" => position}
+    end
+  end
+end

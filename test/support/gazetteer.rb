@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+require_relative "site_server"
+require_relative "../../standins/index/application"
+
+# The index stand-in in this process, over the demo's site, some weeks old.
+module GazetteerHere
+  DAYS = 40
+  HOSTS = %w[www.skerrylamps.example].freeze
+
+  module_function
+
+  # @return [Integer]
+  def port = @port ||= SiteServer.new(made.tap { |one| pass(one, DAYS) }).port
+
+  # @param seed [Integer]
+  # @return [Gazetteer::Application]
+  def made(seed: 7)
+    Gazetteer::Application.new(
+      {
+        "seed" => seed,
+        "first_day" => (Date.today - DAYS).iso8601,
+        "lenient_from" => (Date.today - 14).iso8601,
+        "hosts" => HOSTS,
+        "address" => "127.0.0.1:#{SiteServer.skerry.port}"
+      }
+    )
+  end
+
+  # @return [void]
+  def pass(application, count)
+    body = StringIO.new(JSON.generate(count: count))
+    application.call({"REQUEST_METHOD" => "POST", "PATH_INFO" => "/days", "QUERY_STRING" => "", "rack.input" => body})
+  end
+end

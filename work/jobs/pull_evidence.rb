@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Asks an index for what it says, by its timetable.
+      class PullEvidence < Runtime::Job
+        def run(index_id:)
+          index = Store::Evidence::Index.find_by(id: index_id)
+          if index
+            Evidence::Pulling.new(index, now: now).call(by: "timetable")
+            Judging::Asking.changed(index.site, now: now)
+          end
+          finish
+        rescue Ports::Indexes::Unavailable
+          # It is told with the index, which is asked again when its time comes.
+          finish
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Tasks
+      module Kinds
+        # Asks an index for all that it says, now.
+        module EvidencePull
+          CODE = "evidence_pull"
+
+          module_function
+
+          # @param input [Hash{String => Object}] index (id), by
+          # @yieldparam done [Integer] rows read
+          # @yieldparam total [nil]
+          # @return [Hash] imports: as Evidence::Pulling#call
+          def call(input, now:)
+            index = Store::Evidence::Index.fetch(input["index"])
+            imports = Evidence::Pulling.new(index, now: now).call(by: input["by"]) { |rows| yield rows, nil }
+            Judging::Asking.changed(index.site, now: now)
+            {imports: imports}
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Tasks
+      module Kinds
+        # Asks an index whether it can be asked.
+        module IndexTest
+          CODE = "index_test"
+
+          module_function
+
+          # @param input [Hash{String => Object}] index (id)
+          # @return [Hash] name, today, quota, hosts
+          def call(input, now:)
+            Evidence::Pulling.interface(Store::Evidence::Index.fetch(input["index"])).status
+              .slice("name", "today", "quota", "hosts")
+          end
+        end
+      end
+    end
+  end
+end
