@@ -26,8 +26,10 @@ module IronTrellis
       KEEPERS = "maintenance.skerrylamps.example"
 
       # @param site_port [Integer] of the site stand-in
-      def initialize(site_port:)
+      # @param index_port [Integer] of the index stand-in
+      def initialize(site_port:, index_port:)
         @site_port = site_port
+        @index_port = index_port
       end
 
       # @param anew [Boolean] drop what is there first
@@ -40,6 +42,7 @@ module IronTrellis
         site ||= found
         ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
         change_site && crawl(site) if site.crawls.count == 1
+        DemoEvidence.new(site, @index_port).build if Store::Evidence::Index.of(site).empty?
         decide(site) if site.decisions.in_force("group").empty?
       end
 

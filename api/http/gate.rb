@@ -14,6 +14,7 @@ module IronTrellis
         MOST_BYTES_OF = {
           %r{\A/api/trials/sitemap\z} => 55_000_000,
           %r{/import\z} => 16_000_000,
+          %r{/evidence/files\z} => 2_000_000_000,
           %r{\A/api/sites/[^/]+/crawls\z} => 16_000_000,
           %r{\A/api/sites/[^/]+/decisions\z} => 16_000_000,
           %r{\A/api/trials/scope\z} => 16_000_000

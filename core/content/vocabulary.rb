@@ -37,6 +37,11 @@ module IronTrellis
         # @return [Array<String>] folded words of the phrase that the text doesn't say
         def missing(phrase, said) = stems(phrase).except(*said.keys).values
 
+        # @param text [String]
+        # @param stem [String]
+        # @return [Integer] how often a word of that stem stands in it
+        def count(text, stem) = fold(text).scan(Words::WORD).count { |word| stem(word) == stem }
+
         private
 
         def fold(text) = text.unicode_normalize(:nfkd).gsub(MARKS, "").downcase(:fold)

@@ -3,6 +3,7 @@
 require "json"
 require "fileutils"
 require "rack"
+require_relative "exports"
 require_relative "index"
 
 module Gazetteer
@@ -52,6 +53,8 @@ module Gazetteer
       in ["POST", "/hides"] then kept(201, @index.hide(body(request).fetch("url")))
       in ["DELETE", "/hides"] then kept(200, @index.hides.delete(request.params.fetch("url")) || {})
       in ["GET", "/look"] then look(request.params.fetch("url"))
+      in ["GET", "/exports/left-out.csv" | "/exports/links.csv" | "/exports/goals.csv" | "/exports/access.log"]
+        export(request.path_info.split("/").last)
       in ["GET", "/ownership"] then page(request, @index.ownership)
       else json(404, {"error" => "There is nothing at #{request.path_info}."})
       end
@@ -112,6 +115,11 @@ module Gazetteer
       one = @index.urls[url] or return json(404, {"error" => "#{url} is not known."})
       json(200, {"url" => url, **one.slice("standing", "reason", "since", "found_on", "found_by", "fetched_on", "status", "target", "noindex", "canonical", "title", "words", "text", "blocked"),
                  "chosen_canonical" => one["kept_under"], "agent" => Fetcher::AGENT})
+    end
+
+    def export(name)
+      text = Exports.new(@index).call(name)
+      [200, {"content-type" => Exports::TYPES.fetch(name), "content-length" => text.bytesize.to_s}, [text]]
     end
 
     # @return [Array] at most PAGE rows, and where to go on

@@ -9,7 +9,7 @@ require_relative "robots"
 module Gazetteer
   # Fetches pages of the site over HTTP and reads what an index needs of them.
   class Fetcher
-    AGENT = "Gazetteer/1.0 (search index stand-in)"
+    AGENT = "Mozilla/5.0 (compatible; Gazetteerbot/1.0; +http://gazetteer.example/bot)"
     SECONDS = 5
     KEPT_TEXT = 1_000
 

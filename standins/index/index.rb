@@ -15,6 +15,8 @@ module Gazetteer
     HIDE_DAYS = 90
     THIN_WORDS = 50
     RETRY_DAYS = 3
+    # So long its fetches are remembered.
+    LOGGED_DAYS = 45
     SLOW_SHARE = 0.015
     SLOW_DAYS = 600
     # From so many days before its last day on it takes in thin pages with a picture.
@@ -23,7 +25,7 @@ module Gazetteer
     # What it refuses to do, in words.
     class Refused < StandardError; end
 
-    attr_reader :today, :urls, :sitemaps, :requests, :hides, :hosts
+    attr_reader :today, :urls, :sitemaps, :requests, :hides, :hosts, :fetches, :seeded
 
     # @param settings [Hash{String => Object}] seed, first_day, lenient_from, hosts, address of the site
     # @param kept [Hash, nil] what was kept of an earlier life
@@ -32,15 +34,15 @@ module Gazetteer
       @hosts = settings.fetch("hosts")
       @seeded = Seeded.new(settings.fetch("seed"))
       @fetcher = Fetcher.new(settings.fetch("address"))
-      kept ||= {"today" => settings.fetch("first_day"), "urls" => {}, "sitemaps" => {}, "requests" => [], "hides" => {}}
+      kept ||= {"today" => settings.fetch("first_day"), "urls" => {}, "sitemaps" => {}, "requests" => [], "hides" => {}, "fetches" => []}
       @today = Date.iso8601(kept["today"])
-      @urls, @sitemaps, @requests, @hides = kept.values_at("urls", "sitemaps", "requests", "hides")
+      @urls, @sitemaps, @requests, @hides, @fetches = kept.values_at("urls", "sitemaps", "requests", "hides", "fetches")
       @robots = {}
       hosts.each { |host| know("http://#{host}/", "start") } if @urls.empty?
     end
 
     # @return [Hash] for keeping
-    def to_h = {"today" => today.iso8601, "urls" => @urls, "sitemaps" => @sitemaps, "requests" => @requests, "hides" => @hides}
+    def to_h = {"today" => today.iso8601, "urls" => @urls, "sitemaps" => @sitemaps, "requests" => @requests, "hides" => @hides, "fetches" => @fetches}
 
     # @return [Record]
     def record = Record.new(@seeded, @urls)
@@ -55,6 +57,7 @@ module Gazetteer
         read_sitemaps
         due.each { |url| fetch(url) }
         @urls.each { |url, one| settle(url, one) }
+        @fetches.shift(@fetches.index { |day, _, _| day > (today - LOGGED_DAYS).iso8601 } || 0)
       end
       @fetcher.close
     end
@@ -136,6 +139,7 @@ module Gazetteer
       return if one["blocked"]
 
       seen = @fetcher.call(url)
+      @fetches << [today.iso8601, url, seen["status"]]
       links = seen.delete("links") || []
       one["first_fetched"] ||= today.iso8601
       one.merge!("fetched_on" => today.iso8601, "target" => nil, **seen)

@@ -4,7 +4,7 @@ module Gazetteer
   # What one robots.txt says to this index: the group of its name, else that of all; the longest rule that fits decides
   # (RFC 9309).
   class Robots
-    NAME = "gazetteer"
+    NAME = "gazetteerbot"
 
     # @param text [String, nil] nil where there is none
     def initialize(text)

@@ -132,7 +132,10 @@ class AuditManifestTest < Minitest::Test
   end
 
   def test_every_rule_is_in_the_manifest
-    assert_equal IronTrellis::Core::Faults::Registry.all.map(&:code), MANIFEST["faults"].keys.sort
+    faults = IronTrellis::Core::Faults
+    # A crawl can't see what indexes say.
+    by_evidence = faults::EvidenceRule.all + faults::GroupRule.all
+    assert_equal (faults::Registry.all - by_evidence).map(&:code), MANIFEST["faults"].keys.sort
   end
 
   private

@@ -87,6 +87,7 @@ module IronTrellis
 
         # What screens show of the site as a whole.
         def summed_up(run)
+          Store::Evidence::RollUp.new(run, @settled.basis).call
           {
             evidence: @settled.basis.to_json_values,
             structure:

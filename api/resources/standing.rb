@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Resources
+      # What the index holds of a site: where pages stand, how that came, and what to do about what it left out.
+      module Standing
+        # What the routes share.
+        module View
+          def judged_by
+            Store::Evidence::Index.first_of(crawl.site) ||
+              raise(Core::Error::Conflict.new("The site has no evidence of an index yet. Bring some under Sources."))
+          end
+
+          def left_out
+            lines = Store::Triage::KeptLines.new(judged_by)
+            name = params[:class].to_s.empty? ? lines.trays.find { |tray| tray[:urls] > tray[:accepted] }&.fetch(:class) : params[:class]
+            {
+              index: judged_by.name,
+              sorted_at: judged_by.sorted_at&.iso8601,
+              live: judged_by.sorted_live,
+              trays: lines.trays,
+              class: name,
+              **lines.of(name, from: params[:from].to_i)
+            }
+          end
+
+          # Those that are named, or all of a class.
+          def chosen(lines, input) =
+            input["class"] ? lines.ids_of(input["class"]) : input["urls"].to_a.map { |id| Integer(id) }
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/crawls/:crawl/standing") { json(Store::Standing::Now.new(run).call) }
+
+          app.get("/api/crawls/:crawl/standing/history") do
+            json(Store::Standing::History.new(run, group: params[:group]).call)
+          end
+
+          app.get("/api/crawls/:crawl/left-out") { run && json(left_out) }
+
+          app.post("/api/crawls/:crawl/left-out") do
+            run && ask(Work::Tasks::Kinds::Triage, quick: false, index: judged_by.id, fetch: body_json["fetch"])
+          end
+
+          app.post("/api/crawls/:crawl/left-out/class") do
+            Core::Triage::Classes::ALL.fetch(body_json["to"])
+            lines = Store::Triage::KeptLines.new(judged_by)
+            lines.put_into(chosen(lines, body_json), body_json["to"])
+            json(left_out)
+          end
+
+          app.post("/api/crawls/:crawl/left-out/accept") do
+            lines = Store::Triage::KeptLines.new(judged_by)
+            json(Work::Triage::Accepting.new(judged_by).call(chosen(lines, body_json), by: user.name, now: now))
+          end
+
+          app.get("/api/crawls/:crawl/queries") do
+            limits = crawl.site.limits.for(nil)
+            found =
+              Store::Evidence::FoundFor.new(
+                run,
+                first: (params[:first] || limits.near_win_first).to_f,
+                last: (params[:last] || limits.near_win_last).to_f,
+                least: (params[:least] || limits.query_impressions).to_i
+              )
+            json(
+              if params[:by] == "page"
+                found.pages(text: params[:text], from: params[:from].to_i)
+              else
+                found.queries(text: params[:text], order: params[:order] || "near", from: params[:from].to_i)
+              end
+            )
+          end
+
+          app.get("/api/crawls/:crawl/visits") do
+            json(Store::Visits::OfSite.new(run, agent: params[:agent]).call)
+          end
+
+          app.get("/api/crawls/:crawl/urls/:url/index") do
+            json(Store::Evidence::OfPage.new(run, Integer(params[:url])).call)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,70 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import { useState } from "react";
+import { BringFile } from "../../../kit/BringFile";
+import { counted, day } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { PlainList, Quiet } from "../../../kit/pieces";
+import { BringLog } from "./BringLog";
+import { MappingForm } from "./MappingForm";
+import { type Kind, type Sources, useBrought } from "./useSources";
+
+/** What is worth bringing and why, with one button each. */
+export function Bring({ site, sources }: { site: number; sources: Sources }) {
+  const brought = useBrought(site);
+  const [kind, setKind] = useState<Kind | null>(null);
+  const choose = (chosen: Kind, file: File) => {
+    setKind(chosen);
+    brought.mutate(file);
+  };
+  return (
+    <Part title="Bring a file" level="h2">
+      <PlainList aria-label="Kinds of files">
+        {sources.kinds.map((one) => (
+          <Box
+            key={one.code}
+            component="li"
+            sx={{
+              display: "grid",
+              gridTemplateColumns: "minmax(0, 1fr) auto",
+              gap: 2,
+              py: 0.75,
+              borderBottom: 1,
+              borderColor: "divider",
+            }}
+          >
+            <div>
+              <strong>{one.label}</strong>
+              <Quiet>
+                {one.why} {one.newest && `Newest: ${day(one.newest.day)}.`}
+              </Quiet>
+            </div>
+            <BringFile
+              label={`Bring ${one.code}`}
+              accept=".csv,.tsv,.txt,.xlsx"
+              disabled={brought.isPending}
+              read={(file) => choose(one, file)}
+            />
+          </Box>
+        ))}
+        <BringLog site={site} />
+      </PlainList>
+      {brought.error && <Alert severity="error">{brought.error.message}</Alert>}
+      {brought.data?.problem && <Alert severity="error">{brought.data.problem}</Alert>}
+      {kind && brought.data && !brought.data.problem && (
+        <MappingForm
+          key={brought.data.file}
+          site={site}
+          kind={kind}
+          file={brought.data}
+          indexes={sources.indexes}
+          close={() => {
+            setKind(null);
+            brought.reset();
+          }}
+        />
+      )}
+      {brought.isPending && <Quiet role="status">Reading the beginning of {counted(1, "file")} …</Quiet>}
+    </Part>
+  );
+}

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+require "net/http"
+
+module IronTrellis
+  module Work
+    # What the index stand-in says of the demo's site: sixteen months of its life, asked week by week for the last six.
+    class DemoEvidence
+      NAME = "Gazetteer"
+      DAYS = 486
+      WEEKS = 5
+      STEP = 100
+      SECONDS = 300
+      # Files as the keepers of the site bring them.
+      FILES = {"links" => "links.csv", "goals" => "goals.csv"}.freeze
+      # One is left to be brought by hand.
+      BY_HAND = ROOT.join("var/demo/left-out.csv")
+
+      # @param site [Store::Sites::Site]
+      # @param port [Integer] of the index stand-in
+      def initialize(site, port)
+        @site = site
+        @address = "http://127.0.0.1:#{port}"
+      end
+
+      # @return [void]
+      def build
+        index = Evidence::Sources.add(@site, {"name" => NAME, "address" => @address, "pull_days" => 7}, now: Time.now)
+        pass(DAYS - WEEKS * 7)
+        pull(index)
+        WEEKS.times do
+          pass(7)
+          pull(index)
+        end
+        FILES.each { |kind, name| bring(kind, name) }
+        read_log
+        FileUtils.mkdir_p(BY_HAND.dirname)
+        BY_HAND.write(get("/exports/left-out.csv"))
+      end
+
+      private
+
+      def pull(index) = Evidence::Pulling.new(index, now: Time.now).call(by: Demo::PERSON)
+
+      # In steps, so that no answer takes longer than it may. A part of it may have passed at an earlier start.
+      def pass(days)
+        days.step(1, -STEP) { |left| post("/days", {count: [left, STEP].min}) }
+      end
+
+      def bring(kind, name)
+        file(name) do |path|
+          told = Evidence::Importing::Told.new(kind: kind, columns: {}, words: {}, whole: true, name: name, by: Demo::PERSON)
+          Evidence::Importing.new(@site, path, told, now: Time.now).call
+        end
+      end
+
+      def read_log
+        ranges = {"gazetteerbot" => [IPAddr.new("192.0.2.0/24")]}
+        file("access.log") { |path| Evidence::Logs.new(@site, verified: ranges, by: Demo::PERSON, now: Time.now).call([path], names: ["access.log"]) }
+      end
+
+      def file(name)
+        Tempfile.create(name) do |file|
+          file.write(get("/exports/#{name}"))
+          file.flush
+          yield file.path
+        end
+      end
+
+      def get(path) = checked(ask(Net::HTTP::Get.new(URI("#{@address}#{path}"))))
+
+      def post(path, body)
+        request = Net::HTTP::Post.new(URI("#{@address}#{path}"), "content-type" => "application/json")
+        request.body = JSON.generate(body)
+        checked(ask(request))
+      end
+
+      def ask(request)
+        Net::HTTP.start(request.uri.host, request.uri.port, read_timeout: SECONDS) { |http| http.request(request) }
+      end
+
+      def checked(answer)
+        raise Core::Error.new("The index stand-in answers #{answer.code}: #{answer.body}") unless answer.code.to_i < 300
+
+        answer.body.force_encoding(Encoding::UTF_8)
+      end
+    end
+  end
+end
