@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require "ipaddr"
 require "json"
 require "net/http"
 
@@ -27,13 +28,14 @@ module IronTrellis
 
       # @return [void]
       def build
-        index = Evidence::Sources.add(@site, {"name" => NAME, "address" => @address, "pull_days" => 7}, now: Time.now)
+        index = Evidence::Sources.add(@site, {"name" => NAME, "address" => @address}, now: Time.now)
         pass(DAYS - WEEKS * 7)
         pull(index)
         WEEKS.times do
           pass(7)
           pull(index)
         end
+        index.update!(pull_days: 7)
         FILES.each { |kind, name| bring(kind, name) }
         read_log
         FileUtils.mkdir_p(BY_HAND.dirname)

@@ -8,11 +8,16 @@ module Gazetteer
   class Record
     # What people add to what they search for.
     ADDED = %w[price repair second-hand old how-to].map { |word| word.tr("-", " ") }.freeze
+    # What a page is seen by at most, and how steeply that falls from the best pages to the others.
+    MOST_VISITS = 70.0
+    STEEP = 10
     WEIGHTS = [0.5, 0.3, 0.15, 0.05].freeze
     # What share of those who see a result at a position come.
     FIRST_SHARE = 0.3
     WORD = /[\p{L}\p{N}]+(?:-[\p{L}\p{N}]+)*/
     YEAR = 365.25
+    # What is seen less often on a day isn't told, as with real ones.
+    LEAST_TOLD = 2
     # A page gains for so many days.
     RIPE_DAYS = 120.0
     # An heir has so much of what its forerunner had, after some days.
@@ -49,14 +54,14 @@ module Gazetteer
 
     def visits(url, one, day)
       home = url.count("/") <= 3
-      base = home ? 120.0 : 60.0 * @seeded.share(url, "place")**2
+      base = home ? 120.0 : MOST_VISITS * @seeded.share(url, "place")**STEEP
       base *= 0.02 if one["words"].to_i < 50
       (base + inherited(url, day)) * season(url, day) * age(one, day)
     end
 
     def inherited(url, day)
       (@heirs ||= forerunners).fetch(url, []).sum do |from, since|
-        (day - Date.iso8601(since) >= INHERITED_AFTER) ? INHERITED * 60.0 * @seeded.share(from, "place")**2 : 0
+        (day - Date.iso8601(since) >= INHERITED_AFTER) ? INHERITED * MOST_VISITS * @seeded.share(from, "place")**STEEP : 0
       end
     end
 
@@ -85,7 +90,7 @@ module Gazetteer
     def row(url, query, place, visits, day)
       thrown = @seeded.share(url, query, day)
       impressions = (visits * WEIGHTS.fetch(place, 0.05) * (0.5 + thrown)).floor
-      return if impressions.zero?
+      return if impressions < LEAST_TOLD
 
       position = (1 + 29 * @seeded.share(url, query, "position")**1.5 + 1.5 * (@seeded.share(day, query, url) - 0.5)).clamp(1, 100).round(1)
       clicks = (impressions * FIRST_SHARE / position**0.9 + @seeded.share(query, day, url) - 0.5).floor.clamp(0, impressions)
