@@ -20,7 +20,7 @@ module IronTrellis
           totals = days.map { |_, groups| groups.values.sum }
           return if totals.size < 2
 
-          low = (0...totals.size).select { |place| totals[place] == totals.min }.last
+          low = totals.rindex(totals.min)
           grown = totals.last - totals[low]
           return if low == totals.size - 1 || grown < LEAST || grown < totals[low] * LEAST_SHARE
 

@@ -11,9 +11,13 @@ module IronTrellis
         # that lead here, `links_in` the pages that link here, `uses` all that refer to it in whichever way; `key_page`
         # and `listed` are whether it is marked as one and whether a sitemap lists it.
         Lost =
-          Struct.new(:url, :title, :lang, :text, :anchors, :links_in, :uses, :key_page, :listed, keyword_init: true) do
+          Struct.new(:url, :title, :lang, :text, :anchors, :links_in, :uses, :key_page, :listed, :outside_links, :clicks,
+            keyword_init: true) do
             # @return [Boolean] whether it is worth more than to be given up
-            def valued? = key_page || listed || links_in >= self.class::MANY_LINKS
+            def valued? = key_page || listed || links_in >= self.class::MANY_LINKS || brought?
+
+            # @return [Boolean] whether other sites link to it, or people came to it from a search
+            def brought? = outside_links.to_i.positive? || clicks.to_i.positive?
           end
         # Linked from so many pages an address is worth a redirect.
         Lost::MANY_LINKS = 5
@@ -118,7 +122,7 @@ module IronTrellis
 
         # Of what is worth something nobody says that it is gone before everything else was thought of.
         def gone(lost)
-          unused = (lost.uses || lost.links_in).zero?
+          unused = (lost.uses || lost.links_in).zero? && !lost.brought?
           score = if lost.valued? then 0
           else unused ? GONE + FOLDER : GONE
           end
@@ -133,6 +137,8 @@ module IronTrellis
         def worth(lost)
           why = [
             ("it is a key page" if lost.key_page),
+            ("#{lost.outside_links} pages of other sites link to it" if lost.outside_links.to_i.positive?),
+            ("it brought #{lost.clicks} clicks" if lost.clicks.to_i.positive?),
             ("a sitemap lists it" if lost.listed),
             ("#{lost.links_in} pages link to it" if lost.links_in >= Lost::MANY_LINKS)
           ].compact

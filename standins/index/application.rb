@@ -18,7 +18,7 @@ module Gazetteer
     def initialize(settings, file: nil)
       @file = file
       @settings = settings
-      kept = file && File.exist?(file) ? JSON.parse(File.read(file)) : nil
+      kept = (file && File.exist?(file)) ? JSON.parse(File.read(file)) : nil
       @settings = kept["settings"] if kept
       @index = Index.new(@settings, kept&.fetch("state"))
       @lock = Mutex.new

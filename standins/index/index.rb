@@ -18,6 +18,7 @@ module Gazetteer
     # So long its fetches are remembered.
     LOGGED_DAYS = 45
     SLOW_SHARE = 0.015
+    LATE_SHARE = 0.005
     SLOW_DAYS = 600
     # From so many days before its last day on it takes in thin pages with a picture.
     LENIENT_DAYS = 28
@@ -98,6 +99,8 @@ module Gazetteer
     def know(url, found_by)
       return unless ours?(url)
 
+      return if !@urls.key?(url) && late?(url)
+
       # Some pages it hears of and is in no hurry to see.
       wait = (found_by == "link" && @seeded.share(url, "hurry") < SLOW_SHARE) ? SLOW_DAYS : 0
       @urls[url] ||= {"found_on" => today.iso8601, "found_by" => found_by, "due" => (today + wait).iso8601, "links_in" => 0,
@@ -105,6 +108,9 @@ module Gazetteer
     rescue URI::Error
       nil
     end
+
+    # A few it hears of in its last weeks only.
+    def late?(url) = @seeded.share(url, "hurry") < LATE_SHARE && today.iso8601 < @settings.fetch("lenient_from")
 
     def due
       now = today.iso8601
@@ -151,7 +157,7 @@ module Gazetteer
       know(one["target"], "redirect") if one["target"]
       know(one["canonical"], "canonical") if one["canonical"]
       before = one["links_to"] || []
-      links = links.select { |link| link != url && know(link, "link") }
+      links = links.select { |link| link != url && know(link, "link") && @urls.key?(link) }
       (links - before).each { |link| @urls[link]["links_in"] += 1 }
       (before - links).each { |link| @urls[link] && @urls[link]["links_in"] -= 1 }
       one["links_to"] = links

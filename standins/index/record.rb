@@ -16,6 +16,8 @@ module Gazetteer
     FIRST_SHARE = 0.3
     WORD = /[\p{L}\p{N}]+(?:-[\p{L}\p{N}]+)*/
     YEAR = 365.25
+    # The share of days on which a page of no fame is shown.
+    SELDOM = 0.03
     # What is seen less often on a day isn't told, as with real ones.
     LEAST_TOLD = 2
     # A page gains for so many days.
@@ -39,7 +41,9 @@ module Gazetteer
       return [] unless one["title"] && in_index?(one, day)
 
       visits = visits(url, one, day)
-      queries(url, one).each_with_index.filter_map { |query, place| row(url, query, place, visits, day) }
+      queries = queries(url, one)
+      found = queries.each_with_index.filter_map { |query, place| row(url, query, place, visits, day) }
+      found.empty? ? now_and_then(url, one, queries.first, day) : found
     end
 
     # @param one [Hash]
@@ -85,6 +89,14 @@ module Gazetteer
         [words.first(5), words.first(2), words.last(2), words.first(2) + [added]].map { |some| some.join(" ") }
           .reject(&:empty?).uniq
       end
+    end
+
+    # What nearly nobody looks for is still shown on some days, if it is a page of text.
+    def now_and_then(url, one, query, day)
+      return [] if query.nil? || one["words"].to_i < 50 || @seeded.share(url, day, "now and then") > SELDOM
+
+      position = (15 + 40 * @seeded.share(url, "far")).round(1)
+      [{"query" => query, "clicks" => 0, "impressions" => LEAST_TOLD, "position" => position}]
     end
 
     def row(url, query, place, visits, day)

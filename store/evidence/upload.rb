@@ -43,12 +43,14 @@ module IronTrellis
         private
 
         def pieces
-          (0..).each do |place|
-            found = Postgres::Sql.rows("SELECT bytes FROM upload_pieces WHERE upload_id = $1 AND place = $2", [id, place])
-            return if found.empty?
+          place = -1
+          while (bytes = piece(place += 1)) do yield bytes end
+        end
 
-            yield found.first["bytes"]
-          end
+        def piece(place)
+          Postgres::Sql
+            .rows("SELECT bytes FROM upload_pieces WHERE upload_id = $1 AND place = $2", [id, place])
+            .first&.fetch("bytes")
         end
       end
     end

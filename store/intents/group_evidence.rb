@@ -18,7 +18,9 @@ module IronTrellis
             coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY links_in) FILTER (WHERE #{ANSWERS}), 0) AS links_in,
               coalesce(sum(authority), 0) AS authority,
             percentile_disc(0.5) WITHIN GROUP (ORDER BY unique_share) AS unique_share,
-            coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words
+            coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words,
+            count(*) FILTER (WHERE standing = '#{Core::Evidence::Standing::IN_INDEX}') AS in_index, sum(clicks)::bigint AS
+              clicks, sum(impressions)::bigint AS impressions, count(*) FILTER (WHERE clicks > 0) AS visited
           FROM %<ledger>s WHERE #{Ledger::Scopes.document} GROUP BY 1 ORDER BY count(*) DESC, 1
         SQL
         # So many pages tell what to propose; as ids are digests, the first of them are any.

@@ -26,7 +26,8 @@ module IronTrellis
         LOST = Ledger::Scopes.lost
         BROKEN = <<~SQL
           SELECT l.url_id::text AS url_id, l.url, l.status, l.links_in, s.held, cardinality(l.in_sitemaps) > 0 AS
-            listed, coalesce(k.importance, 0) AS importance, s.suggestions
+            listed, coalesce(k.importance, 0) AS importance, s.suggestions, l.clicks, l.outside_links, l.standing,
+            l.last_fetched::text AS last_fetched
           FROM %<ledger>s l LEFT JOIN route_suggestions s ON s.run_id = $1 AND s.url_id = l.url_id
           LEFT JOIN LATERAL (SELECT max(f.importance) AS importance FROM %<links>s k JOIN %<ledger>s f ON f.url_id =
             k.source_id WHERE k.target_id = l.url_id) k ON true

@@ -11,7 +11,7 @@ module IronTrellis
             b USING (url_id) WHERE l.kind = 'html' AND l.indexable ORDER BY l.url_id
         SQL
         LOST = <<~SQL
-          SELECT l.url_id, l.url, l.links_in, cardinality(l.in_sitemaps) > 0 AS listed, (SELECT count(DISTINCT
+          SELECT l.url_id, l.url, l.links_in, l.outside_links, l.clicks, cardinality(l.in_sitemaps) > 0 AS listed, (SELECT count(DISTINCT
             k.source_id) FROM %<links>s k WHERE k.target_id = l.url_id AND k.source_id <> l.url_id) AS uses,
             (SELECT array_agg(text) FROM (SELECT k.text FROM %<links>s k WHERE k.target_id = l.url_id AND k.text IS NOT
               NULL GROUP BY k.text ORDER BY count(*) DESC LIMIT 5) t) AS anchors
@@ -70,6 +70,8 @@ module IronTrellis
             url: row["url"],
             links_in: row["links_in"],
             uses: row["uses"],
+            outside_links: row["outside_links"],
+            clicks: row["clicks"],
             listed: row["listed"],
             key_page: keys.include?(row["url"]),
             anchors: row["anchors"] || [],

@@ -18,7 +18,9 @@ export const PlainList = (props: Props) => <Box component="ul" {...props} sx={{ 
 export const Room = (props: Props) => <Box {...props} sx={{ px: 2.5, py: 1.5 }} />;
 
 /** A part of a screen that scrolls by itself. */
-export const Scroll = (props: Props) => <Box {...props} sx={{ overflow: "auto", px: 2.5 }} />;
+export const Scroll = (props: Props) => (
+  <Box {...props} sx={{ overflow: "auto", px: 2.5, maxHeight: "100%", position: "relative" }} />
+);
 
 /** Parts one under the other. */
 export const Column = (props: Props) => <Box {...props} sx={{ display: "grid", gap: 3, alignContent: "start" }} />;

@@ -27,6 +27,7 @@ export function Bring({ site, sources }: { site: number; sources: Sources }) {
             sx={{
               display: "grid",
               gridTemplateColumns: "minmax(0, 1fr) auto",
+              alignItems: "center",
               gap: 2,
               py: 0.75,
               borderBottom: 1,

@@ -36,6 +36,7 @@ export function BringLog({ site }: { site: number }) {
       sx={{
         display: "grid",
         gridTemplateColumns: "minmax(0, 1fr) auto",
+        alignItems: "center",
         gap: 2,
         py: 0.75,
         borderBottom: 1,

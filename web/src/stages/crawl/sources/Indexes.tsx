@@ -118,7 +118,7 @@ function Ownership({ index }: { index: Index }) {
           key={one.host}
           size="small"
           variant="outlined"
-          color={one.verified ? "primary" : "warning"}
+          sx={{ color: one.verified ? "verdigris" : "rust", borderColor: one.verified ? "verdigris" : "rust" }}
           label={
             one.verified
               ? `${one.host}: shown to be yours${one.seen_on ? `, last seen ${day(one.seen_on)}` : ""}`

@@ -11,6 +11,7 @@ import { count, counted, share } from "../../../kit/format";
 import { pagesOf } from "../../../kit/groups";
 import { MONO } from "../../../theme";
 import type { Evidence, Proposal, useIntent, Wish } from "./useIntent";
+import { Visited } from "./Visited";
 
 type Props = { groups: Evidence[]; proposals: Proposal[]; intent: ReturnType<typeof useIntent> };
 
@@ -24,6 +25,9 @@ const COLUMNS: [string, string][] = [
   ["Links in", "Half of its pages have so many linking pages or more"],
   ["Authority", "Share of the authority of the whole site"],
   ["Listed", "Pages that a sitemap lists"],
+  ["In index", "Pages that the index has"],
+  ["Clicks", "From search, in 6 months unless set otherwise"],
+  ["Visited", "Pages that brought clicks in that time"],
 ];
 /** Rows with choices cost time to draw, so those of large sites come by portions. */
 const FEW = 60;
@@ -121,6 +125,9 @@ function Row({ group, proposal, singles, intent }: RowProps) {
         <td>{count(group.links_in)}</td>
         <td>{share(group.authority)}</td>
         <td>{group.listed > 0 ? count(group.listed) : "–"}</td>
+        <td>{group.in_index > 0 ? count(group.in_index) : "–"}</td>
+        <td>{group.clicks === null ? "–" : count(group.clicks)}</td>
+        <td>{group.visited > 0 ? count(group.visited) : "–"}</td>
         <td className="left">
           <Choice
             label={`Whether ${group.group} should be indexed`}
@@ -144,12 +151,15 @@ function Row({ group, proposal, singles, intent }: RowProps) {
           />
         </td>
       </Box>
+      {drafted && wish?.intent === "keep_out" && group.visited > 0 && (
+        <Visited group={group.group} visited={group.visited} intent={intent} />
+      )}
       {[proposal, ...singles].map(
         (one) =>
           one &&
           !(one.urls === null && drafted) && (
             <tr key={`${one.group} ${one.urls?.[0] ?? ""}`} style={{ border: 0 }}>
-              <Box component="td" className="left" colSpan={11} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
+              <Box component="td" className="left" colSpan={14} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
                 {one.urls === null ? "Proposed: " : `Proposed for ${counted(one.urls.length, "page")} of it: `}
                 <strong>{one.intent === "index" ? "index" : "keep out"}</strong>
                 {one.except.length > 0 && <Except urls={one.except} />}. {one.reasons.join(" ")}{" "}

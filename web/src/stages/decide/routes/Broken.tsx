@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { type Crawl, type Schemas } from "../../../api/client";
-import { counted } from "../../../kit/format";
+import { counted, day } from "../../../kit/format";
 import { UrlLink } from "../../../kit/parts";
 import { type Wishes } from "../../../kit/useDecide";
 import { WhyNot } from "../../../kit/WhyNot";
@@ -132,6 +132,10 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                   {[
                     row.status < 400 && "redirected, but to nothing that answers",
                     row.listed && "listed in a sitemap",
+                    (row.outside_links ?? 0) > 0 &&
+                      `${counted(row.outside_links ?? 0, "page")} of other sites link here`,
+                    (row.clicks ?? 0) > 0 && `it brought ${counted(row.clicks ?? 0, "click")}`,
+                    row.last_fetched && `the index fetched it last on ${day(row.last_fetched)}`,
                     row.held?.title && `it was “${row.held.title}” in crawl ${row.held.crawl}`,
                   ]
                     .filter(Boolean)

@@ -67,7 +67,7 @@ function Drawing({ history }: { history: StandingHistory }) {
   return (
     <Box sx={{ maxWidth: 1180 }}>
       <svg
-        viewBox={`-4 -6 ${WIDTH + 40} ${HEIGHT + 54}`}
+        viewBox={`-26 -6 ${WIDTH + 62} ${HEIGHT + 54}`}
         width="100%"
         role="img"
         aria-label="Pages by standing over time"

@@ -14,6 +14,7 @@ import { Decisions } from "./Decisions";
 import { Directives } from "./Directives";
 import { History } from "./History";
 import { Importance } from "./Importance";
+import { InIndex } from "./InIndex";
 import { Ladder } from "./Ladder";
 import { Links } from "./Links";
 import { LiveAnswer } from "./LiveAnswer";
@@ -45,6 +46,7 @@ export function DossierView({ crawl, url, tools }: Props) {
         <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
           <Way dossier={page} />
           <Importance dossier={page} />
+          <InIndex crawl={crawl} url={url} />
           <Response dossier={page} />
           <Directives dossier={page} />
           <Content dossier={page} />

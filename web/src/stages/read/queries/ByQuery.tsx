@@ -1,0 +1,105 @@
+import Box from "@mui/material/Box";
+import { count, counted } from "../../../kit/format";
+import { OpenUrl } from "../../../kit/OpenUrl";
+import { Quiet, Scroll } from "../../../kit/pieces";
+import { placeOf } from "./place";
+import type { Row } from "./useQueries";
+import { Words } from "./Words";
+
+type Props = { rows: Row[]; band: { first: number; last: number } };
+
+/** A row a query: its place as a peg on a rule with the band of near wins shaded, and its pages with their words. */
+export function ByQuery({ rows, band }: Props) {
+  return (
+    <Scroll tabIndex={0} role="region" aria-label="Queries">
+      <Box
+        component="table"
+        sx={{
+          width: "100%",
+          borderCollapse: "collapse",
+          "& th": { textAlign: "left", color: "text.secondary", fontWeight: 500, fontSize: 12 },
+          "& th, & td": { px: 0.75, py: 0.6, borderBottom: 1, borderColor: "divider", verticalAlign: "top" },
+        }}
+      >
+        <thead>
+          <tr>
+            <th>Query</th>
+            <th>Impressions</th>
+            <th>Clicks</th>
+            <th>Place, from 1 to 100</th>
+            <th>Pages, and which words they have</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.query}>
+              <td>
+                <strong>{row.query}</strong>
+                {row.competing && <Quiet small>{counted(row.page_count ?? 0, "page")} compete for it</Quiet>}
+              </td>
+              <td>{count(row.impressions)}</td>
+              <td>{count(row.clicks)}</td>
+              <Box component="td" sx={{ width: 190 }}>
+                <Rule position={row.position ?? null} band={band} />
+              </Box>
+              <td>
+                {row.pages?.map((page) => (
+                  <Box key={page.url_id} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+                    {page.url ? (
+                      <OpenUrl id={page.url_id} url={page.url} />
+                    ) : (
+                      <Quiet component="span">no longer known</Quiet>
+                    )}
+                    <Words words={page.words} />
+                    {(row.pages?.length ?? 0) > 1 && (
+                      <Quiet component="span" small>
+                        {counted(page.impressions, "impression")}, place {page.position ?? "–"}
+                      </Quiet>
+                    )}
+                  </Box>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Scroll>
+  );
+}
+
+function Rule({ position, band }: { position: number | null; band: Props["band"] }) {
+  const from = placeOf(band.first);
+  return (
+    <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <Box component="span" sx={{ width: 34, textAlign: "right" }}>
+        {position ?? "–"}
+      </Box>
+      <Box sx={{ position: "relative", flex: 1, height: 16 }}>
+        <Box sx={{ position: "absolute", top: 7, left: 0, right: 0, height: 2, bgcolor: "divider" }} />
+        <Box
+          sx={{
+            position: "absolute",
+            top: 3,
+            height: 10,
+            left: `${from}%`,
+            width: `${placeOf(band.last) - from}%`,
+            bgcolor: "moss",
+            opacity: 0.55,
+          }}
+        />
+        {position !== null && (
+          <Box
+            sx={{
+              position: "absolute",
+              top: 0,
+              left: `calc(${placeOf(position)}% - 1.5px)`,
+              width: 3,
+              height: 16,
+              bgcolor: "iron",
+            }}
+          />
+        )}
+      </Box>
+    </Box>
+  );
+}

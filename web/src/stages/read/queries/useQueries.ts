@@ -1,0 +1,33 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Crawl, data, type Schemas } from "../../../api/client";
+import { useAddress } from "../../../kit/address";
+import { asked } from "../../../kit/screen";
+import { useLater } from "../../../kit/useLater";
+
+export type FoundFor = Schemas["FoundFor"];
+export type Row = FoundFor["rows"][number];
+export type By = "query" | "page";
+export type Order = "near" | "impressions" | "clicks" | "competing";
+
+/** The places of near wins where nobody says otherwise; the limits of the site have the last word. */
+export const BAND = { first: 8, last: 20, least: 50 };
+
+/** What the list of queries asks for and keeps. */
+export function useQueries(crawl: Crawl) {
+  const { search, change } = useAddress();
+  const [typed, setTyped] = useState(search.get("text") ?? "");
+  const text = useLater(typed, 300);
+  const by = (search.get("by") ?? "query") as By;
+  const order = (search.get("order") ?? "near") as Order;
+  const number = (name: keyof typeof BAND) => Number(search.get(name) ?? BAND[name]);
+  const band = { first: number("first"), last: number("last"), least: number("least") };
+  const from = Number(search.get("from") ?? 0);
+  const query = { by, order, ...band, from, ...(text ? { text } : {}) };
+  const found = useQuery({
+    queryKey: ["queries", crawl.id, crawl.run, query],
+    queryFn: () => data(api.GET("/crawls/{crawl}/queries", { params: { path: { crawl: crawl.id }, query } })),
+    placeholderData: keepPreviousData,
+  });
+  return { change, typed, setTyped, by, order, band, from, found: asked(found, "the queries") };
+}

@@ -1,0 +1,171 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useTheme } from "@mui/material/styles";
+import type { Crawl } from "../../../api/client";
+import { count, counted, day, share } from "../../../kit/format";
+import { OpenUrl } from "../../../kit/OpenUrl";
+import { Part } from "../../../kit/parts";
+import { Column, Quiet, Scroll } from "../../../kit/pieces";
+import { Title } from "../../../kit/Title";
+import { Unready } from "../../../kit/Unready";
+import { useFinished } from "../../../kit/useFinished";
+import { SPENT, useVisits, type VisitsOf } from "./useVisits";
+
+/** What search crawlers really fetched, by the site's access logs. */
+export default function Visits() {
+  const crawl = useFinished("Visits are laid beside pages once a crawl is finished.");
+  return crawl.state === "ready" ? <VisitsTo crawl={crawl.data} /> : <Unready screen={crawl} />;
+}
+
+function VisitsTo({ crawl }: { crawl: Crawl }) {
+  const { agent, choose, visits } = useVisits(crawl);
+  if (visits.state !== "ready") return <Unready screen={visits} />;
+  const found = visits.data;
+  if (found.agents.length === 0)
+    return (
+      <Unready
+        screen={{
+          state: "empty",
+          why: "No access log was brought yet. Bring one under Crawl, Sources: it tells which pages search crawlers never came to.",
+        }}
+      />
+    );
+  const all = found.spent.reduce((sum, one) => sum + one.requests, 0);
+  return (
+    <Scroll tabIndex={0} role="region" aria-label="Visits">
+      <Title>Visits</Title>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", py: 1.25, alignItems: "center" }}>
+        <Button size="small" variant={agent === undefined ? "contained" : "outlined"} onClick={() => choose(undefined)}>
+          All crawlers
+        </Button>
+        {found.agents.map((one) => (
+          <Button
+            key={one.agent}
+            size="small"
+            variant={agent === one.agent ? "contained" : "outlined"}
+            onClick={() => choose(one.agent)}
+            title={one.verified === one.requests ? "Its addresses are those you gave" : "It claims to be so"}
+          >
+            {one.agent}: {count(one.requests)}
+            {one.verified === one.requests
+              ? ""
+              : one.verified > 0
+                ? ` (${count(one.verified)} shown to be it)`
+                : " (claims to be)"}
+          </Button>
+        ))}
+        <Quiet component="span">
+          {found.agents[0] &&
+            `${day(found.agents.map((one) => one.from).sort()[0] ?? "")} to ${day(
+              found.agents
+                .map((one) => one.to)
+                .sort()
+                .at(-1) ?? "",
+            )}`}
+        </Quiet>
+      </Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
+        <Column>
+          <Part title="What the fetches were spent on" level="h2">
+            <Days found={found} />
+            {found.spent.map((one) => (
+              <Line
+                key={one.key}
+                name={SPENT[one.key] ?? one.key}
+                told={`${counted(one.requests, "fetch", "fetches")}, ${share(one.requests / all)}`}
+              />
+            ))}
+          </Part>
+          <Part title="Should be indexed, and never fetched" level="h2">
+            {found.unseen.total === 0 ? (
+              <Quiet>Every such page was fetched.</Quiet>
+            ) : (
+              <>
+                <Quiet>{counted(found.unseen.total, "page")}, the most important first</Quiet>
+                {found.unseen.rows.slice(0, 40).map((one) => (
+                  <div key={one.url_id}>
+                    <OpenUrl id={one.url_id} url={one.url} />
+                  </div>
+                ))}
+              </>
+            )}
+          </Part>
+        </Column>
+        <Column>
+          <Part title="By group" level="h2">
+            {found.groups.map((one) => (
+              <Line key={one.key} name={one.key} told={`${count(one.requests)} of ${counted(one.urls, "URL")}`} />
+            ))}
+          </Part>
+          <Part title="By status" level="h2">
+            {found.statuses.map((one) => (
+              <Line
+                key={one.key}
+                name={String(one.key)}
+                told={`${count(one.requests)} of ${counted(one.urls, "URL")}`}
+              />
+            ))}
+          </Part>
+        </Column>
+      </Box>
+    </Scroll>
+  );
+}
+
+const Line = ({ name, told }: { name: string; told: string }) => (
+  <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2, py: 0.2 }}>
+    <span>{name}</span>
+    <Quiet component="span">{told}</Quiet>
+  </Box>
+);
+
+const WIDTH = 700;
+const HEIGHT = 110;
+
+function Days({ found }: { found: VisitsOf }) {
+  const { palette } = useTheme();
+  const colours: Record<string, string> = {
+    wanted: palette.verdigris,
+    other: palette.moss,
+    kept_out: palette.heather,
+    redirect: palette.brass,
+    missing: palette.rust,
+    failing: palette.iron,
+  };
+  const most = Math.max(1, ...found.days.map((one) => Object.values(one.spent).reduce((sum, part) => sum + part, 0)));
+  const wide = WIDTH / Math.max(1, found.days.length);
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 18}`} width="100%" role="img" aria-label="Fetches by day">
+      {found.days.map((one, place) => {
+        let below = HEIGHT;
+        return (
+          <g key={one.day}>
+            {Object.keys(SPENT).map((key) => {
+              const tall = ((one.spent[key] ?? 0) / most) * HEIGHT;
+              below -= tall;
+              return (
+                <rect
+                  key={key}
+                  x={place * wide + 1}
+                  y={below}
+                  width={Math.max(1, wide - 2)}
+                  height={tall}
+                  fill={colours[key]}
+                >
+                  <title>
+                    {day(one.day)}: {SPENT[key]}, {one.spent[key] ?? 0}
+                  </title>
+                </rect>
+              );
+            })}
+            {place % Math.ceil(found.days.length / 8) === 0 && (
+              <text x={place * wide} y={HEIGHT + 14} fontSize={11} fill={palette.text.secondary}>
+                {day(one.day)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
