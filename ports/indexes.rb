@@ -9,10 +9,12 @@ module IronTrellis
     # answering is raised as Unavailable.
     module Indexes
       # The index can't be asked, or answers what can't be understood; nothing of it is to be kept.
-      class Unavailable < Core::Error; end
+      class Unavailable < Core::Error
+      end
 
       # It refuses: a quota is used up, or the URL isn't the asker's.
-      class Refused < Core::Error::Conflict; end
+      class Refused < Core::Error::Conflict
+      end
 
       module_function
 
@@ -24,7 +26,9 @@ module IronTrellis
       # @raise [Core::Error::InvalidInput]
       def named(name)
         interfaces.fetch(name) do
-          raise Core::Error::InvalidInput.new("There is no interface “#{name}”; use one of #{interfaces.keys.join(", ")}.")
+          raise Core::Error::InvalidInput.new(
+                  "There is no interface “#{name}”; use one of #{interfaces.keys.join(", ")}."
+                )
         end
       end
     end

@@ -53,14 +53,20 @@ module IronTrellis
 
       def bring(kind, name)
         file(name) do |path|
-          told = Evidence::Importing::Told.new(kind: kind, columns: {}, words: {}, whole: true, name: name, by: Demo::PERSON)
+          told =
+            Evidence::Importing::Told.new(kind: kind, columns: {}, words: {}, whole: true, name: name, by: Demo::PERSON)
           Evidence::Importing.new(@site, path, told, now: Time.now).call
         end
       end
 
       def read_log
         ranges = {"gazetteerbot" => [IPAddr.new("192.0.2.0/24")]}
-        file("access.log") { |path| Evidence::Logs.new(@site, verified: ranges, by: Demo::PERSON, now: Time.now).call([path], names: ["access.log"]) }
+        file("access.log") do |path|
+          Evidence::Logs.new(@site, verified: ranges, by: Demo::PERSON, now: Time.now).call(
+            [path],
+            names: ["access.log"]
+          )
+        end
       end
 
       def file(name)

@@ -21,7 +21,8 @@ module IronTrellis
               {
                 headings: table.headings,
                 rows: rows.first(ROWS_SHOWN),
-                words: table.headings.each_index.map { |place| rows.filter_map { |row| row[place] }.uniq.first(MOST_WORDS) }
+                words:
+                  table.headings.each_index.map { |place| rows.filter_map { |row| row[place] }.uniq.first(MOST_WORDS) }
               }
             end
           rescue Core::Error::InvalidInput => error
@@ -39,9 +40,7 @@ module IronTrellis
             json(id: Work::Evidence::Sources.add(site, body_json, now: now).id)
           end
 
-          app.put("/api/sites/:site/indexes/:index") do
-            json(id: Work::Evidence::Sources.change(index, body_json).id)
-          end
+          app.put("/api/sites/:site/indexes/:index") { json(id: Work::Evidence::Sources.change(index, body_json).id) }
 
           app.delete("/api/sites/:site/indexes/:index") do
             index.destroy!

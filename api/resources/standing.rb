@@ -14,7 +14,14 @@ module IronTrellis
 
           def left_out
             lines = Store::Triage::KeptLines.new(judged_by)
-            name = params[:class].to_s.empty? ? lines.trays.find { |tray| tray[:urls] > tray[:accepted] }&.fetch(:class) : params[:class]
+            name =
+              (
+                if params[:class].to_s.empty?
+                  lines.trays.find { |tray| tray[:urls] > tray[:accepted] }&.fetch(:class)
+                else
+                  params[:class]
+                end
+              )
             {
               index: judged_by.name,
               sorted_at: judged_by.sorted_at&.iso8601,
@@ -75,9 +82,7 @@ module IronTrellis
             )
           end
 
-          app.get("/api/crawls/:crawl/visits") do
-            json(Store::Visits::OfSite.new(run, agent: params[:agent]).call)
-          end
+          app.get("/api/crawls/:crawl/visits") { json(Store::Visits::OfSite.new(run, agent: params[:agent]).call) }
 
           app.get("/api/crawls/:crawl/urls/:url/index") do
             json(Store::Evidence::OfPage.new(run, Integer(params[:url])).call)

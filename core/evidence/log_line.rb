@@ -12,6 +12,9 @@ module IronTrellis
         class Unreadable < Error::InvalidInput
         end
 
+        ESCAPED = /\\(?:x([0-9A-Fa-f]{2})|(.))/n
+        # As C writes them.
+        ESCAPES = {"n" => "\n", "t" => "\t", "r" => "\r", "b" => "\b", "v" => "\v", "f" => "\f"}.freeze
         # What stands between quotes, under a name.
         QUOTED = '"(?<%s>(?:[^"\\\\]|\\\\.)*)"'
         REQUESTED, REFERER, AGENT = %w[request referer agent].map { |name| format(QUOTED, name) }
@@ -59,16 +62,7 @@ module IronTrellis
         def unescape(text)
           return text unless text&.include?("\\")
 
-          text
-            .gsub(/\\(?:x([0-9A-Fa-f]{2})|(.))/) {
-            if $1
-              $1.hex.chr
-            else
-              (($2 == "n") ? "\n" : $2)
-            end
-          }
-            .force_encoding(Encoding::UTF_8)
-            .scrub
+          text.b.gsub(ESCAPED) { ($1) ? $1.hex.chr : ESCAPES.fetch($2, $2) }.force_encoding(Encoding::UTF_8).scrub
         end
       end
     end

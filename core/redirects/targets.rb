@@ -11,8 +11,20 @@ module IronTrellis
         # that lead here, `links_in` the pages that link here, `uses` all that refer to it in whichever way; `key_page`
         # and `listed` are whether it is marked as one and whether a sitemap lists it.
         Lost =
-          Struct.new(:url, :title, :lang, :text, :anchors, :links_in, :uses, :key_page, :listed, :outside_links, :clicks,
-            keyword_init: true) do
+          Struct.new(
+            :url,
+            :title,
+            :lang,
+            :text,
+            :anchors,
+            :links_in,
+            :uses,
+            :key_page,
+            :listed,
+            :outside_links,
+            :clicks,
+            keyword_init: true
+          ) do
             # @return [Boolean] whether it is worth more than to be given up
             def valued? = key_page || listed || links_in >= self.class::MANY_LINKS || brought?
 
@@ -123,9 +135,12 @@ module IronTrellis
         # Of what is worth something nobody says that it is gone before everything else was thought of.
         def gone(lost)
           unused = (lost.uses || lost.links_in).zero? && !lost.brought?
-          score = if lost.valued? then 0
-          else unused ? GONE + FOLDER : GONE
-          end
+          score =
+            if lost.valued?
+              0
+            else
+              unused ? GONE + FOLDER : GONE
+            end
           Suggestion.new(
             target: nil,
             status: Route::GONE,

@@ -39,28 +39,51 @@ module Gazetteer
 
     def answer(request)
       case [request.request_method, request.path_info]
-      in ["GET", "/status"] then json(200, status)
-      in ["POST", "/days"] then pass(Integer(body(request).fetch("count")))
-      in ["GET", "/standings"] then page(request, standings)
-      in ["GET", "/record/pages"] then record(request, by_query: false)
-      in ["GET", "/record/queries"] then record(request, by_query: true)
-      in ["GET", "/sitemaps"] then page(request, sitemaps)
-      in ["POST", "/sitemaps"] then kept(201, @index.send_sitemap(body(request).fetch("url")))
-      in ["DELETE", "/sitemaps"] then kept(200, @index.sitemaps.delete(request.params.fetch("url")) || {})
-      in ["GET", "/requests"] then page(request, @index.requests)
-      in ["POST", "/requests"] then kept(201, @index.request(body(request).fetch("url")))
-      in ["GET", "/hides"] then page(request, hides)
-      in ["POST", "/hides"] then kept(201, @index.hide(body(request).fetch("url")))
-      in ["DELETE", "/hides"] then kept(200, @index.hides.delete(request.params.fetch("url")) || {})
-      in ["GET", "/look"] then look(request.params.fetch("url"))
+      in ["GET", "/status"]
+        json(200, status)
+      in ["POST", "/days"]
+        pass(Integer(body(request).fetch("count")))
+      in ["GET", "/standings"]
+        page(request, standings)
+      in ["GET", "/record/pages"]
+        record(request, by_query: false)
+      in ["GET", "/record/queries"]
+        record(request, by_query: true)
+      in ["GET", "/sitemaps"]
+        page(request, sitemaps)
+      in ["POST", "/sitemaps"]
+        kept(201, @index.send_sitemap(body(request).fetch("url")))
+      in ["DELETE", "/sitemaps"]
+        kept(200, @index.sitemaps.delete(request.params.fetch("url")) || {})
+      in ["GET", "/requests"]
+        page(request, @index.requests)
+      in ["POST", "/requests"]
+        kept(201, @index.request(body(request).fetch("url")))
+      in ["GET", "/hides"]
+        page(request, hides)
+      in ["POST", "/hides"]
+        kept(201, @index.hide(body(request).fetch("url")))
+      in ["DELETE", "/hides"]
+        kept(200, @index.hides.delete(request.params.fetch("url")) || {})
+      in ["GET", "/look"]
+        look(request.params.fetch("url"))
       in ["GET", "/exports/left-out.csv" | "/exports/links.csv" | "/exports/goals.csv" | "/exports/access.log"]
         export(request.path_info.split("/").last)
-      in ["GET", "/ownership"] then page(request, @index.ownership)
-      else json(404, {"error" => "There is nothing at #{request.path_info}."})
+      in ["GET", "/ownership"]
+        page(request, @index.ownership)
+      else
+        json(404, {"error" => "There is nothing at #{request.path_info}."})
       end
     end
 
-    def status = {"name" => "Gazetteer", "today" => @index.today.iso8601, "quota" => Index::QUOTA, "hosts" => @index.hosts, "known" => @index.urls.size}
+    def status =
+      {
+        "name" => "Gazetteer",
+        "today" => @index.today.iso8601,
+        "quota" => Index::QUOTA,
+        "hosts" => @index.hosts,
+        "known" => @index.urls.size
+      }
 
     def pass(count)
       raise ArgumentError.new("count must be from 1 to #{MOST_DAYS}") unless (1..MOST_DAYS).cover?(count)
@@ -71,8 +94,15 @@ module Gazetteer
 
     def standings
       @index.urls.map do |url, one|
-        {"url" => url, "standing" => one["standing"], "reason" => one["reason"], "found_by" => one["found_by"],
-         "first_seen" => one["found_on"], "last_fetched" => one["fetched_on"], "chosen_canonical" => one["kept_under"]}
+        {
+          "url" => url,
+          "standing" => one["standing"],
+          "reason" => one["reason"],
+          "found_by" => one["found_by"],
+          "first_seen" => one["found_on"],
+          "last_fetched" => one["fetched_on"],
+          "chosen_canonical" => one["kept_under"]
+        }
       end
     end
 
@@ -98,7 +128,13 @@ module Gazetteer
 
       clicks, impressions = %w[clicks impressions].map { |name| found.sum { |one| one[name] } }
       position = found.sum { |one| one["position"] * one["impressions"] } / impressions
-      rows << {"url" => url, "clicks" => clicks, "impressions" => impressions, "position" => position.round(1), "date" => date}
+      rows << {
+        "url" => url,
+        "clicks" => clicks,
+        "impressions" => impressions,
+        "position" => position.round(1),
+        "date" => date
+      }
     end
 
     def sitemaps
@@ -113,8 +149,30 @@ module Gazetteer
 
     def look(url)
       one = @index.urls[url] or return json(404, {"error" => "#{url} is not known."})
-      json(200, {"url" => url, **one.slice("standing", "reason", "since", "found_on", "found_by", "fetched_on", "status", "target", "noindex", "canonical", "title", "words", "text", "blocked"),
-                 "chosen_canonical" => one["kept_under"], "agent" => Fetcher::AGENT})
+      json(
+        200,
+        {
+          "url" => url,
+          **one.slice(
+            "standing",
+            "reason",
+            "since",
+            "found_on",
+            "found_by",
+            "fetched_on",
+            "status",
+            "target",
+            "noindex",
+            "canonical",
+            "title",
+            "words",
+            "text",
+            "blocked"
+          ),
+          "chosen_canonical" => one["kept_under"],
+          "agent" => Fetcher::AGENT
+        }
+      )
     end
 
     def export(name)
@@ -126,7 +184,14 @@ module Gazetteer
     def page(request, rows)
       from = Integer(request.params["after"] || 0)
       found = rows.drop(from).first(PAGE + 1)
-      json(200, {"date" => @index.today.iso8601, "rows" => found.first(PAGE), "next" => ((from + PAGE).to_s if found.size > PAGE)})
+      json(
+        200,
+        {
+          "date" => @index.today.iso8601,
+          "rows" => found.first(PAGE),
+          "next" => ((from + PAGE).to_s if found.size > PAGE)
+        }
+      )
     end
 
     def body(request) = JSON.parse(request.body.read)

@@ -42,11 +42,15 @@ module Gazetteer
     # @return [Array(Array<String>, Array<String>, Integer)] pages and files that it lists, and errors
     def sitemap(url)
       answer = get(URI(url))
-      return [[], [], 1] unless answer.code == "200"
+      return [], [], 1 unless answer.code == "200"
 
       tree = Nokogiri.XML(answer.body) { |options| options.nonet }
       tree.remove_namespaces!
-      [tree.xpath("//url/loc").map { |node| node.text.strip }, tree.xpath("//sitemap/loc").map { |node| node.text.strip }, tree.errors.size]
+      [
+        tree.xpath("//url/loc").map { |node| node.text.strip },
+        tree.xpath("//sitemap/loc").map { |node| node.text.strip },
+        tree.errors.size
+      ]
     rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError
       [[], [], 1]
     end
@@ -68,11 +72,14 @@ module Gazetteer
     end
 
     def connection
-      @connection ||= Net::HTTP.new(@host, @port.to_i).tap do |http|
-        http.open_timeout = http.read_timeout = SECONDS
-        http.keep_alive_timeout = SECONDS
-        http.start
-      end
+      @connection ||=
+        Net::HTTP
+          .new(@host, @port.to_i)
+          .tap do |http|
+            http.open_timeout = http.read_timeout = SECONDS
+            http.keep_alive_timeout = SECONDS
+            http.start
+          end
     end
 
     def target(uri, answer)
@@ -87,7 +94,10 @@ module Gazetteer
 
       tree = Nokogiri.HTML5(answer.body.dup.force_encoding("UTF-8").scrub, max_tree_depth: 400)
       text = visible(tree)
-      directives = [*tree.css("meta[name]").select { |node| node["name"].casecmp?("robots") }.map { |node| node["content"] }, answer["x-robots-tag"]].join(",")
+      directives = [
+        *tree.css("meta[name]").select { |node| node["name"].casecmp?("robots") }.map { |node| node["content"] },
+        answer["x-robots-tag"]
+      ].join(",")
       {
         "noindex" => directives.downcase.match?(/\b(?:noindex|none)\b/),
         "canonical" => link(uri, tree.at_css("link[rel=canonical]")&.[]("href")),
@@ -106,8 +116,12 @@ module Gazetteer
       main.text.split.join(" ")
     end
 
-    def links(uri, tree) = tree.css("a[href]").reject { |node| node["rel"].to_s.include?("nofollow") }
-      .filter_map { |node| link(uri, node["href"]) }.uniq
+    def links(uri, tree) =
+      tree
+        .css("a[href]")
+        .reject { |node| node["rel"].to_s.include?("nofollow") }
+        .filter_map { |node| link(uri, node["href"]) }
+        .uniq
 
     def link(uri, text)
       return if text.nil?

@@ -24,7 +24,8 @@ module Gazetteer
     LENIENT_DAYS = 28
 
     # What it refuses to do, in words.
-    class Refused < StandardError; end
+    class Refused < StandardError
+    end
 
     attr_reader :today, :urls, :sitemaps, :requests, :hides, :hosts, :fetches, :seeded
 
@@ -35,7 +36,14 @@ module Gazetteer
       @hosts = settings.fetch("hosts")
       @seeded = Seeded.new(settings.fetch("seed"))
       @fetcher = Fetcher.new(settings.fetch("address"))
-      kept ||= {"today" => settings.fetch("first_day"), "urls" => {}, "sitemaps" => {}, "requests" => [], "hides" => {}, "fetches" => []}
+      kept ||= {
+        "today" => settings.fetch("first_day"),
+        "urls" => {},
+        "sitemaps" => {},
+        "requests" => [],
+        "hides" => {},
+        "fetches" => []
+      }
       @today = Date.iso8601(kept["today"])
       @urls, @sitemaps, @requests, @hides, @fetches = kept.values_at("urls", "sitemaps", "requests", "hides", "fetches")
       @robots = {}
@@ -43,7 +51,15 @@ module Gazetteer
     end
 
     # @return [Hash] for keeping
-    def to_h = {"today" => today.iso8601, "urls" => @urls, "sitemaps" => @sitemaps, "requests" => @requests, "hides" => @hides, "fetches" => @fetches}
+    def to_h =
+      {
+        "today" => today.iso8601,
+        "urls" => @urls,
+        "sitemaps" => @sitemaps,
+        "requests" => @requests,
+        "hides" => @hides,
+        "fetches" => @fetches
+      }
 
     # @return [Record]
     def record = Record.new(@seeded, @urls)
@@ -90,7 +106,15 @@ module Gazetteer
     end
 
     # @return [Hash] the site's hosts, and whether it is shown that they are the asker's
-    def ownership = hosts.map { |host| {"host" => host, "verified" => host.start_with?("www."), "seen_on" => (today.iso8601 if host.start_with?("www.")), "missing" => (host.start_with?("www.") ? nil : "no record in the name server, and no file at its root")} }
+    def ownership =
+      hosts.map do |host|
+        {
+          "host" => host,
+          "verified" => host.start_with?("www."),
+          "seen_on" => (today.iso8601 if host.start_with?("www.")),
+          "missing" => (host.start_with?("www.") ? nil : "no record in the name server, and no file at its root")
+        }
+      end
 
     private
 
@@ -103,8 +127,15 @@ module Gazetteer
 
       # Some pages it hears of and is in no hurry to see.
       wait = (found_by == "link" && @seeded.share(url, "hurry") < SLOW_SHARE) ? SLOW_DAYS : 0
-      @urls[url] ||= {"found_on" => today.iso8601, "found_by" => found_by, "due" => (today + wait).iso8601, "links_in" => 0,
-                      "standing" => "waiting", "since" => today.iso8601, "spans" => []}
+      @urls[url] ||= {
+        "found_on" => today.iso8601,
+        "found_by" => found_by,
+        "due" => (today + wait).iso8601,
+        "links_in" => 0,
+        "standing" => "waiting",
+        "since" => today.iso8601,
+        "spans" => []
+      }
     rescue URI::Error
       nil
     end
@@ -114,13 +145,20 @@ module Gazetteer
 
     def due
       now = today.iso8601
-      @urls.select { |_, one| one["due"] <= now }.sort_by { |url, one| [one["due"], -one["links_in"], url] }
-        .first(BUDGET).map(&:first)
+      @urls
+        .select { |_, one| one["due"] <= now }
+        .sort_by { |url, one| [one["due"], -one["links_in"], url] }
+        .first(BUDGET)
+        .map(&:first)
     end
 
     def read_sitemaps
       if (today - Date.iso8601(@settings["first_day"])).to_i % 7 == 1
-        hosts.each { |host| robots("http://#{host}", anew: true).sitemaps.each { |url| @sitemaps[url] ||= {"state" => "pending", "sent" => today.iso8601} } }
+        hosts.each do |host|
+          robots("http://#{host}", anew: true).sitemaps.each do |url|
+            @sitemaps[url] ||= {"state" => "pending", "sent" => today.iso8601}
+          end
+        end
       end
       @sitemaps.select { |_, one| one["state"] == "pending" }.each_key { |url| read_sitemap(url) }
     end
@@ -166,7 +204,10 @@ module Gazetteer
     # What is seen takes effect some days later.
     def settle(url, one)
       return unless one["fetched_on"] || one["blocked"]
-      return if one["first_fetched"] && (today - Date.iso8601(one["first_fetched"])).to_i < 2 + (6 * @seeded.share(url, "lag")).floor
+      if one["first_fetched"] &&
+          (today - Date.iso8601(one["first_fetched"])).to_i < 2 + (6 * @seeded.share(url, "lag")).floor
+        return
+      end
 
       standing, reason, kept = judge(url, one)
       one["reason"], one["kept_under"] = reason, kept
@@ -182,31 +223,37 @@ module Gazetteer
     end
 
     def judge(url, one)
-      return ["turned_away_robots", "robots.txt keeps it from being fetched", nil] if one["blocked"]
+      return "turned_away_robots", "robots.txt keeps it from being fetched", nil if one["blocked"]
 
       case one["status"]
-      when 200 then hidden?(url) ? ["hidden", "a hide was asked for", nil] : of_page(url, one)
-      when 300..399 then ["moved", "it redirects to #{one["target"]}", nil]
-      when 400..499 then ["missing", "it answers #{one["status"]}", nil]
-      else ["server_failed", one["status"] ? "it answers #{one["status"]}" : "no answer came", nil]
+      when 200
+        hidden?(url) ? ["hidden", "a hide was asked for", nil] : of_page(url, one)
+      when 300..399
+        ["moved", "it redirects to #{one["target"]}", nil]
+      when 400..499
+        ["missing", "it answers #{one["status"]}", nil]
+      else
+        ["server_failed", one["status"] ? "it answers #{one["status"]}" : "no answer came", nil]
       end
     end
 
     def hidden?(url) = @hides.key?(url) && @hides[url]["ends_on"] > today.iso8601
 
     def of_page(url, one)
-      return ["turned_away_noindex", "it says noindex", nil] if one["noindex"]
-      return ["passed_over", "it is no page of text", nil] unless one["words"]
+      return "turned_away_noindex", "it says noindex", nil if one["noindex"]
+      return "passed_over", "it is no page of text", nil unless one["words"]
 
       canonical = one["canonical"]
       if canonical && canonical != url && @urls.dig(canonical, "status") == 200 && @seeded.share(url, "obey") < 0.9
-        return ["kept_elsewhere", "it names another page as its canonical", canonical]
+        return "kept_elsewhere", "it names another page as its canonical", canonical
       end
 
       stronger = stronger(url, one)
-      return ["kept_elsewhere", "another page says the same and is linked to more", stronger] if stronger
+      return "kept_elsewhere", "another page says the same and is linked to more", stronger if stronger
       return thin(one) if one["words"] < THIN_WORDS
-      return ["passed_over", "no page that is known links to it", nil] if one["links_in"].zero? && one["found_by"] != "start"
+      if one["links_in"].zero? && one["found_by"] != "start"
+        return "passed_over", "no page that is known links to it", nil
+      end
 
       of_use(url)
     end
@@ -217,11 +264,11 @@ module Gazetteer
     end
 
     def of_use(url)
-      return ["passed_over", "of little use to those who search", nil] if @seeded.share(url, "doubt") < 0.03
+      return "passed_over", "of little use to those who search", nil if @seeded.share(url, "doubt") < 0.03
 
       drop = @seeded.share(url, "drop")
       if drop < 0.03 && today >= Date.iso8601(@settings.fetch("lenient_from")) + (drop * 600).floor
-        return ["passed_over", "seldom of use, taken out again", nil]
+        return "passed_over", "seldom of use, taken out again", nil
       end
 
       ["in_index", nil, nil]
@@ -238,8 +285,11 @@ module Gazetteer
       return @same_text if @same_text_of == today
 
       @same_text_of = today
-      @same_text = @urls.select { |_, one| one["text_key"] && one["status"] == 200 }.group_by { |_, one| one["text_key"] }
-        .transform_values { |all| all.map(&:first) }
+      @same_text =
+        @urls
+          .select { |_, one| one["text_key"] && one["status"] == 200 }
+          .group_by { |_, one| one["text_key"] }
+          .transform_values { |all| all.map(&:first) }
     end
   end
 end

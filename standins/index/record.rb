@@ -3,7 +3,8 @@
 require "date"
 
 module Gazetteer
-  # Clicks and impressions of a page by query and day: a model of its place, the season, its age and its position, thrown
+  # Clicks and impressions of a page by query and day: a model of its place, the season, its age and its position,
+  # thrown
   # by the seed.
   class Record
     # What people add to what they search for.
@@ -64,18 +65,26 @@ module Gazetteer
     end
 
     def inherited(url, day)
-      (@heirs ||= forerunners).fetch(url, []).sum do |from, since|
-        (day - Date.iso8601(since) >= INHERITED_AFTER) ? INHERITED * MOST_VISITS * @seeded.share(from, "place")**STEEP : 0
-      end
+      (@heirs ||= forerunners)
+        .fetch(url, [])
+        .sum do |from, since|
+          if day - Date.iso8601(since) >= INHERITED_AFTER
+            INHERITED * MOST_VISITS * @seeded.share(from, "place")**STEEP
+          else
+            0
+          end
+        end
     end
 
     def forerunners
-      @urls.select { |_, one| one["standing"] == "moved" && one["target"] && one["spans"].any? }
+      @urls
+        .select { |_, one| one["standing"] == "moved" && one["target"] && one["spans"].any? }
         .group_by { |_, one| one["target"] }
         .transform_values { |all| all.map { |url, one| [url, one["since"]] } }
     end
 
-    def season(url, day) = 1 + 0.4 * Math.sin(2 * Math::PI * (day.yday / YEAR + @seeded.share(url.split("/")[3], "season")))
+    def season(url, day) =
+      1 + 0.4 * Math.sin(2 * Math::PI * (day.yday / YEAR + @seeded.share(url.split("/")[3], "season")))
 
     def age(one, day)
       since = Date.iso8601(one["spans"].first.first)
@@ -87,7 +96,8 @@ module Gazetteer
         words = one["title"].downcase.split(/ [-|·:] /).first.to_s.scan(WORD).first(6)
         added = ADDED[(@seeded.share(url, "added") * ADDED.size).floor]
         [words.first(5), words.first(2), words.last(2), words.first(2) + [added]].map { |some| some.join(" ") }
-          .reject(&:empty?).uniq
+          .reject(&:empty?)
+          .uniq
       end
     end
 
@@ -104,8 +114,13 @@ module Gazetteer
       impressions = (visits * WEIGHTS.fetch(place, 0.05) * (0.5 + thrown)).floor
       return if impressions < LEAST_TOLD
 
-      position = (1 + 29 * @seeded.share(url, query, "position")**1.5 + 1.5 * (@seeded.share(day, query, url) - 0.5)).clamp(1, 100).round(1)
-      clicks = (impressions * FIRST_SHARE / position**0.9 + @seeded.share(query, day, url) - 0.5).floor.clamp(0, impressions)
+      position =
+        (1 + 29 * @seeded.share(url, query, "position")**1.5 + 1.5 * (@seeded.share(day, query, url) - 0.5)).clamp(
+          1,
+          100
+        ).round(1)
+      clicks =
+        (impressions * FIRST_SHARE / position**0.9 + @seeded.share(query, day, url) - 0.5).floor.clamp(0, impressions)
       {"query" => query, "clicks" => clicks, "impressions" => impressions, "position" => position}
     end
   end

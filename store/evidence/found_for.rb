@@ -11,10 +11,12 @@ module IronTrellis
         # Rows that a list is picked from: beyond them nobody reads.
         PICKED = 20_000
         QUERIES = <<~SQL
-          SELECT f.query_id, t.text AS query, sum(f.clicks)::bigint AS clicks, sum(f.impressions)::bigint AS impressions,
+          SELECT f.query_id, t.text AS query, sum(f.clicks)::bigint AS clicks, sum(f.impressions)::bigint AS
+            impressions,
             round((sum(f.position * f.impressions) / nullif(sum(f.impressions), 0))::numeric, 1)::double precision AS
               position, count(*) AS pages,
-            bool_or(f.position BETWEEN $2 AND $3) AS near, count(*) FILTER (WHERE f.impressions * 5 >= of_query.most) > 1
+            bool_or(f.position BETWEEN $2 AND $3) AS near, count(*) FILTER (WHERE f.impressions * 5 >=
+              of_query.most) > 1
               AS competing
           FROM found_for f JOIN queries t ON t.id = f.query_id JOIN LATERAL (SELECT max(o.impressions) AS most FROM
             found_for o WHERE o.run_id = $1 AND o.query_id = f.query_id) of_query ON true
@@ -60,12 +62,17 @@ module IronTrellis
         # @return [Hash] rows ([{query, clicks, impressions, position, near, competing, pages ([{url, …, words}])}]) and
         #   total
         def queries(text: nil, url_id: nil, order: "near", from: 0)
-          sql = "SELECT *, count(*) OVER () AS total FROM (#{QUERIES}) all_queries ORDER BY #{ORDERS.fetch(order)}, query " \
-            "LIMIT #{MOST} OFFSET $7"
+          sql =
+            "SELECT *, count(*) OVER () AS total FROM (#{QUERIES}) all_queries ORDER BY #{ORDERS.fetch(order)},
+              query " \
+              "LIMIT #{MOST} OFFSET $7"
           rows = Postgres::Sql.rows(sql, [@run.id, *@band, escaped(text), url_id, @least, from])
           pages = pages_of(rows.map { |row| row["query_id"] })
           {
-            rows: rows.map { |row| row.except("query_id", "total").merge("pages" => told(row, pages), "page_count" => row["pages"]) },
+            rows:
+              rows.map do |row|
+                row.except("query_id", "total").merge("pages" => told(row, pages), "page_count" => row["pages"])
+              end,
             total: rows.first&.fetch("total") || 0
           }
         end
@@ -92,9 +99,14 @@ module IronTrellis
         end
 
         def told(row, pages)
-          pages.fetch(row["query_id"], []).map do |page|
-            page.except("query_id", "lang").merge("url_id" => page["url_id"].to_s, "words" => words(row["query"], page))
-          end
+          pages
+            .fetch(row["query_id"], [])
+            .map do |page|
+              page.except("query_id", "lang").merge(
+                "url_id" => page["url_id"].to_s,
+                "words" => words(row["query"], page)
+              )
+            end
         end
 
         # How often each word of the query stands in each part of the page.
@@ -102,10 +114,12 @@ module IronTrellis
           parts = @texts[page["url_id"]] or return []
 
           vocabulary = Core::Content::Vocabulary.for(page["lang"])
-          vocabulary.stems(query).map do |stem, word|
-            counts = parts.transform_values { |text| vocabulary.count(text, stem) }
-            {word: word, counts: counts}
-          end
+          vocabulary
+            .stems(query)
+            .map do |stem, word|
+              counts = parts.transform_values { |text| vocabulary.count(text, stem) }
+              {word: word, counts: counts}
+            end
         end
       end
     end

@@ -21,7 +21,9 @@ module IronTrellis
         # @param rows [Array<Hash{String => Object}>] url, on, state
         # @return [void]
         def requests(rows)
-          replace("index_requests", %w[url asked_on state]) { rows.map { |row| row.values_at("url", "on", "state") }.uniq }
+          replace("index_requests", %w[url asked_on state]) do
+            rows.map { |row| row.values_at("url", "on", "state") }.uniq
+          end
         end
 
         # @param rows [Array<Hash{String => Object}>] url, asked_on, ends_on
@@ -30,14 +32,17 @@ module IronTrellis
           urls = rows.to_h { |row| [Core::Url::NormalForm.id(@index.site_id, row["url"]), row["url"]] }
           Crawling::Urls.add(@index.site_id, urls, Time.now)
           replace("index_hides", %w[url_id asked_on ends_on]) do
-            rows.map { |row| [Core::Url::NormalForm.id(@index.site_id, row["url"]), *row.values_at("asked_on", "ends_on")] }
+            rows.map do |row|
+              [Core::Url::NormalForm.id(@index.site_id, row["url"]), *row.values_at("asked_on", "ends_on")]
+            end
           end
         end
 
         # @return [Array<Hash>] what is known of the sitemaps, by URL
         def known_sitemaps =
           Postgres::Sql.rows(
-            "SELECT url, state, sent_on, read_on, errors, listed, kept FROM index_sitemaps WHERE index_id = $1 ORDER BY url",
+            "SELECT url, state, sent_on, read_on, errors, listed, kept FROM index_sitemaps WHERE index_id = $1
+              ORDER BY url",
             [@index.id]
           )
 

@@ -14,7 +14,8 @@ module IronTrellis
             coalesce(l.impressions, 0) = 0)
           FROM standings s JOIN %<ledger>s l USING (url_id)
           WHERE s.index_id = $2 AND s.superseded_by IS NULL AND #{Ledger::Scopes.document(of: "l.")} AND s.day IN
-            (SELECT day FROM evidence WHERE index_id = $2 AND kind = 'standings' AND (whole OR day = $3) ORDER BY day DESC
+            (SELECT day FROM evidence WHERE index_id = $2 AND kind = 'standings' AND (whole OR day = $3) ORDER BY
+              day DESC
               LIMIT #{MOST_DAYS})
           GROUP BY 2, 3, 4, 5
         SQL

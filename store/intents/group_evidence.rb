@@ -19,7 +19,8 @@ module IronTrellis
               coalesce(sum(authority), 0) AS authority,
             percentile_disc(0.5) WITHIN GROUP (ORDER BY unique_share) AS unique_share,
             coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words,
-            count(*) FILTER (WHERE standing = '#{Core::Evidence::Standing::IN_INDEX}') AS in_index, sum(clicks)::bigint AS
+            count(*) FILTER (WHERE standing = '#{Core::Evidence::Standing::IN_INDEX}') AS in_index,
+              sum(clicks)::bigint AS
               clicks, sum(impressions)::bigint AS impressions, count(*) FILTER (WHERE clicks > 0) AS visited
           FROM %<ledger>s WHERE #{Ledger::Scopes.document} GROUP BY 1 ORDER BY count(*) DESC, 1
         SQL
@@ -46,7 +47,7 @@ module IronTrellis
         SQL
         FORMS =
           "SELECT DISTINCT u.url FROM %<links>s k JOIN urls u ON u.id = k.target_id WHERE " \
-          "k.type = #{Pages::FactsRows::TYPES.fetch("form")}".freeze
+            "k.type = #{Pages::FactsRows::TYPES.fetch("form")}".freeze
         MOST_URLS = 200
 
         # @param run [Judging::VerdictRun]

@@ -11,7 +11,8 @@ module IronTrellis
             b USING (url_id) WHERE l.kind = 'html' AND l.indexable ORDER BY l.url_id
         SQL
         LOST = <<~SQL
-          SELECT l.url_id, l.url, l.links_in, l.outside_links, l.clicks, cardinality(l.in_sitemaps) > 0 AS listed, (SELECT count(DISTINCT
+          SELECT l.url_id, l.url, l.links_in, l.outside_links, l.clicks, cardinality(l.in_sitemaps) > 0 AS listed,
+            (SELECT count(DISTINCT
             k.source_id) FROM %<links>s k WHERE k.target_id = l.url_id AND k.source_id <> l.url_id) AS uses,
             (SELECT array_agg(text) FROM (SELECT k.text FROM %<links>s k WHERE k.target_id = l.url_id AND k.text IS NOT
               NULL GROUP BY k.text ORDER BY count(*) DESC LIMIT 5) t) AS anchors
@@ -89,13 +90,15 @@ module IronTrellis
         def before(ids)
           earlier =
             @crawl.site.crawls.where(state: Crawling::Crawl::FINISHED, number: ...@crawl.number).limit(MOST_CRAWLS)
-          earlier.reverse.each_with_object({}) do |crawl, found|
-            Postgres::Sql
-              .rows(format(BEFORE, Postgres::Partitions.of_crawl(crawl.id)), [Postgres::Sql.array(ids)])
-              .each do |row|
-                found[row["url_id"]] = row.except("url_id").transform_keys(&:to_sym).merge(crawl: crawl.number)
-              end
-          end
+          earlier
+            .reverse
+            .each_with_object({}) do |crawl, found|
+              Postgres::Sql
+                .rows(format(BEFORE, Postgres::Partitions.of_crawl(crawl.id)), [Postgres::Sql.array(ids)])
+                .each do |row|
+                  found[row["url_id"]] = row.except("url_id").transform_keys(&:to_sym).merge(crawl: crawl.number)
+                end
+            end
         end
       end
     end

@@ -8,10 +8,13 @@ module IronTrellis
         MOST_DECISIONS = 200
         # How long pages took from being heard of to being in the index, by group and by the month in which they came.
         TO_INDEX = <<~SQL
-          SELECT l."group", to_char(f.first_seen, 'YYYY-MM') AS month, count(*) AS urls, percentile_disc(0.5) WITHIN GROUP
+          SELECT l."group", to_char(f.first_seen, 'YYYY-MM') AS month, count(*) AS urls, percentile_disc(0.5)
+            WITHIN GROUP
             (ORDER BY f.first_in - f.first_seen) AS days
-          FROM (SELECT url_id, min(first_seen) AS first_seen, min(day) AS first_in FROM standings WHERE index_id = $1 AND
-              superseded_by IS NULL AND state = '#{Core::Evidence::Standing::IN_INDEX}' AND first_seen IS NOT NULL GROUP BY
+          FROM (SELECT url_id, min(first_seen) AS first_seen, min(day) AS first_in FROM standings WHERE index_id =
+            $1 AND
+              superseded_by IS NULL AND state = '#{Core::Evidence::Standing::IN_INDEX}' AND first_seen IS NOT NULL
+                GROUP BY
               url_id HAVING min(day) > (SELECT min(day) FROM evidence WHERE index_id = $1 AND kind = 'standings')) f
           JOIN %<ledger>s l USING (url_id) GROUP BY 1, 2 ORDER BY 2 DESC, 3 DESC LIMIT 60
         SQL
@@ -26,11 +29,12 @@ module IronTrellis
         # @return [Hash] days ([{day, states, useless}]), growth (Core::Evidence::Growth::Told, nil), crawls, decisions
         #   (marks on the axis), to_index ([{group, month, urls, days}])
         def call
-          rows = Postgres::Sql.rows(
-            'SELECT day, "group", standing, sum(urls)::bigint AS urls, sum(useless)::bigint AS useless FROM ' \
-            'standing_rollups WHERE run_id = $1 AND ($2::text IS NULL OR "group" = $2) GROUP BY 1, 2, 3 ORDER BY 1',
-            [@run.id, @group]
-          )
+          rows =
+            Postgres::Sql.rows(
+              'SELECT day, "group", standing, sum(urls)::bigint AS urls, sum(useless)::bigint AS useless FROM ' \
+                'standing_rollups WHERE run_id = $1 AND ($2::text IS NULL OR "group" = $2) GROUP BY 1, 2, 3 ORDER BY 1',
+              [@run.id, @group]
+            )
           by_day = rows.group_by { |row| row["day"] }
           {
             days: by_day.map { |day, all| told(day, all) },
@@ -60,16 +64,24 @@ module IronTrellis
         end
 
         def crawls
-          @run.crawl.site.crawls.where.not(finished_at: nil).reverse
+          @run
+            .crawl
+            .site
+            .crawls
+            .where.not(finished_at: nil)
+            .reverse
             .map { |crawl| {number: crawl.number, at: crawl.finished_at.iso8601} }
         end
 
         def decisions
-          Postgres::Sql.rows(
-            "SELECT made_at::date AS day, kind, count(*) AS count FROM decisions WHERE site_id = $1 AND undone_at IS NULL GROUP BY 1, 2 " \
-            "ORDER BY 1 LIMIT #{MOST_DECISIONS}",
-            [@run.crawl.site_id]
-          ).map { |row| row.merge("day" => row["day"].iso8601) }
+          Postgres::Sql
+            .rows(
+              "SELECT made_at::date AS day, kind, count(*) AS count FROM decisions WHERE site_id = $1 AND undone_at
+                IS NULL GROUP BY 1, 2 " \
+                "ORDER BY 1 LIMIT #{MOST_DECISIONS}",
+              [@run.crawl.site_id]
+            )
+            .map { |row| row.merge("day" => row["day"].iso8601) }
         end
 
         def to_index

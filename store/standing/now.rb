@@ -23,7 +23,8 @@ module IronTrellis
           {
             date: now&.iso8601,
             before: before&.iso8601,
-            fields: [[true, true], [true, false], [false, true], [false, false]].map { |one| field(*one, rows, earlier) },
+            fields:
+              [[true, true], [true, false], [false, true], [false, false]].map { |one| field(*one, rows, earlier) },
             groups: groups(rows),
             states: states(rows, earlier)
           }
@@ -32,7 +33,8 @@ module IronTrellis
         private
 
         def days =
-          Postgres::Sql.rows("SELECT DISTINCT day FROM standing_rollups WHERE run_id = $1 ORDER BY day DESC", [@run.id])
+          Postgres::Sql
+            .rows("SELECT DISTINCT day FROM standing_rollups WHERE run_id = $1 ORDER BY day DESC", [@run.id])
             .map { |row| row["day"] }
 
         def rows_of(day)
@@ -60,7 +62,9 @@ module IronTrellis
           before = there ? there.group_by { |row| row["group"] } : {}
           here
             .group_by { |row| row["group"] }
-            .map { |name, all| {group: name, urls: sum(all), change: there && sum(all) - sum(before.fetch(name, []))} }
+            .map do |name, all|
+              {group: name, urls: sum(all), change: there && sum(all) - sum(before.fetch(name, []))}
+            end
             .sort_by { |one| [-one[:urls], one[:group]] }
             .first(MOST_GROUPS)
         end

@@ -11,7 +11,11 @@ class IndexInterfacesTest < Minitest::Test
   STANDINGS = [{"url" => "http://a.test/", "standing" => "in_index"}].freeze
 
   def interface(port, seconds: 5)
-    Indexes.named("gazetteer").new("http://127.0.0.1:#{port}", pause: ->(time) { (@paused ||= []) << time }, seconds: seconds)
+    Indexes.named("gazetteer").new(
+      "http://127.0.0.1:#{port}",
+      pause: ->(time) { (@paused ||= []) << time },
+      seconds: seconds
+    )
   end
 
   def answering(&answer) = interface(SiteServer.new(->(env) { answer.call(env) }).port, seconds: 1)
@@ -30,7 +34,8 @@ class IndexInterfacesTest < Minitest::Test
     %w[pages queries].each do |kind|
       rows = []
       index.record(kind, day, day) { |some| rows.concat(some) }
-      assert_equal [[day.iso8601], true], [rows.map { |row| row["date"] }.uniq, rows.all? { |row| row["clicks"] <= row["impressions"] }]
+      assert_equal [[day.iso8601], true],
+        [rows.map { |row| row["date"] }.uniq, rows.all? { |row| row["clicks"] <= row["impressions"] }]
     end
     assert_equal states.first["url"], index.look(states.first["url"])["url"]
     assert_raises(IronTrellis::Core::Error::NotFound) { index.look("http://a.test/none") }
@@ -38,7 +43,8 @@ class IndexInterfacesTest < Minitest::Test
 
   def test_what_fails_is_asked_again_each_time_later
     tries = 0
-    index = answering { ((tries += 1) < 3) ? json(503, {}) : json(200, {date: "2026-11-28", rows: STANDINGS, next: nil}) }
+    index =
+      answering { ((tries += 1) < 3) ? json(503, {}) : json(200, {date: "2026-11-28", rows: STANDINGS, next: nil}) }
     index.standings { |rows| @given = rows }
     assert_equal [STANDINGS, [0.5, 2]], [@given, @paused]
   end
@@ -46,7 +52,10 @@ class IndexInterfacesTest < Minitest::Test
   def test_what_goes_on_failing_is_told
     assert_match(/can't be asked: it answers 500/, unavailable(answering { json(500, {}) }))
     assert_match(/no JSON/, unavailable(answering { [200, {}, ["<html>"]] }))
-    assert_match(/lack some of url, standing/, unavailable(answering { json(200, {date: "2026-11-28", rows: [{"url" => 1}], next: nil}) }))
+    assert_match(
+      /lack some of url, standing/,
+      unavailable(answering { json(200, {date: "2026-11-28", rows: [{"url" => 1}], next: nil}) })
+    )
     assert_match(/without date, rows/, unavailable(answering { json(200, {}) }))
     assert_match(/no day/, unavailable(answering { json(200, {date: "soon", rows: STANDINGS, next: nil}) }))
     assert_match(/can't be asked/, unavailable(interface(TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] })))
@@ -59,9 +68,14 @@ class IndexInterfacesTest < Minitest::Test
   end
 
   def test_pages_are_asked_for_until_there_is_none
-    index = answering do |env|
-      env["QUERY_STRING"].include?("after=2") ? json(200, {date: "2026-11-28", rows: [], next: nil}) : json(200, {date: "2026-11-28", rows: STANDINGS, next: "2"})
-    end
+    index =
+      answering do |env|
+        if env["QUERY_STRING"].include?("after=2")
+          json(200, {date: "2026-11-28", rows: [], next: nil})
+        else
+          json(200, {date: "2026-11-28", rows: STANDINGS, next: "2"})
+        end
+      end
     found = []
     index.standings { |rows| found << rows.size }
     assert_equal [1, 0], found

@@ -53,7 +53,7 @@ module ApiHere
   # Asks for what a worker does, and lets one do it here.
   def worked(path, body = nil)
     id = call(:post, path, body, status: 202)["task"]
-    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 0, attended: 1) do
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1, attended: 1) do
       !Store::Tasks::Task.find(id).open?
     end
     task = call(:get, "/tasks/#{id}")

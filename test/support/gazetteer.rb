@@ -10,8 +10,16 @@ module GazetteerHere
 
   module_function
 
+  # @return [Gazetteer::Application]
+  def application = @application ||= made.tap { |one| pass(one, DAYS) }
+
   # @return [Integer]
-  def port = @port ||= SiteServer.new(made.tap { |one| pass(one, DAYS) }).port
+  def port = @port ||= SiteServer.new(application).port
+
+  # @param name [String]
+  # @return [String] a file as people bring it
+  def export(name) =
+    application.call({"REQUEST_METHOD" => "GET", "PATH_INFO" => "/exports/#{name}", "QUERY_STRING" => ""}).last.first
 
   # @param seed [Integer]
   # @return [Gazetteer::Application]

@@ -5,13 +5,26 @@ require "tmpdir"
 
 # Real web servers of Debian's packages on loopback, each started with rules of ours and ended by its id.
 class WebServer
-  APACHE_MODULES = %w[mpm_event authz_core alias rewrite dir].freeze
+  APACHE_MODULES = %w[mpm_event authz_core alias rewrite dir log_config].freeze
 
   attr_reader :port
 
   # @param rules [String] for the virtual host
   # @yieldparam server [WebServer]
   def self.apache(rules, &block) = new { |server| server.run_apache(rules, &block) }
+
+  # Asks an Apache for what isn't there and gives the lines of its log, in the Combined and the Common format.
+  #
+  # @param asked [Hash{String => String}] User-Agents by target
+  # @return [Array<String>]
+  def self.logged(asked)
+    new do |server|
+      server.run_apache("") do
+        asked.each { |target, agent| server.ask("localhost", target, agent: agent) }
+      end
+      return server.log
+    end
+  end
 
   # @param text [String] as Ports::Redirects::Maps::Nginx writes it
   def self.nginx(text, &block) = new { |server| server.run_nginx(text, &block) }
@@ -37,6 +50,10 @@ class WebServer
       ErrorLog "#{@folder}/errors"
       #{modules.map { |name| "LoadModule #{name}_module /usr/lib/apache2/modules/mod_#{name}.so" }.join("\n")}
       #{"User www-data\nGroup www-data" if Process.uid.zero?}
+      LogFormat "%h %l %u %t \\"%r\\" %>s %b \\"%{Referer}i\\" \\"%{User-Agent}i\\"" combined
+      LogFormat "%h %l %u %t \\"%r\\" %>s %b" common
+      CustomLog "#{@folder}/access" combined
+      CustomLog "#{@folder}/access" common
       DocumentRoot "#{@folder}/files"
       <Directory "#{@folder}/files">
         Require all granted
@@ -73,11 +90,16 @@ class WebServer
 
   # @param host [String]
   # @param target [String] path and query as they are to be sent
+  # @param agent [String] who asks
   # @return [Array(Integer, String)] status and Location
-  def ask(host, target)
-    answer = Net::HTTP.start("127.0.0.1", @port) { |http| http.request(Net::HTTP::Get.new(target, "Host" => host)) }
+  def ask(host, target, agent: "a test")
+    request = Net::HTTP::Get.new(target, "Host" => host, "User-Agent" => agent)
+    answer = Net::HTTP.start("127.0.0.1", @port) { |http| http.request(request) }
     [answer.code.to_i, answer["location"]]
   end
+
+  # @return [Array<String>] lines of the access log
+  def log = File.readlines("#{@folder}/access", encoding: "UTF-8")
 
   private
 

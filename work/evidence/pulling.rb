@@ -24,7 +24,9 @@ module IronTrellis
         # @return [Object] its interface
         # @raise [Core::Error::InvalidInput] where it has none, or lies on this machine's network and may not
         def self.interface(index)
-          raise Core::Error::InvalidInput.new("“#{index.name}” has no interface to be asked.") if index.address.to_s.empty?
+          if index.address.to_s.empty?
+            raise Core::Error::InvalidInput.new("“#{index.name}” has no interface to be asked.")
+          end
 
           Sites::Keeping.check_address(index.address)
           Ports::Indexes.named(index.interface || Ports::Indexes.interfaces.keys.first).new(index.address)

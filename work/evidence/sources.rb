@@ -30,7 +30,9 @@ module IronTrellis
         # @raise [Core::Error::InvalidInput]
         def change(index, input)
           values = input.slice(*INDEX)
-          values["address"] = values["address"].to_s.strip.then { |text| text unless text.empty? } if values.key?("address")
+          values["address"] = values["address"].to_s.strip.then { |text| text unless text.empty? } if values.key?(
+            "address"
+          )
           values["interface"] = Ports::Indexes.interfaces.keys.first if values["address"] && values["interface"].nil?
           Ports::Indexes.named(values["interface"]) if values["interface"]
           Sites::Keeping.check_address(values["address"]) if values["address"]
@@ -62,9 +64,11 @@ module IronTrellis
         # @param now [Time]
         # @return [void]
         def pull_due(now)
-          Store::Evidence::Index.due(now).each do |index|
-            Runtime::Queue.enqueue_once(Jobs::PullEvidence, {index_id: index.id}, queue: Crawling::Runs::QUEUE)
-          end
+          Store::Evidence::Index
+            .due(now)
+            .each do |index|
+              Runtime::Queue.enqueue_once(Jobs::PullEvidence, {index_id: index.id}, queue: Crawling::Runs::QUEUE)
+            end
         end
       end
     end

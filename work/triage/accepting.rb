@@ -10,7 +10,10 @@ module IronTrellis
         DECISIONS = {
           "close_off" => ["intent", ->(_) { {"intent" => "keep_out"} }],
           "open" => ["intent", ->(_) { {"intent" => "index"} }],
-          "route" => ["route", ->(line) { {"to" => line["target"], "status" => 301, "why" => line["reasons"].first} if line["target"] }],
+          "route" => [
+            "route",
+            ->(line) { {"to" => line["target"], "status" => 301, "why" => line["reasons"].first} if line["target"] }
+          ],
           "merge" => ["canonical", ->(line) { {"target" => line["target"]} if line["target"] }]
         }.freeze
 
@@ -35,7 +38,8 @@ module IronTrellis
         private
 
         # One that was put into another class is dealt with as that class is.
-        def action(row) = row["own_class"] ? Core::Triage::Classes::ALL.fetch(row["class"]).action : row["line"]["action"]
+        def action(row) =
+          row["own_class"] ? Core::Triage::Classes::ALL.fetch(row["class"]).action : row["line"]["action"]
 
         def accept(act, rows, told, by, now)
           kind, value = DECISIONS[act]

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What an index's interface tells besides standings and the search record: the sitemaps it was sent, what it was asked to
+# What an index's interface tells besides standings and the search record: the sitemaps it was sent, what it was asked
+# to
 # fetch again, and to which hosts it has seen a right.
 class AddInterfacesOfIndexes < ActiveRecord::Migration[7.2]
   def up

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What screens of evidence show, counted once a run: where pages stand, now and day by day, and the queries that they are
+# What screens of evidence show, counted once a run: where pages stand, now and day by day, and the queries that they
+# are
 # found for; and what was sorted out of what an index left out.
 class RollUpEvidence < ActiveRecord::Migration[7.2]
   def up

@@ -17,7 +17,10 @@ module IronTrellis
           def call(input, now:, &progress)
             index = Store::Evidence::Index.fetch(input["index"])
             sorted =
-              Work::Triage::SortingOut.new(index.site, index, clock: -> { Time.now }).call(fetch: input["fetch"], &progress)
+              Work::Triage::SortingOut.new(index.site, index, clock: -> { Time.now }).call(
+                fetch: input["fetch"],
+                &progress
+              )
             Store::Triage::KeptLines.new(index).replace(
               sorted.map { |one| Work::Triage::Lines.of(one) },
               live: input["fetch"],

@@ -33,7 +33,7 @@ export function Imports({ site, imports }: { site: number; imports: One[] }) {
             <th>New or corrected</th>
             <th>Not usable</th>
             <th>Brought</th>
-            <th />
+            <th>Undo</th>
           </tr>
         </thead>
         <tbody>

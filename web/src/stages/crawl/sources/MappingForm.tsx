@@ -1,7 +1,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { api } from "../../../api/client";
@@ -12,6 +11,9 @@ import { STANDINGS } from "../../../kit/standings";
 import { guess, missing, wordsOf } from "./mapping";
 import { Result } from "./Result";
 import { type Brought, type Import, type Index, type Kind, useSourceWork } from "./useSources";
+
+/** Chosen by the keyboard as any list of a form, however many headings there are. */
+const NATIVE = { select: { native: true }, inputLabel: { shrink: true } };
 
 type Props = { site: number; kind: Kind; file: Brought; indexes: Index[]; close: () => void };
 
@@ -36,17 +38,18 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
           <TextField
             key={field.name}
             select
+            slotProps={NATIVE}
             size="small"
             label={field.needed ? `${field.name} (needed)` : field.name}
             value={columns[field.name] ?? ""}
             onChange={(event) => setColumns({ ...columns, [field.name]: event.target.value })}
             sx={{ width: 190 }}
           >
-            <MenuItem value="">not in this file</MenuItem>
+            <option value="">not in this file</option>
             {file.headings.map((heading, place) => (
-              <MenuItem key={place} value={heading}>
+              <option key={place} value={heading}>
                 {heading || `column ${place + 1}`}
-              </MenuItem>
+              </option>
             ))}
           </TextField>
         ))}
@@ -57,16 +60,18 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
             <TextField
               key={word}
               select
+              slotProps={NATIVE}
               size="small"
               label={`“${word}” means`}
               value={words[word] ?? ""}
               onChange={(event) => setWords({ ...words, [word]: event.target.value })}
               sx={{ width: 240 }}
             >
+              <option value="">not said yet</option>
               {Object.entries(STANDINGS).map(([state, name]) => (
-                <MenuItem key={state} value={state}>
+                <option key={state} value={state}>
                   {name}
-                </MenuItem>
+                </option>
               ))}
             </TextField>
           ))}
@@ -86,15 +91,16 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
         />
         <TextField
           select
+          slotProps={NATIVE}
           size="small"
           label="Was it cut?"
           value={whole}
           onChange={(event) => setWhole(event.target.value)}
           sx={{ width: 250 }}
         >
-          <MenuItem value="unsaid">not that I know</MenuItem>
-          <MenuItem value="whole">no, it is whole</MenuItem>
-          <MenuItem value="sample">yes, it is a sample</MenuItem>
+          <option value="unsaid">not that I know</option>
+          <option value="whole">no, it is whole</option>
+          <option value="sample">yes, it is a sample</option>
         </TextField>
         <Button
           variant="contained"

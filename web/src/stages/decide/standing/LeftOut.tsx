@@ -160,7 +160,7 @@ function Rows({ list, put, accept }: RowsProps) {
           <th>Words</th>
           <th>The index</th>
           <th>Class</th>
-          <th />
+          <th>What to do</th>
         </tr>
       </thead>
       <tbody>

@@ -23,12 +23,15 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
   const found = visits.data;
   if (found.agents.length === 0)
     return (
-      <Unready
-        screen={{
-          state: "empty",
-          why: "No access log was brought yet. Bring one under Crawl, Sources: it tells which pages search crawlers never came to.",
-        }}
-      />
+      <>
+        <Title>Visits</Title>
+        <Unready
+          screen={{
+            state: "empty",
+            why: "No access log was brought yet. Bring one under Crawl, Sources: it tells which pages search crawlers never came to.",
+          }}
+        />
+      </>
     );
   const all = found.spent.reduce((sum, one) => sum + one.requests, 0);
   return (
