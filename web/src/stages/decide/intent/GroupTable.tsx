@@ -26,8 +26,7 @@ const COLUMNS: [string, string][] = [
   ["Authority", "Share of the authority of the whole site"],
   ["Listed", "Pages that a sitemap lists"],
   ["In index", "Pages that the index has"],
-  ["Clicks", "From search, in 6 months unless set otherwise"],
-  ["Visited", "Pages that brought clicks in that time"],
+  ["Clicks", "From search, in 6 months unless set otherwise, and how many of its pages brought them"],
 ];
 /** Rows with choices cost time to draw, so those of large sites come by portions. */
 const FEW = 60;
@@ -35,7 +34,7 @@ const MANY = 200;
 const TABLE = {
   borderCollapse: "collapse",
   width: "100%",
-  "& th, & td": { textAlign: "right", py: 0.4, px: { xs: 0.5, lg: 0.75 }, fontWeight: 400, verticalAlign: "top" },
+  "& th, & td": { textAlign: "right", py: 0.4, px: { xs: 0.4, lg: 0.6 }, fontWeight: 400, verticalAlign: "top" },
   "& thead th": {
     fontSize: 12,
     color: "text.secondary",
@@ -126,8 +125,10 @@ function Row({ group, proposal, singles, intent }: RowProps) {
         <td>{share(group.authority)}</td>
         <td>{group.listed > 0 ? count(group.listed) : "–"}</td>
         <td>{group.in_index > 0 ? count(group.in_index) : "–"}</td>
-        <td>{group.clicks === null ? "–" : count(group.clicks)}</td>
-        <td>{group.visited > 0 ? count(group.visited) : "–"}</td>
+        <td>
+          {group.clicks === null ? "–" : count(group.clicks)}
+          {group.visited > 0 && <Quiet small>{counted(group.visited, "page")}</Quiet>}
+        </td>
         <td className="left">
           <Choice
             label={`Whether ${group.group} should be indexed`}
@@ -159,7 +160,7 @@ function Row({ group, proposal, singles, intent }: RowProps) {
           one &&
           !(one.urls === null && drafted) && (
             <tr key={`${one.group} ${one.urls?.[0] ?? ""}`} style={{ border: 0 }}>
-              <Box component="td" className="left" colSpan={14} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
+              <Box component="td" className="left" colSpan={13} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
                 {one.urls === null ? "Proposed: " : `Proposed for ${counted(one.urls.length, "page")} of it: `}
                 <strong>{one.intent === "index" ? "index" : "keep out"}</strong>
                 {one.except.length > 0 && <Except urls={one.except} />}. {one.reasons.join(" ")}{" "}
@@ -189,8 +190,8 @@ const NAMED = 3;
 const pathOf = (url: string) => url.replace(/^https?:\/\/[^/]+/, "");
 
 const NAME = {
-  width: { xs: "15%", lg: "22%" },
-  maxWidth: { xs: 130, lg: 220 },
+  width: { xs: "13%", lg: "17%" },
+  maxWidth: { xs: 110, lg: 170 },
   overflow: "hidden",
   textOverflow: "ellipsis",
   whiteSpace: "nowrap",
