@@ -22,15 +22,17 @@ module IronTrellis
         # What a whole evidence left unsaid wasn't known there.
         SILENT = <<~SQL
           INSERT INTO standing_rollups (run_id, day, "group", wanted, standing, urls, useless)
-          SELECT $1, d.day, t."group", t.wanted, '#{Core::Evidence::Standing::NOT_KNOWN}', t.urls - coalesce(n.urls, 0), 0
+          SELECT $1, d.day, t."group", t.wanted, '#{Core::Evidence::Standing::NOT_KNOWN}', t.urls - coalesce(n.urls, 0),
+            0
           FROM (SELECT "group", wanted, count(*) AS urls FROM %<ledger>s WHERE #{Ledger::Scopes.document} AND kind IS
               DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' GROUP BY 1, 2) t
           CROSS JOIN (SELECT day FROM evidence WHERE index_id = $2 AND kind = 'standings' AND whole ORDER BY day DESC
             LIMIT #{MOST_DAYS}) d
-          LEFT JOIN (SELECT day, "group", wanted, sum(urls) AS urls FROM standing_rollups WHERE run_id = $1 GROUP BY 1, 2,
-            3) n ON n.day = d.day AND n."group" = t."group" AND n.wanted = t.wanted
+          LEFT JOIN (SELECT day, "group", wanted, sum(urls) AS urls FROM standing_rollups WHERE run_id = $1 GROUP BY 1,
+            2, 3) n ON n.day = d.day AND n."group" = t."group" AND n.wanted = t.wanted
           WHERE t.urls > coalesce(n.urls, 0)
-          ON CONFLICT (run_id, day, "group", wanted, standing) DO UPDATE SET urls = standing_rollups.urls + excluded.urls
+          ON CONFLICT (run_id, day, "group", wanted, standing) DO UPDATE SET urls = standing_rollups.urls +
+            excluded.urls
         SQL
         FOUND_FOR = <<~SQL
           INSERT INTO found_for (run_id, url_id, query_id, clicks, impressions, position)

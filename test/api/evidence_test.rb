@@ -25,7 +25,10 @@ class EvidenceApiTest < Minitest::Test
       Store::Postgres::Sql.run("DELETE FROM #{table} WHERE site_id = $1", [@site])
     end
     Store::Postgres::Sql.run("DELETE FROM evidence WHERE site_id = $1", [@site])
-    site.decisions.recent(kinds: %w[intent], limit: 50).select { |one| one.note&.start_with?("left out by") }
+    site
+      .decisions
+      .recent(kinds: %w[intent], limit: 50)
+      .select { |one| one.note&.start_with?("left out by") }
       .each { |one| site.decisions.undo([one.id], by: "A test", now: Time.now) unless one.undone_at }
     rejudge
     super
@@ -38,8 +41,18 @@ class EvidenceApiTest < Minitest::Test
     result =
       worked(
         "/sites/#{@site}/evidence/imports",
-        {file: brought["file"], kind: "standings", columns: {url: "Page", standing: "State"},
-         words: {"Kept" => "in_index", "Out" => "passed_over"}}
+        {
+          file: brought["file"],
+          kind: "standings",
+          columns: {
+            url: "Page",
+            standing: "State"
+          },
+          words: {
+            "Kept" => "in_index",
+            "Out" => "passed_over"
+          }
+        }
       )
     assert_equal [3, 2, 1], result.values_at("rows", "kept", "wrong_count")
     sources = call(:get, "/sites/#{@site}/sources")
@@ -58,11 +71,16 @@ class EvidenceApiTest < Minitest::Test
     call(:post, "/crawls/#{@crawl}/left-out", {fetch: false}, status: 202)
     assert_equal({"urls" => 2}, worked("/crawls/#{@crawl}/left-out", {fetch: true}))
     left = call(:get, "/crawls/#{@crawl}/left-out")
-    assert_equal [1, 1], left["trays"].select { |tray| %w[settled undervalued].include?(tray["class"]) }.map { |tray| tray["urls"] }
+    assert_equal [1, 1],
+      left["trays"]
+        .select { |tray| %w[settled undervalued].include?(tray["class"]) }
+        .map { |tray| tray["urls"] }
     about = call(:get, "/crawls/#{@crawl}/left-out?class=undervalued")["rows"].first
     call(:post, "/crawls/#{@crawl}/left-out/class", {to: "by_product", urls: [about["url_id"]]})
-    assert_equal({"decided" => 1, "marked" => 0, "open" => []},
-      call(:post, "/crawls/#{@crawl}/left-out/accept", {class: "by_product"}))
+    assert_equal(
+      {"decided" => 1, "marked" => 0, "open" => []},
+      call(:post, "/crawls/#{@crawl}/left-out/accept", {class: "by_product"})
+    )
     decided = call(:get, "/sites/#{@site}/decisions?kind=intent")["decisions"].first
     assert_equal ["#{WWW}/about", "keep_out"], [decided["subject"], decided["value"]["intent"]]
     accepted = call(:get, "/crawls/#{@crawl}/left-out?class=by_product")["rows"].first
@@ -70,7 +88,15 @@ class EvidenceApiTest < Minitest::Test
   end
 
   def test_an_index_is_connected_tested_and_asked
-    id = call(:post, "/sites/#{@site}/indexes", {name: "Gazetteer", address: "http://127.0.0.1:#{GazetteerHere.port}"}, status: 201)["id"]
+    id =
+      call(
+        :post,
+        "/sites/#{@site}/indexes",
+        {name: "Gazetteer", address: "http://127.0.0.1:#{GazetteerHere.port}"},
+        status: 201
+      )[
+        "id"
+      ]
     assert_equal "Gazetteer", worked("/sites/#{@site}/indexes/#{id}/test")["name"]
     pulled = worked("/sites/#{@site}/indexes/#{id}/pull")["imports"]
     assert_equal %w[standings pages queries], pulled.map { |one| one["kind"] }
@@ -89,14 +115,46 @@ class EvidenceApiTest < Minitest::Test
     assert_match(/can't be asked/, failed("/sites/#{@site}/indexes/#{id}/test"))
   end
 
+  def test_pages_are_reviewed_decided_exported_and_brought_back
+    page = call(:get, "/crawls/#{@crawl}/review?group=%2F")
+    assert_equal [7, page["total"]], [page["yardsticks"].size, page["rows"].size]
+    assert_equal page["rows"].filter_map { |row| row["score"] }.sort, page["rows"].filter_map { |row| row["score"] }
+    call(
+      :put,
+      "/sites/#{@site}/review/yardsticks",
+      {yardsticks: [{field: "words", op: "at_least", value: 1, weight: 1}]}
+    )
+    assert_equal [1.0], call(:get, "/crawls/#{@crawl}/review?group=%2F")["rows"].map { |row| row["score"] }.uniq
+    call(
+      :put,
+      "/sites/#{@site}/review/yardsticks",
+      {yardsticks: [{field: "beauty", op: "is", weight: 1}]},
+      status: 422
+    )
+    url = page["rows"].first["url"]
+    text = "url,decision,target,note\n#{url},merge_into,#{WWW}/,says the same\n#{WWW}/about,burn,,\n#{WWW}/contact,,,\n"
+    told = send_file("/sites/#{@site}/review/import", text)
+    assert_equal [1, 1, [3]], [told["ids"].size, told["read"], told["bad"].map { |one| one["line"] }]
+    row =
+      CSV
+        .parse(file("/crawls/#{@crawl}/review.csv?group=%2F").delete_prefix("\uFEFF"), headers: true)
+        .find { |one| one["url"] == url }
+    assert_equal ["merge_into", "#{WWW}/", "says the same"], row.values_at("decision", "target", "note")
+    call(:post, "/sites/#{@site}/decisions/undo", {ids: told["ids"]})
+  end
+
   def test_logs_lists_and_settings
     log = %(192.0.2.1 - - [28/Nov/2026:10:00:00 +0000] "GET /about HTTP/1.1" 200 5 "-" "Lampbot/1.0"\n)
     brought = send_file("/sites/#{@site}/evidence/files?name=access.log", log)["file"]
-    assert_equal 1, worked("/sites/#{@site}/evidence/logs", {file: brought, verified: {lampbot: ["192.0.2.0/24"]}})["kept"]
+    assert_equal 1,
+      worked("/sites/#{@site}/evidence/logs", {file: brought, verified: {lampbot: ["192.0.2.0/24"]}})[
+        "kept"
+      ]
     visits = call(:get, "/crawls/#{@crawl}/visits")
     assert_equal [["Lampbot", 1, 1], [[200, 1, 1]]],
       [visits["agents"].first.values_at("agent", "requests", "verified"), visits["statuses"].map(&:values)]
-    list = send_file("/sites/#{@site}/evidence/files?name=list.csv", "url,Note\n#{WWW}/about/,mine\nnothing,x\n")["file"]
+    list =
+      send_file("/sites/#{@site}/evidence/files?name=list.csv", "url,Note\n#{WWW}/about/,mine\nnothing,x\n")["file"]
     joined = worked("/sites/#{@site}/lists", {file: list, fetch: false})
     assert_equal({"slash" => 1, "not" => 1}, joined["matched"])
     assert_includes file("/sites/#{@site}/lists/#{joined["file"]}.csv"), "mine"
@@ -120,7 +178,9 @@ class EvidenceApiTest < Minitest::Test
 
   def failed(path)
     id = call(:post, path, nil, status: 202)["task"]
-    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1, attended: 1) { !Store::Tasks::Task.find(id).open? }
+    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1, attended: 1) do
+      !Store::Tasks::Task.find(id).open?
+    end
     call(:get, "/tasks/#{id}")["problem"]["detail"]
   end
 

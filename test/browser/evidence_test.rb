@@ -46,7 +46,7 @@ class EvidenceScreensTest < Minitest::Test
   private
 
   def bring_the_sample
-    Tempfile.create(["left-out", ".csv"]) do |file|
+    Tempfile.create(%w[left-out .csv]) do |file|
       file.write(GazetteerHere.export("left-out.csv"))
       file.flush
       screen "crawl/sources"
@@ -59,10 +59,13 @@ class EvidenceScreensTest < Minitest::Test
       click_button "Take it over"
       assert_text "that no crawl has met", wait: 60
     end
-    IronTrellis::Store::Sites::Site.find(@site).newest_crawl.then do |crawl|
-      60.times { crawl.reload.judged_again? ? sleep(0.5) : break }
-      refute crawl.judged_again?, "it is judged again"
-    end
+    IronTrellis::Store::Sites::Site
+      .find(@site)
+      .newest_crawl
+      .then do |crawl|
+        60.times { crawl.reload.judged_again? ? sleep(0.5) : break }
+        refute crawl.judged_again?, "it is judged again"
+      end
   end
 
   def accept(tray)

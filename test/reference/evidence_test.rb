@@ -39,37 +39,67 @@ class EvidenceReferenceTest < Minitest::Test
   # The same numbers added up by Ruby's rational numbers.
   def test_sums_and_means_are_those_of_another_computation
     random = Random.new(11)
-    rows = Array.new(400) do
-      ["http://small.example/#{random.rand(12)}", random.rand(30), random.rand(1..900), (1 + random.rand * 60).round(1), Date.new(2026, 11, 28) - random.rand(300)]
-    end
+    rows =
+      Array.new(400) do
+        [
+          "http://small.example/#{random.rand(12)}",
+          random.rand(30),
+          random.rand(1..900),
+          (1 + random.rand * 60).round(1),
+          Date.new(2026, 11, 28) - random.rand(300)
+        ]
+      end
     rows.uniq! { |url, _, _, _, day| [url, day] }
     crawled({"/" => page("Home")})
     import("pages", "url,clicks,impressions,position,date\n#{rows.map { |row| row.join(",") }.join("\n")}\n")
     basis = Store::Evidence::Basis.of(@site, now: NOW)
     found = Store::Postgres::Sql.rows(Store::Evidence::OfUrls.new(@site, basis).sql).to_h { |row| [row["url"], row] }
-    rows.group_by(&:first).each do |url, all|
-      inside = all.select { |row| basis.windows.middle.cover?(row[4]) }
-      weight = inside.sum { |row| row[2] }
-      mean = inside.sum { |row| row[3].to_r * row[2] } / weight
-      assert_equal [inside.sum { |row| row[1] }, weight, mean.round(1).to_f], found[url].values_at("clicks", "impressions", "position"), url
-    end
+    rows
+      .group_by(&:first)
+      .each do |url, all|
+        inside = all.select { |row| basis.windows.middle.cover?(row[4]) }
+        weight = inside.sum { |row| row[2] }
+        mean = inside.sum { |row| row[3].to_r * row[2] } / weight
+        assert_equal [inside.sum { |row| row[1] }, weight, mean.round(1).to_f],
+          found[url].values_at("clicks", "impressions", "position"),
+          url
+      end
   end
 
   # From the samples of vocabulary that Snowball publishes with each stemmer (English, Portuguese, Italian, Danish,
   # Norwegian), from memory of its pages.
   STEMS = {
-    "en" => {"consigned" => "consign", "consistency" => "consist", "knightly" => "knight", "knots" => "knot"},
-    "pt" => {"boataria" => "boat", "quilométricas" => "quilometr"},
-    "it" => {"abbandonata" => "abbandon", "pronunciamento" => "pronunc"},
-    "da" => {"indtaget" => "indtag", "undersøgelse" => "undersøg"},
-    "nb" => {"havnedistriktet" => "havnedistrikt", "opningens" => "opning"}
+    "en" => {
+      "consigned" => "consign",
+      "consistency" => "consist",
+      "knightly" => "knight",
+      "knots" => "knot"
+    },
+    "pt" => {
+      "boataria" => "boat",
+      "quilométricas" => "quilometr"
+    },
+    "it" => {
+      "abbandonata" => "abbandon",
+      "pronunciamento" => "pronunc"
+    },
+    "da" => {
+      "indtaget" => "indtag",
+      "undersøgelse" => "undersøg"
+    },
+    "nb" => {
+      "havnedistriktet" => "havnedistrikt",
+      "opningens" => "opning"
+    }
   }.freeze
 
   def test_stems_are_those_of_snowball
     STEMS.each do |language, words|
       words.each do |word, stem|
         fold = ->(text) { text.unicode_normalize(:nfkd).gsub(/\p{Mn}/, "") }
-        assert_equal fold.call(stem), Core::Content::Vocabulary.for(language).stems(word).keys.first, "#{language}: #{word}"
+        assert_equal fold.call(stem),
+          Core::Content::Vocabulary.for(language).stems(word).keys.first,
+          "#{language}: #{word}"
       end
     end
   end
@@ -79,14 +109,14 @@ class EvidenceReferenceTest < Minitest::Test
     with_workbook do |path|
       table = IronTrellis::Ports::Tables::Workbook.new(path)
       assert_equal %w[url clicks position date], table.headings
-      assert_equal [["http://a.test/", "1200", "3.5", "2026-11-28"]], table.to_enum(:each).map { |cells, _, _| cells }
+      assert_equal [%w[http://a.test/ 1200 3.5 2026-11-28]], table.to_enum(:each).map { |cells, _, _| cells }
     end
   end
 
   private
 
-  # A workbook as the standard has it (ISO/IEC 29500, part 1, 18.3), written part by part with inline texts, which our own
-  # writer doesn't use.
+  # A workbook as the standard has it (ISO/IEC 29500, part 1, 18.3), written part by part with inline texts, which our
+  # own writer doesn't use.
   def with_workbook
     Dir.mktmpdir do |folder|
       path = File.join(folder, "book.xlsx")
@@ -102,32 +132,32 @@ class EvidenceReferenceTest < Minitest::Test
   PARTS = {
     "[Content_Types].xml" =>
       "#{HEAD}<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\">" \
-      "<Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/>" \
-      "<Default Extension=\"xml\" ContentType=\"application/xml\"/>" \
-      "<Override PartName=\"/xl/workbook.xml\" " \
-      "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/>" \
-      "<Override PartName=\"/xl/worksheets/sheet1.xml\" " \
-      "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/>" \
-      "<Override PartName=\"/xl/styles.xml\" " \
-      "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml\"/></Types>",
+        "<Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/>" \
+        "<Default Extension=\"xml\" ContentType=\"application/xml\"/>" \
+        "<Override PartName=\"/xl/workbook.xml\" " \
+        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/>" \
+        "<Override PartName=\"/xl/worksheets/sheet1.xml\" " \
+        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/>" \
+        "<Override PartName=\"/xl/styles.xml\" " \
+        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml\"/></Types>",
     "_rels/.rels" =>
       "#{HEAD}<Relationships #{RELATIONS}>" \
-      "<Relationship Id=\"rId1\" Type=\"#{OFFICE}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>",
+        "<Relationship Id=\"rId1\" Type=\"#{OFFICE}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>",
     "xl/workbook.xml" =>
       "#{HEAD}<workbook #{MAIN} xmlns:r=\"#{OFFICE}\"><sheets><sheet name=\"One\" sheetId=\"1\" r:id=\"rId1\"/>" \
-      "</sheets></workbook>",
+        "</sheets></workbook>",
     "xl/_rels/workbook.xml.rels" =>
       "#{HEAD}<Relationships #{RELATIONS}>" \
-      "<Relationship Id=\"rId1\" Type=\"#{OFFICE}/worksheet\" Target=\"worksheets/sheet1.xml\"/>" \
-      "<Relationship Id=\"rId2\" Type=\"#{OFFICE}/styles\" Target=\"styles.xml\"/></Relationships>",
+        "<Relationship Id=\"rId1\" Type=\"#{OFFICE}/worksheet\" Target=\"worksheets/sheet1.xml\"/>" \
+        "<Relationship Id=\"rId2\" Type=\"#{OFFICE}/styles\" Target=\"styles.xml\"/></Relationships>",
     "xl/styles.xml" =>
       "#{HEAD}<styleSheet #{MAIN}><cellXfs count=\"2\"><xf numFmtId=\"0\"/>" \
-      "<xf numFmtId=\"14\" applyNumberFormat=\"1\"/></cellXfs></styleSheet>",
+        "<xf numFmtId=\"14\" applyNumberFormat=\"1\"/></cellXfs></styleSheet>",
     "xl/worksheets/sheet1.xml" =>
       "#{HEAD}<worksheet #{MAIN}><sheetData><row r=\"1\"><c r=\"A1\" t=\"inlineStr\"><is><t>url</t></is></c>" \
-      "<c r=\"B1\" t=\"inlineStr\"><is><t>clicks</t></is></c><c r=\"C1\" t=\"inlineStr\"><is><t>position</t>" \
-      "</is></c><c r=\"D1\" t=\"inlineStr\"><is><t>date</t></is></c></row><row r=\"2\">" \
-      "<c r=\"A2\" t=\"inlineStr\"><is><t>http://a.test/</t></is></c><c r=\"B2\"><v>1200</v></c><c r=\"C2\"><v>" \
-      "3.5</v></c><c r=\"D2\" s=\"1\"><v>46354</v></c></row></sheetData></worksheet>"
+        "<c r=\"B1\" t=\"inlineStr\"><is><t>clicks</t></is></c><c r=\"C1\" t=\"inlineStr\"><is><t>position</t>" \
+        "</is></c><c r=\"D1\" t=\"inlineStr\"><is><t>date</t></is></c></row><row r=\"2\">" \
+        "<c r=\"A2\" t=\"inlineStr\"><is><t>http://a.test/</t></is></c><c r=\"B2\"><v>1200</v></c><c r=\"C2\"><v>" \
+        "3.5</v></c><c r=\"D2\" s=\"1\"><v>46354</v></c></row></sheetData></worksheet>"
   }.freeze
 end

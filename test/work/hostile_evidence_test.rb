@@ -37,10 +37,13 @@ class HostileEvidenceTest < Minitest::Test
   end
 
   def test_formulas_are_no_addresses_and_mixed_bytes_are_told_or_kept
-    text = "url,query,clicks,impressions\n=HYPERLINK(\"x\"),a,1,1\nhttp://shop.test/a,caf\xE9,1,2\nhttp://shop.test/b,=1+1,9,3\n".b
+    text =
+      "url,query,clicks,impressions\n=HYPERLINK(\"x\"),a,1,1\n".b +
+      "http://shop.test/a,caf\xE9,1,2\nhttp://shop.test/b,=1+1,9,3\n".b
     result = import("queries", text)
     assert_equal [2, [2]], [result["kept"], result["wrong"].map { |one| one["line"] }]
-    assert_equal ["=1+1", "caf\uFFFD"], rows("text", "search_queries JOIN queries ON query_id = id", "ORDER BY text").map { |row| row["text"] }
+    assert_equal ["=1+1", "caf\uFFFD"],
+      rows("text", "search_queries JOIN queries ON query_id = id", "ORDER BY text").map { |row| row["text"] }
   end
 
   def test_clicks_above_impressions_and_numbers_beyond_measure
