@@ -3,7 +3,8 @@
 module IronTrellis
   module Core
     module Review
-      # One thing that a good page has: a column of the ledger, how it is compared and with what, and how much it counts.
+      # One thing that a good page has: a column of the ledger, how it is compared and with what, and how much it
+      # counts.
       Yardstick =
         Struct.new(:field, :op, :value, :weight, keyword_init: true) do
           const_set(:OPS, %w[at_least below is filled].freeze)
