@@ -78,6 +78,7 @@ class EvidenceScreensTest < Minitest::Test
   def every_screen_of_evidence
     {
       "decide/standing?view=time" => "In numbers",
+      "decide/review" => "those that meet least come first",
       "decide/standing?view=sitemaps" => "Nothing is known of any index yet",
       "read/queries" => "No query is known",
       "read/visits" => "No access log was brought yet"
