@@ -127,7 +127,7 @@ function Row({ group, proposal, singles, intent }: RowProps) {
         <td>{group.in_index > 0 ? count(group.in_index) : "–"}</td>
         <td>
           {group.clicks === null ? "–" : count(group.clicks)}
-          {group.visited > 0 && <Quiet small>{counted(group.visited, "page")}</Quiet>}
+          {group.visited > 0 && <Quiet small>{counted(group.visited, "page").replace(" ", "\u00a0")}</Quiet>}
         </td>
         <td className="left">
           <Choice
