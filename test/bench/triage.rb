@@ -5,6 +5,7 @@
 # `triage --no-fetch` does.
 #
 #   ruby test/bench/triage.rb [LEFT OUT]
+require "tempfile"
 require_relative "support"
 
 ENV["TRELLIS_DATABASE"] = "iron_trellis_bench"
