@@ -2,9 +2,10 @@
 
 require "open3"
 
-# Runs all test files in two processes at once, each with a database of its own: those that drive a browser mostly wait
-# for it. Each test's line is printed when it is over, and what both come to last, as Minitest closes.
+# Runs all test files in two processes at once, each with a database of its own: those that drive a browser or commands
+# mostly wait for them. Each test's line is printed when it is over, and what both come to last, as Minitest closes.
 module TestRun
+  WAITING = %w[test/browser/ test/cli/].freeze
   CLOSING = /\A(\d+) runs, (\d+) assertions, (\d+) failures, (\d+) errors, (\d+) skips/
   LOAD = 'ARGV.shift(ARGV.index("--")).each { |file| require File.expand_path(file) }; ARGV.shift'
 
@@ -13,8 +14,8 @@ module TestRun
   # @param files [Array<String>]
   # @return [Boolean] whether all passed
   def call(files)
-    browser, rest = files.partition { |file| file.start_with?("test/browser/") }
-    runs = {"iron_trellis_test_browser" => browser, "iron_trellis_test" => rest}.reject { |_, some| some.empty? }
+    waiting, rest = files.partition { |file| file.start_with?(*WAITING) }
+    runs = {"iron_trellis_test_browser" => waiting, "iron_trellis_test" => rest}.reject { |_, some| some.empty? }
     ended = runs.map { |database, some| Thread.new { run(database, some) } }.map(&:value)
     sums = ended.map(&:first).transpose.map(&:sum)
     puts "", format("%d runs, %d assertions, %d failures, %d errors, %d skips", *sums)
