@@ -31,9 +31,8 @@ module IronTrellis
             expire_after: 30 * 86_400
           use limits
           use Http::Gate, hosts: hosts, clock: -> { App.clock }
-          use Http::Leaving
-          # Not mapped by URL: the API's own paths are whole, as in the contract.
-          run Rack::Cascade.new([Http::FrontEnd.new, App])
+          # Not mapped by URL: the API's own paths are whole, as in the contract. Only the API asks the database.
+          run Rack::Cascade.new([Http::FrontEnd.new, Http::Leaving.new(App)])
         end.to_app
       end
 
