@@ -291,7 +291,7 @@ module IronTrellis
             impressions: rank("impressions", @basis.any_record),
             outside: rank("outside_links", @basis.any_links)
           }
-          make("evidence_ranks", format(EVIDENCE_RANKS, @names.merge(ranks)))
+          make("evidence_ranks", "#{format(EVIDENCE_RANKS, @names.merge(ranks))} #{"LIMIT 0" unless @basis.any?}")
         end
 
         def rank(column, known) = known ? format(RANK, column) : "NULL::double precision"

@@ -17,8 +17,6 @@ module IronTrellis
         # @yieldparam page [Core::Faults::Subject]
         # @return [void]
         def pages(rows)
-          return unless @basis.any?
-
           rows.each(@basis, @least) do |some|
             tell_missing_words(some, rows)
             yield some.map { |row| [row["url_id"], Core::Faults::Subject.of(row)] }

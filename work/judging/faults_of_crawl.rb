@@ -64,6 +64,8 @@ module IronTrellis
         # @param basis [Core::Evidence::Basis]
         # @return [void]
         def evidence(found, rows, basis)
+          return unless basis.any?
+
           found.pages(rows) do |pages|
             keep(
               pages.flat_map do |url_id, page|
