@@ -11,15 +11,9 @@ module IronTrellis
         PASSES = JSON.generate(BEFORE_INDEX.map { |rung| {rung: rung, state: "pass"} })
         # Of which query a page was found in the short window, how often and where, of those that were shown so often.
         QUERIES = <<~SQL
-          SELECT s.url_id, jsonb_agg(jsonb_build_object('query', t.text, 'impressions', s.impressions, 'position',
-            s.position) ORDER BY s.impressions DESC, t.text) AS found_for
-          FROM (
-            SELECT url_id, query_id, sum(impressions) AS impressions, round((sum(position * impressions) /
-              nullif(sum(impressions) FILTER (WHERE position IS NOT NULL), 0))::numeric, 1)::double precision AS
-                position
-            FROM search_queries WHERE index_id = $1 AND superseded_by IS NULL AND dated AND day BETWEEN $2 AND $3
-            GROUP BY 1, 2 HAVING sum(impressions) >= $4
-          ) s JOIN queries t ON t.id = s.query_id GROUP BY 1
+          SELECT f.url_id, jsonb_agg(jsonb_build_object('query', t.text, 'impressions', f.impressions, 'position',
+            f.position) ORDER BY f.impressions DESC, t.text) AS found_for
+          FROM found_for f JOIN queries t ON t.id = f.query_id WHERE f.run_id = $2 AND f.impressions >= $3 GROUP BY 1
         SQL
         ROWS = <<~SQL
           SELECT #{(COLUMNS - OWN_QUERIES).map { |column| %(s."#{column}") }.join(", ")}, coalesce(e.first_seen,
@@ -29,8 +23,8 @@ module IronTrellis
               v.status) END AS live, h.ends_on AS hide_ends
           FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN %<evidence>s e USING (url_id)
             LEFT JOIN (#{QUERIES.strip}) q USING (url_id)
-            LEFT JOIN live_checks v ON v.site_id = $5 AND v.url_id = s.url_id
-            LEFT JOIN index_hides h ON h.index_id = $1 AND h.url_id = s.url_id AND NOT h.proved AND h.ends_on >= $6
+            LEFT JOIN live_checks v ON v.site_id = $4 AND v.url_id = s.url_id
+            LEFT JOIN index_hides h ON h.index_id = $1 AND h.url_id = s.url_id AND NOT h.proved AND h.ends_on >= $5
           WHERE (s.standing IS NOT NULL OR e.url_id IS NOT NULL OR h.url_id IS NOT NULL) AND s.kind IS DISTINCT FROM
             '#{Core::Page::Kind::EXTERNAL}'
         SQL
@@ -46,16 +40,14 @@ module IronTrellis
             text
           FROM %<page_facts>s p JOIN %<page_blocks>s b USING (url_id) WHERE p.url_id = ANY($1::bigint[]) AND p.words > 0
         SQL
-        # A day before any window.
-        NEVER = "-infinity"
 
-        # @param crawl [Crawling::Crawl]
+        # @param run [Judging::VerdictRun]
         # @param stage [String] the table of staged rows
         # @param copies [String]
         # @param evidence [String]
-        def initialize(crawl, stage:, copies:, evidence:)
-          @crawl = crawl
-          @names = Postgres::Partitions.of_crawl(crawl.id).merge(stage: stage, copies: copies, evidence: evidence)
+        def initialize(run, stage:, copies:, evidence:)
+          @run = run
+          @names = Postgres::Partitions.of_crawl(run.crawl_id).merge(stage: stage, copies: copies, evidence: evidence)
         end
 
         # @param basis [Core::Evidence::Basis]
@@ -63,15 +55,7 @@ module IronTrellis
         # @yieldparam rows [Array<Hash>]
         # @return [void]
         def each(basis, least, &block)
-          short = basis.windows&.short
-          params = [
-            basis.index,
-            short&.begin&.iso8601 || NEVER,
-            short&.end&.iso8601 || NEVER,
-            least,
-            @crawl.site_id,
-            basis.today.iso8601
-          ]
+          params = [basis.index, @run.id, least, @run.crawl.site_id, basis.today.iso8601]
           Postgres::Sql.stream(format(ROWS, @names), params, portion: 1000, &block)
         end
 

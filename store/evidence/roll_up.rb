@@ -3,7 +3,7 @@
 module IronTrellis
   module Store
     module Evidence
-      # Counts once a run what the screens of evidence show.
+      # Counts once a run what its rules and the screens of evidence read.
       class RollUp
         MOST_DAYS = 60
         # Where pages stood on each day with whole evidence, and on the newest day, by the groups and intents of now.
@@ -36,8 +36,7 @@ module IronTrellis
         SQL
         FOUND_FOR = <<~SQL
           INSERT INTO found_for (run_id, url_id, query_id, clicks, impressions, position)
-          SELECT $1, url_id, query_id, sum(clicks), sum(impressions), round((sum(position * impressions) /
-            nullif(sum(impressions) FILTER (WHERE position IS NOT NULL), 0))::numeric, 1)
+          SELECT $1, url_id, query_id, sum(clicks), sum(impressions), #{MeanPosition.sql}
           FROM search_queries WHERE index_id = $2 AND superseded_by IS NULL AND dated AND day BETWEEN $3 AND $4
           GROUP BY 2, 3 HAVING sum(impressions) > 0
         SQL
@@ -50,23 +49,23 @@ module IronTrellis
           @names = {ledger: Postgres::Partitions.name("ledger_rows", run.id)}
         end
 
+        # The queries that pages were found for in the short window.
+        #
         # @return [void]
-        def call
-          standings if @basis.newest_standings
-          found_for if @basis.windows
+        def found_for
+          short = @basis.windows&.short or return
+          Postgres::Sql.run(FOUND_FOR, [@run.id, @basis.index, short.begin.iso8601, short.end.iso8601])
+          # It is read at once, and joined with it.
+          Postgres::Sql.raw.exec("ANALYZE found_for")
         end
 
-        private
-
+        # Belongs behind the rows of the ledger.
+        #
+        # @return [void]
         def standings
-          newest = @basis.newest_standings.iso8601
+          newest = @basis.newest_standings&.iso8601 or return
           Postgres::Sql.run(format(STANDINGS, @names), [@run.id, @basis.index, newest])
           Postgres::Sql.run(format(SILENT, @names), [@run.id, @basis.index])
-        end
-
-        def found_for
-          short = @basis.windows.short
-          Postgres::Sql.run(FOUND_FOR, [@run.id, @basis.index, short.begin.iso8601, short.end.iso8601])
         end
       end
     end

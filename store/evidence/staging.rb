@@ -26,11 +26,8 @@ module IronTrellis
         ADDED = {
           "clicks" => "sum(clicks)::bigint",
           "impressions" => "sum(impressions)::bigint",
-          "position" => <<~SQL.tr("\n", " ")
-            CASE WHEN count(*) = 1 THEN max(position) ELSE round((sum(position * impressions)
-              / nullif(sum(impressions) FILTER (WHERE position IS NOT NULL), 0))::numeric, #{DIGITS})::double precision
-              END
-          SQL
+          "position" =>
+            "CASE WHEN count(*) = 1 THEN max(position) ELSE #{MeanPosition.sql(digits: DIGITS)} END"
         }.freeze
         # Of the database, for sorting a large file.
         WORK_MEMORY = "256MB"

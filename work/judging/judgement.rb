@@ -38,7 +38,7 @@ module IronTrellis
           Store::Postgres::Partitions.index(Store::Postgres::Partitions::BY_CRAWL - ["frontier"], @crawl.id)
           run = Store::Judging::VerdictRun.begin(@crawl, rules_digest: rules_digest, now: @began)
           writer = Store::Judging::VerdictWriter.new(run)
-          @facts.prepared { judge(writer) }
+          @facts.prepared { judge(run, writer) }
           ActiveRecord::Base.transaction { writer.finish(@clock.call) { summed_up(run) } }
           run
         ensure
@@ -47,7 +47,7 @@ module IronTrellis
 
         private
 
-        def judge(writer)
+        def judge(run, writer)
           faults = FaultsOfCrawl.new(@site.id, @limits, writer)
           SubjectsOfCrawl.new(@facts, @crawl, @settled)
             .each_portion do |judged|
@@ -73,10 +73,15 @@ module IronTrellis
             ),
             Store::Judging::SiteFacts.new(writer.stage, @crawl).call
           )
+          judge_evidence(run, writer, faults)
+        end
+
+        def judge_evidence(run, writer, faults)
+          Store::Evidence::RollUp.new(run, @settled.basis).found_for
           faults.evidence(
             FaultsByEvidence.new(@settled.basis, @limits.least(:query_impressions)),
             Store::Evidence::EvidentRows.new(
-              @crawl,
+              run,
               stage: writer.stage,
               copies: writer.copies.table,
               evidence: @facts.evidence
@@ -87,7 +92,7 @@ module IronTrellis
 
         # What screens show of the site as a whole.
         def summed_up(run)
-          Store::Evidence::RollUp.new(run, @settled.basis).call
+          Store::Evidence::RollUp.new(run, @settled.basis).standings
           {
             evidence: @settled.basis.to_json_values,
             structure:
