@@ -8,21 +8,17 @@ module IronTrellis
       class FoundFor
         MOST = 100
         MOST_PAGES = 5
-        # Rows that a list is picked from: beyond them nobody reads.
-        PICKED = 20_000
+        # Pages compete for a query that have a fifth at least of what the most shown one has.
         QUERIES = <<~SQL
-          SELECT f.query_id, t.text AS query, sum(f.clicks)::bigint AS clicks, sum(f.impressions)::bigint AS
-            impressions,
-            round((sum(f.position * f.impressions) / nullif(sum(f.impressions), 0))::numeric, 1)::double precision AS
-              position, count(*) AS pages,
-            bool_or(f.position BETWEEN $2 AND $3) AS near, count(*) FILTER (WHERE f.impressions * 5 >=
-              of_query.most) > 1
-              AS competing
-          FROM found_for f JOIN queries t ON t.id = f.query_id JOIN LATERAL (SELECT max(o.impressions) AS most FROM
-            found_for o WHERE o.run_id = $1 AND o.query_id = f.query_id) of_query ON true
-          WHERE f.run_id = $1 AND ($4::text IS NULL OR t.text LIKE '%%' || $4 || '%%') AND ($5::bigint IS NULL OR
-            f.url_id = $5) AND f.impressions >= $6
-          GROUP BY 1, 2
+          SELECT query_id, query, sum(clicks)::bigint AS clicks, sum(impressions)::bigint AS impressions,
+            #{MeanPosition.sql} AS position, count(*) AS pages,
+            coalesce(bool_or(position BETWEEN $2 AND $3), false) AS near,
+            count(*) FILTER (WHERE impressions * 5 >= most) > 1 AS competing
+          FROM (
+            SELECT f.*, t.text AS query, max(f.impressions) OVER (PARTITION BY f.query_id) AS most
+            FROM found_for f JOIN queries t ON t.id = f.query_id
+            WHERE f.run_id = $1 AND ($4::text IS NULL OR t.text LIKE '%' || $4 || '%') AND f.impressions >= $5
+          ) found GROUP BY 1, 2
         SQL
         ORDERS = {
           "near" => "near DESC, impressions DESC",
@@ -56,17 +52,15 @@ module IronTrellis
         end
 
         # @param text [String, nil] a part of the query
-        # @param url_id [Integer, nil] of one page
         # @param order [String] one of ORDERS
         # @param from [Integer]
         # @return [Hash] rows ([{query, clicks, impressions, position, near, competing, pages ([{url, …, words}])}]) and
         #   total
-        def queries(text: nil, url_id: nil, order: "near", from: 0)
-          sql =
-            "SELECT *, count(*) OVER () AS total FROM (#{QUERIES}) all_queries ORDER BY #{ORDERS.fetch(order)},
-              query " \
-              "LIMIT #{MOST} OFFSET $7"
-          rows = Postgres::Sql.rows(sql, [@run.id, *@band, escaped(text), url_id, @least, from])
+        def queries(text: nil, order: "near", from: 0)
+          rows = Postgres::Sql.rows(<<~SQL, [@run.id, *@band, escaped(text), @least, from])
+            SELECT *, count(*) OVER () AS total FROM (#{QUERIES}) all_queries ORDER BY #{ORDERS.fetch(order)}, query
+            LIMIT #{MOST} OFFSET $6
+          SQL
           pages = pages_of(rows.map { |row| row["query_id"] })
           {
             rows:

@@ -163,6 +163,35 @@ class EvidenceJudgingTest < Minitest::Test
       told_of(@crawl, "near-win", "phrase-absent", "wanted-unseen")
   end
 
+  def test_what_pages_are_found_for_with_the_near_wins_first
+    pages("2026-11-28", "/a" => [0, 3, 9])
+    queries(
+      "2026-11-20",
+      "/a" => {
+        "lamp harbour" => [0, 100, 9.0],
+        "lamps" => [1, 900, nil]
+      },
+      "/b" => {
+        "lamp harbour" => [0, 300, 13.0],
+        "lamps" => [1, 100, 3.0]
+      },
+      "/c" => {
+        "lamp harbour" => [0, 200, nil]
+      }
+    )
+    judged
+    limits = @site.limits.for(nil)
+    found =
+      Store::Evidence::FoundFor.new(
+        @crawl.verdict_run,
+        first: limits.near_win_first,
+        last: limits.near_win_last,
+        least: limits.query_impressions
+      ).queries
+    assert_equal [["lamp harbour", 12.0, 3, true, true], ["lamps", 3.0, 2, false, false]],
+      found[:rows].map { |row| row.values_at("query", "position", "page_count", "near", "competing") }
+  end
+
   def test_bloat_is_told_of_a_group_once_the_record_reaches_back
     standings({"in_index" => (1..10).map { |number| "/bloat/#{number}" } + %w[/a]})
     pages("2026-11-28", "/a" => [1, 1, 1])
