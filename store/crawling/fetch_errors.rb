@@ -19,8 +19,7 @@ module IronTrellis
             bad.map do |one|
               [one.item.id, one.item.url, one.answer.status, one.answer.error, one.answer.error_detail&.delete("\0")]
             end
-          columns = rows.transpose.map { |column| Postgres::Sql.array(column) }
-          Postgres::Sql.run(<<~SQL, [crawl_id, now.utc.iso8601(6), *columns])
+          Postgres::Sql.run(<<~SQL, [crawl_id, now.utc.iso8601(6), *Postgres::Sql.columns(rows)])
             INSERT INTO crawl_troubles (crawl_id, at, url_id, url, status, error, detail)
             SELECT $1, $2, * FROM unnest($3::bigint[], $4::text[], $5::integer[], $6::text[], $7::text[])
           SQL

@@ -101,7 +101,7 @@ module IronTrellis
           return if entries.empty?
 
           # One order for all workers, else two of them deadlock.
-          columns = entries.sort_by(&:id).map { |one| row(one) }.transpose.map { |column| Postgres::Sql.array(column) }
+          columns = Postgres::Sql.columns(entries.sort_by(&:id).map { |one| row(one) })
           added = Postgres::Sql.run(format(ADD, table: @table), [@crawl.id, *columns]).cmd_tuples
           Postgres::Sql.run(format(UPGRADE, table: @table), [@crawl.id, *columns]) if added < entries.size
         end

@@ -27,10 +27,11 @@ module IronTrellis
         end
 
         # @param rows [Array<Hash{String => Object}>] url, asked_on, ends_on
+        # @param now [Time]
         # @return [void]
-        def hides(rows)
+        def hides(rows, now)
           urls = rows.to_h { |row| [Core::Url::NormalForm.id(@index.site_id, row["url"]), row["url"]] }
-          Crawling::Urls.add(@index.site_id, urls, Time.now)
+          Crawling::Urls.add(@index.site_id, urls, now)
           replace("index_hides", %w[url_id asked_on ends_on]) do
             rows.map do |row|
               [Core::Url::NormalForm.id(@index.site_id, row["url"]), *row.values_at("asked_on", "ends_on")]
@@ -41,8 +42,8 @@ module IronTrellis
         # @return [Array<Hash>] what is known of the sitemaps, by URL
         def known_sitemaps =
           Postgres::Sql.rows(
-            "SELECT url, state, sent_on, read_on, errors, listed, kept FROM index_sitemaps WHERE index_id = $1
-              ORDER BY url",
+            "SELECT url, state, sent_on, read_on, errors, listed, kept FROM index_sitemaps WHERE index_id = $1 " \
+              "ORDER BY url",
             [@index.id]
           )
 

@@ -23,6 +23,10 @@ module IronTrellis
         # @return [String] as one array parameter
         def array(values) = ARRAY.encode(values)
 
+        # @param rows [Array<Array<Object>>] of one width, at least one
+        # @return [Array<String>] an array parameter a column, for unnest
+        def columns(rows) = rows.transpose.map { |column| array(column) }
+
         # Reads a big result in portions, in a transaction of its own.
         #
         # @param sql [String]

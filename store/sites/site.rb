@@ -108,6 +108,12 @@ module IronTrellis
             finished.find_by(scope: Crawling::Crawl::WHOLE) || finished.first
         end
 
+        # @return [Judging::VerdictRun] the verdicts of the newest crawl
+        # @raise [Core::Error::Conflict] where there are none
+        def newest_verdicts =
+          newest_crawl&.verdict_run ||
+            raise(Core::Error::Conflict.new("“#{name}” has no judged crawl yet. Crawl it first."))
+
         # @param crawl [Crawling::Crawl]
         # @return [Crawling::Crawl, nil] the whole crawl before it whose verdicts are there
         def crawl_before(crawl) =

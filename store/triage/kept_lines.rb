@@ -7,8 +7,10 @@ module IronTrellis
       # another class by hand, stays so.
       class KeptLines
         MOST = 200
+        PORTION = 5_000
         PUT = <<~SQL
-          INSERT INTO triage_lines (index_id, url_id, url, class, "group", line) VALUES ($1, $2, $3, $4, $5, $6)
+          INSERT INTO triage_lines (index_id, url_id, url, class, "group", line)
+          SELECT $1, * FROM unnest($2::bigint[], $3::text[], $4::text[], $5::text[], $6::jsonb[])
           ON CONFLICT (index_id, url_id) DO UPDATE SET url = excluded.url, class = excluded.class, "group" =
             excluded."group", line = excluded.line
         SQL
@@ -29,8 +31,9 @@ module IronTrellis
             "DELETE FROM triage_lines WHERE index_id = $1 AND url_id <> ALL($2::bigint[])",
             [@index.id, Postgres::Sql.array(ids.keys)]
           )
-          ids.each do |id, line|
-            Postgres::Sql.run(PUT, [@index.id, id, line["url"], line["class"], line["group"], JSON.generate(line)])
+          ids.each_slice(PORTION) do |some|
+            rows = some.map { |id, line| [id, *line.values_at("url", "class", "group"), JSON.generate(line)] }
+            Postgres::Sql.run(PUT, [@index.id, *Postgres::Sql.columns(rows)])
           end
           @index.update!(sorted_at: now, sorted_live: live)
         end

@@ -64,7 +64,7 @@ module IronTrellis
         def row_of(table)
           columns, words = mapping
           headings = Core::Evidence::Headings.new(@kind, table.headings, columns)
-          @staged = Staged.new(@site, @kind)
+          @staged = Staged.new(@site, @kind, @now)
           Core::Evidence::Row.new(
             @kind,
             headings.places,

@@ -90,7 +90,7 @@ module IronTrellis
           rows = Store::Evidence::InterfaceRows.new(@index)
           rows.sitemaps(all(:sitemaps))
           rows.requests(all(:requests))
-          rows.hides(all(:hides))
+          rows.hides(all(:hides), @now)
           @index.update!(quota: status["quota"], hosts: status["hosts"], ownership: all(:ownership))
         end
 

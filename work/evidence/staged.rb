@@ -13,9 +13,11 @@ module IronTrellis
 
         # @param site [Store::Sites::Site]
         # @param kind [Core::Evidence::Kind]
-        def initialize(site, kind)
+        # @param now [Time]
+        def initialize(site, kind, now)
           @site = site
           @kind = kind
+          @now = now
           @staging = Store::Evidence::Staging.new(kind.code)
           @rows = []
           @ids = {}
@@ -36,7 +38,7 @@ module IronTrellis
 
         # @return [void]
         def flush
-          Store::Crawling::Urls.add(@site.id, @urls, Time.now)
+          Store::Crawling::Urls.add(@site.id, @urls, @now)
           Store::Evidence::Queries.add(@queries)
           @staging.add(@rows)
           [@rows, @urls, @queries].each(&:clear)

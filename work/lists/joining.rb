@@ -22,10 +22,7 @@ module IronTrellis
         def initialize(site, path, heading: nil, clock: -> { Time.now })
           @site = site
           @clock = clock
-          run =
-            site.newest_crawl&.verdict_run ||
-            raise(Core::Error::Conflict.new("“#{site.name}” has no judged crawl yet. Crawl it first."))
-          @known = Store::Lists::KnownRows.new(run)
+          @known = Store::Lists::KnownRows.new(site.newest_verdicts)
           Ports::Tables::Brought.open(path) { |table| read(table, heading) }
         end
 

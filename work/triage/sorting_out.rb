@@ -6,20 +6,14 @@ module IronTrellis
       # Sorts what one index left out of a site into classes, each URL looked at first: now, or as the newest crawl saw
       # it.
       class SortingOut
-        # Asked for before any crawl was judged.
-        class NothingCrawled < Core::Error::Conflict
-        end
-
         # @param site [Store::Sites::Site]
         # @param index [Store::Evidence::Index]
         # @param clock [#call]
-        # @raise [NothingCrawled]
+        # @raise [Core::Error::Conflict] where nothing was crawled
         def initialize(site, index, clock:)
           @site = site
           @clock = clock
-          @run =
-            site.newest_crawl&.verdict_run ||
-            raise(NothingCrawled.new("“#{site.name}” has no judged crawl yet. Crawl it first."))
+          @run = site.newest_verdicts
           @basis = Store::Evidence::Basis.of(site, now: clock.call, index: index)
           @rows = Store::Triage::LeftOutRows.new(@run, @basis)
           @scope = site.crawl_settings.scope
