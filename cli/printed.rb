@@ -11,6 +11,15 @@ module IronTrellis
 
       module_function
 
+      # Tells now and then, and at the end, how far a look at many URLs has come.
+      #
+      # @param done [Integer]
+      # @param total [Integer]
+      # @return [void]
+      def looked_at(done, total)
+        warn "#{done} of #{total} looked at" if done == total || (done % 100).zero?
+      end
+
       # @param value [Object]
       # @return [void]
       def json(value) = puts(JSON.pretty_generate(value))

@@ -19,7 +19,7 @@ module IronTrellis
           InputFile.check(@path)
           Store::Postgres::Database.prepare
           joining = Work::Lists::Joining.new(Sites::Named.named(@options["site"]), @path, heading: heading)
-          rows = joining.call(fetch: @options["fetch"]) { |done, total| told(done, total) }
+          rows = joining.call(fetch: @options["fetch"]) { |done, total| Printed.looked_at(done, total) }
           format.write(@options["out"], joining.columns, rows)
           warn "#{rows.size} rows written to #{@options["out"]}"
           Root::DONE
@@ -35,10 +35,6 @@ module IronTrellis
           return heading if name == "url" && !heading.to_s.strip.empty?
 
           raise Core::Error::InvalidInput.new("“#{given.last}” isn't of the form url=HEADING.")
-        end
-
-        def told(done, total)
-          warn "#{done} of #{total} looked at" if done == total || (done % 100).zero?
         end
       end
     end

@@ -15,7 +15,7 @@ module IronTrellis
           Store::Postgres::Database.prepare
           site = Sites::Named.named(@options["site"])
           sorted = Work::Triage::SortingOut.new(site, index(site), clock: -> { Time.now })
-            .call(fetch: @options["fetch"]) { |done, total| told(done, total) }
+            .call(fetch: @options["fetch"]) { |done, total| Printed.looked_at(done, total) }
           Ports::Tables::JsonlFile.write(@options["out"]) do |write|
             sorted.each { |one| write.call(Work::Triage::Lines.of(one)) }
           end
@@ -35,10 +35,6 @@ module IronTrellis
               end
             )
           )
-        end
-
-        def told(done, total)
-          warn "#{done} of #{total} looked at" if done == total || (done % 100).zero?
         end
 
         def summed_up(sorted)

@@ -22,10 +22,7 @@ module IronTrellis
         # @raise [Problems] with every problem found
         def initialize(values)
           given = self.class.defaults.merge(values.slice(*FIELDS.keys).compact)
-          problems =
-            FIELDS.values.flat_map do |field|
-              field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
-            end
+          problems = Problems.of(FIELDS, given)
           if given["start_urls"] == [] && given["list"] == []
             problems << {
               field: "start_urls",

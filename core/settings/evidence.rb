@@ -31,12 +31,7 @@ module IronTrellis
             (given.keys - FIELDS.keys - [FIRST_INDEX]).map do |name|
               {field: name, message: "There is no setting “#{name}”."}
             end
-          problems +=
-            FIELDS
-              .values_at(*(given.keys & FIELDS.keys))
-              .flat_map do |field|
-                field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
-              end
+          problems += Problems.of(FIELDS, given)
           raise Problems.new(problems) if problems.any?
 
           @values = FIELDS.transform_values(&:default).merge(given).freeze

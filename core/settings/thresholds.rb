@@ -55,12 +55,7 @@ module IronTrellis
         def initialize(given, base: nil)
           problems =
             (given.keys - FIELDS.keys).map { |name| {field: name, message: "There is no limit called “#{name}”."} }
-          problems +=
-            FIELDS
-              .values_at(*(given.keys & FIELDS.keys))
-              .flat_map do |field|
-                field.problems(given[field.name]).map { |message| {field: field.name, message: message} }
-              end
+          problems += Problems.of(FIELDS, given)
           raise Problems.new(problems) if problems.any?
 
           rest = base ? base.to_h : FIELDS.transform_values(&:default)
