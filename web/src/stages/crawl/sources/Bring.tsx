@@ -1,11 +1,11 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import { useState } from "react";
 import { BringFile } from "../../../kit/BringFile";
 import { counted, day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { PlainList, Quiet } from "../../../kit/pieces";
 import { BringLog } from "./BringLog";
+import { BringRow } from "./BringRow";
 import { MappingForm } from "./MappingForm";
 import { type Kind, type Sources, useBrought } from "./useSources";
 
@@ -21,32 +21,22 @@ export function Bring({ site, sources }: { site: number; sources: Sources }) {
     <Part title="Bring a file" level="h2">
       <PlainList aria-label="Kinds of files">
         {sources.kinds.map((one) => (
-          <Box
+          <BringRow
             key={one.code}
-            component="li"
-            sx={{
-              display: "grid",
-              gridTemplateColumns: "minmax(0, 1fr) auto",
-              alignItems: "center",
-              gap: 2,
-              py: 0.75,
-              borderBottom: 1,
-              borderColor: "divider",
-            }}
+            title={one.label}
+            button={
+              <BringFile
+                label={`Bring ${one.code}`}
+                accept=".csv,.tsv,.txt,.xlsx"
+                disabled={brought.isPending}
+                read={(file) => choose(one, file)}
+              />
+            }
           >
-            <div>
-              <strong>{one.label}</strong>
-              <Quiet>
-                {one.why} {one.newest && `Newest: ${day(one.newest.day)}.`}
-              </Quiet>
-            </div>
-            <BringFile
-              label={`Bring ${one.code}`}
-              accept=".csv,.tsv,.txt,.xlsx"
-              disabled={brought.isPending}
-              read={(file) => choose(one, file)}
-            />
-          </Box>
+            <Quiet>
+              {one.why} {one.newest && `Newest: ${day(one.newest.day)}.`}
+            </Quiet>
+          </BringRow>
         ))}
         <BringLog site={site} />
       </PlainList>

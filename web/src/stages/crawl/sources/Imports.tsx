@@ -4,6 +4,7 @@ import { api, data, type Schemas } from "../../../api/client";
 import { count, day, moment } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Figure, Quiet } from "../../../kit/pieces";
+import { Roomy } from "../../../kit/Roomy";
 import { useSourceChange } from "./useSources";
 
 type One = Schemas["BroughtImport"];
@@ -16,62 +17,44 @@ export function Imports({ site, imports }: { site: number; imports: One[] }) {
   if (imports.length === 0) return null;
   return (
     <Part title="What was brought" level="h2">
-      <Box
-        component="table"
-        sx={{
-          width: "100%",
-          borderCollapse: "collapse",
-          "& th, & td": { px: 1, py: 0.5, textAlign: "left", borderBottom: 1, borderColor: "divider" },
-        }}
+      <Roomy
+        label="What was brought"
+        columns={["Of", "What", "From", "Rows", "New or corrected", "Not usable", "Brought", "Undo"]}
       >
-        <thead>
-          <tr>
-            <th>Of</th>
-            <th>What</th>
-            <th>From</th>
-            <th>Rows</th>
-            <th>New or corrected</th>
-            <th>Not usable</th>
-            <th>Brought</th>
-            <th>Undo</th>
-          </tr>
-        </thead>
-        <tbody>
-          {imports.map((one) => (
-            <Box component="tr" key={one.id} sx={{ opacity: one.undone_at ? 0.6 : 1 }}>
-              <td>{one.date ? day(one.date) : "–"}</td>
-              <td>
-                {one.kind}
-                {one.whole === false && <Quiet component="span"> (a sample)</Quiet>}
-              </td>
-              <td>{one.name}</td>
-              <td>
-                <Figure component="span">{count(one.rows ?? 0)}</Figure>
-              </td>
-              <td>{one.kept === undefined ? "–" : count((one.kept ?? 0) + (one.replaced ?? 0))}</td>
-              <td>
-                {one.wrong_count ? (
-                  <a href={`/api/sites/${site}/evidence/imports/${one.id}/wrong.csv`}>{count(one.wrong_count)}</a>
-                ) : (
-                  "–"
-                )}
-              </td>
-              <td>
-                {moment(one.made_at)} {one.made_by && `by ${one.made_by}`}
-              </td>
-              <td>
-                {one.undone_at ? (
-                  <Quiet component="span">taken back by {one.undone_by}</Quiet>
-                ) : (
-                  <Button size="small" onClick={() => undo.mutate(one.id)} disabled={undo.isPending}>
-                    Take back
-                  </Button>
-                )}
-              </td>
-            </Box>
-          ))}
-        </tbody>
-      </Box>
+        {imports.map((one) => (
+          <Box component="tr" key={one.id} sx={{ opacity: one.undone_at ? 0.6 : 1 }}>
+            <td>{one.date ? day(one.date) : "–"}</td>
+            <td>
+              {one.kind}
+              {one.whole === false && <Quiet component="span"> (a sample)</Quiet>}
+            </td>
+            <td>{one.name}</td>
+            <td>
+              <Figure component="span">{count(one.rows ?? 0)}</Figure>
+            </td>
+            <td>{one.kept === undefined ? "–" : count((one.kept ?? 0) + (one.replaced ?? 0))}</td>
+            <td>
+              {one.wrong_count ? (
+                <a href={`/api/sites/${site}/evidence/imports/${one.id}/wrong.csv`}>{count(one.wrong_count)}</a>
+              ) : (
+                "–"
+              )}
+            </td>
+            <td>
+              {moment(one.made_at)} {one.made_by && `by ${one.made_by}`}
+            </td>
+            <td>
+              {one.undone_at ? (
+                <Quiet component="span">taken back by {one.undone_by}</Quiet>
+              ) : (
+                <Button size="small" onClick={() => undo.mutate(one.id)} disabled={undo.isPending}>
+                  Take back
+                </Button>
+              )}
+            </td>
+          </Box>
+        ))}
+      </Roomy>
     </Part>
   );
 }

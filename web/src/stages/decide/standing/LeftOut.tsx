@@ -7,6 +7,7 @@ import type { Crawl } from "../../../api/client";
 import { count, counted, moment } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Quiet, Spring } from "../../../kit/pieces";
+import { Roomy } from "../../../kit/Roomy";
 import { STANDINGS } from "../../../kit/standings";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import { Unready } from "../../../kit/Unready";
@@ -141,80 +142,60 @@ type RowsProps = { list: LeftOutList; put: (row: Row, to: Row["class"]) => void;
 function Rows({ list, put, accept }: RowsProps) {
   if (list.rows.length === 0) return <Quiet>Nothing in this tray.</Quiet>;
   return (
-    <Box
-      component="table"
-      sx={{
-        width: "100%",
-        borderCollapse: "collapse",
-        "& th": { textAlign: "left", color: "text.secondary", fontWeight: 500, fontSize: 12 },
-        "& th, & td": { px: 0.75, py: 0.5, borderBottom: 1, borderColor: "divider", verticalAlign: "top" },
-      }}
+    <Roomy
+      label="Left out"
+      columns={["Why", "URL", "Answers", "Links in", "Clicks", "Words", "The index", "Class", "What to do"]}
     >
-      <thead>
-        <tr>
-          <th>Why</th>
-          <th>URL</th>
-          <th>Answers</th>
-          <th>Links in</th>
-          <th>Clicks</th>
-          <th>Words</th>
-          <th>The index</th>
-          <th>Class</th>
-          <th>What to do</th>
+      {list.rows.map((row) => (
+        <tr key={row.url_id}>
+          <td>
+            {row.reasons.map((reason) => (
+              <div key={reason}>{reason}</div>
+            ))}
+            {row.target && (
+              <Quiet small>
+                to <SiteUrl url={row.target} size={12} />
+              </Quiet>
+            )}
+          </td>
+          <td>
+            <OpenUrl id={row.url_id} url={row.url} />
+          </td>
+          <td>{row.status ?? "–"}</td>
+          <td>{count(row.links_in)}</td>
+          <td>{row.clicks === null ? "–" : count(row.clicks)}</td>
+          <td>{row.words == null ? "–" : count(row.words)}</td>
+          <td>{STANDINGS[row.standing]}</td>
+          <td>
+            <Select
+              size="small"
+              variant="standard"
+              value={row.class ?? ""}
+              inputProps={{ "aria-label": `Class of ${row.url}` }}
+              disabled={row.accepted_by !== null}
+              onChange={(event) => put(row, event.target.value as Row["class"])}
+              sx={{ fontSize: 12.5, maxWidth: 150 }}
+            >
+              {list.trays
+                .filter((tray) => tray.class !== null)
+                .map((tray) => (
+                  <MenuItem key={tray.class} value={tray.class ?? ""}>
+                    {tray.label}
+                  </MenuItem>
+                ))}
+            </Select>
+          </td>
+          <td>
+            {row.accepted_by ? (
+              <Quiet small>done by {row.accepted_by}</Quiet>
+            ) : (
+              <Button size="small" variant="outlined" onClick={() => accept(row)} sx={{ whiteSpace: "nowrap" }}>
+                {ACTS[row.action ?? "none"] ?? "Accept"}
+              </Button>
+            )}
+          </td>
         </tr>
-      </thead>
-      <tbody>
-        {list.rows.map((row) => (
-          <tr key={row.url_id}>
-            <td>
-              {row.reasons.map((reason) => (
-                <div key={reason}>{reason}</div>
-              ))}
-              {row.target && (
-                <Quiet small>
-                  to <SiteUrl url={row.target} size={12} />
-                </Quiet>
-              )}
-            </td>
-            <td>
-              <OpenUrl id={row.url_id} url={row.url} />
-            </td>
-            <td>{row.status ?? "–"}</td>
-            <td>{count(row.links_in)}</td>
-            <td>{row.clicks === null ? "–" : count(row.clicks)}</td>
-            <td>{row.words == null ? "–" : count(row.words)}</td>
-            <td>{STANDINGS[row.standing]}</td>
-            <td>
-              <Select
-                size="small"
-                variant="standard"
-                value={row.class ?? ""}
-                inputProps={{ "aria-label": `Class of ${row.url}` }}
-                disabled={row.accepted_by !== null}
-                onChange={(event) => put(row, event.target.value as Row["class"])}
-                sx={{ fontSize: 12.5, maxWidth: 150 }}
-              >
-                {list.trays
-                  .filter((tray) => tray.class !== null)
-                  .map((tray) => (
-                    <MenuItem key={tray.class} value={tray.class ?? ""}>
-                      {tray.label}
-                    </MenuItem>
-                  ))}
-              </Select>
-            </td>
-            <td>
-              {row.accepted_by ? (
-                <Quiet small>done by {row.accepted_by}</Quiet>
-              ) : (
-                <Button size="small" variant="outlined" onClick={() => accept(row)} sx={{ whiteSpace: "nowrap" }}>
-                  {ACTS[row.action ?? "none"] ?? "Accept"}
-                </Button>
-              )}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </Box>
+      ))}
+    </Roomy>
   );
 }

@@ -1,8 +1,8 @@
-import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { api, data } from "../../../api/client";
 import { count, day } from "../../../kit/format";
 import { Quiet, Scroll } from "../../../kit/pieces";
+import { Roomy } from "../../../kit/Roomy";
 import { asked } from "../../../kit/screen";
 import { Unready } from "../../../kit/Unready";
 import { NO_EVIDENCE } from "./useStanding";
@@ -23,41 +23,23 @@ export function SentSitemaps({ site }: { site: number }) {
         An index reads a sitemap again by itself. Sending it once more helps only after its structure, the domain or the
         addresses in it have changed.
       </Quiet>
-      <Box
-        component="table"
-        sx={{
-          mt: 1,
-          borderCollapse: "collapse",
-          "& th, & td": { px: 1.25, py: 0.5, textAlign: "left", borderBottom: 1, borderColor: "divider" },
-        }}
+      <Roomy
+        label="Sitemaps sent"
+        columns={["Sitemap", "Index", "State", "Sent", "Read", "Errors", "URLs listed", "Of these in the index"]}
       >
-        <thead>
-          <tr>
-            <th>Sitemap</th>
-            <th>Index</th>
-            <th>State</th>
-            <th>Sent</th>
-            <th>Read</th>
-            <th>Errors</th>
-            <th>URLs listed</th>
-            <th>Of these in the index</th>
+        {rows.map((row) => (
+          <tr key={`${row.index} ${row.url}`}>
+            <td>{row.url}</td>
+            <td>{row.index}</td>
+            <td>{row.state}</td>
+            <td>{row.sent_on ? day(row.sent_on) : "–"}</td>
+            <td>{row.read_on ? day(row.read_on) : "not yet"}</td>
+            <td>{count(row.errors ?? 0)}</td>
+            <td>{count(row.listed ?? 0)}</td>
+            <td>{count(row.kept ?? 0)}</td>
           </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={`${row.index} ${row.url}`}>
-              <td>{row.url}</td>
-              <td>{row.index}</td>
-              <td>{row.state}</td>
-              <td>{row.sent_on ? day(row.sent_on) : "–"}</td>
-              <td>{row.read_on ? day(row.read_on) : "not yet"}</td>
-              <td>{count(row.errors ?? 0)}</td>
-              <td>{count(row.listed ?? 0)}</td>
-              <td>{count(row.kept ?? 0)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Box>
+        ))}
+      </Roomy>
     </Scroll>
   );
 }

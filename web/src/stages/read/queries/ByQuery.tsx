@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import { count, counted } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Quiet, Scroll } from "../../../kit/pieces";
+import { Roomy } from "../../../kit/Roomy";
 import { placeOf } from "./place";
 import type { Row } from "./useQueries";
 import { Words } from "./Words";
@@ -12,57 +13,41 @@ type Props = { rows: Row[]; band: { first: number; last: number } };
 export function ByQuery({ rows, band }: Props) {
   return (
     <Scroll tabIndex={0} role="region" aria-label="Queries">
-      <Box
-        component="table"
-        sx={{
-          width: "100%",
-          borderCollapse: "collapse",
-          "& th": { textAlign: "left", color: "text.secondary", fontWeight: 500, fontSize: 12 },
-          "& th, & td": { px: 0.75, py: 0.6, borderBottom: 1, borderColor: "divider", verticalAlign: "top" },
-        }}
+      <Roomy
+        label="Queries"
+        columns={["Query", "Impressions", "Clicks", "Place, from 1 to 100", "Pages, and which words they have"]}
       >
-        <thead>
-          <tr>
-            <th>Query</th>
-            <th>Impressions</th>
-            <th>Clicks</th>
-            <th>Place, from 1 to 100</th>
-            <th>Pages, and which words they have</th>
+        {rows.map((row) => (
+          <tr key={row.query}>
+            <td>
+              <strong>{row.query}</strong>
+              {row.competing && <Quiet small>{counted(row.page_count ?? 0, "page")} compete for it</Quiet>}
+            </td>
+            <td>{count(row.impressions)}</td>
+            <td>{count(row.clicks)}</td>
+            <Box component="td" sx={{ width: 190 }}>
+              <Rule position={row.position ?? null} band={band} />
+            </Box>
+            <td>
+              {row.pages?.map((page) => (
+                <Box key={page.url_id} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+                  {page.url ? (
+                    <OpenUrl id={page.url_id} url={page.url} />
+                  ) : (
+                    <Quiet component="span">no longer known</Quiet>
+                  )}
+                  <Words words={page.words} />
+                  {(row.pages?.length ?? 0) > 1 && (
+                    <Quiet component="span" small>
+                      {counted(page.impressions, "impression")}, place {page.position ?? "–"}
+                    </Quiet>
+                  )}
+                </Box>
+              ))}
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.query}>
-              <td>
-                <strong>{row.query}</strong>
-                {row.competing && <Quiet small>{counted(row.page_count ?? 0, "page")} compete for it</Quiet>}
-              </td>
-              <td>{count(row.impressions)}</td>
-              <td>{count(row.clicks)}</td>
-              <Box component="td" sx={{ width: 190 }}>
-                <Rule position={row.position ?? null} band={band} />
-              </Box>
-              <td>
-                {row.pages?.map((page) => (
-                  <Box key={page.url_id} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
-                    {page.url ? (
-                      <OpenUrl id={page.url_id} url={page.url} />
-                    ) : (
-                      <Quiet component="span">no longer known</Quiet>
-                    )}
-                    <Words words={page.words} />
-                    {(row.pages?.length ?? 0) > 1 && (
-                      <Quiet component="span" small>
-                        {counted(page.impressions, "impression")}, place {page.position ?? "–"}
-                      </Quiet>
-                    )}
-                  </Box>
-                ))}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Box>
+        ))}
+      </Roomy>
     </Scroll>
   );
 }
