@@ -30,9 +30,10 @@ module IronTrellis
             today: site.evidence_reading.today(now),
             standings: days.dig("standings", "newest_whole"),
             newest_standings: days.dig("standings", "newest"),
-            links: !days.dig("links", "newest_whole").nil?,
+            links: days.dig("links", "newest_whole"),
             any_links: days.key?("links"),
             goals: days.key?("goals"),
+            whole_goals: days.dig("goals", "newest_whole"),
             any_record: days.key?("pages"),
             windows: windows,
             **(windows ? record(index, windows) : {})

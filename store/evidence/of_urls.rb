@@ -95,6 +95,9 @@ module IronTrellis
             (url_id) LEFT JOIN wished g USING (url_id)
         SQL
 
+        # Before any day.
+        ALWAYS = "-infinity"
+
         # @param site [Sites::Site]
         # @param basis [Core::Evidence::Basis]
         def initialize(site, basis)
@@ -116,32 +119,30 @@ module IronTrellis
             short: day(windows&.short&.begin),
             middle: day(windows&.middle&.begin),
             long: day(windows&.long&.begin),
-            whole: day(@basis.standings, "'-infinity'::date"),
-            links: newest_whole("links"),
-            goals: newest_whole("goals"),
+            # A later whole evidence stands instead of the earlier ones, a sample besides.
+            whole: day(@basis.standings || ALWAYS),
+            links: day(@basis.links || ALWAYS),
+            goals: day(@basis.whole_goals || ALWAYS),
             hosts: "'#{Postgres::Sql.array(@site.crawl_settings.scope.hosts.keys)}'",
             **silence
           }
         end
 
         def silence
+          said = @basis.silence
           {
-            not_known: @basis.standings ? "'#{Core::Evidence::Standing::NOT_KNOWN}'" : "NULL::text",
-            known_since: day(@basis.standings),
-            no_record: zero(@basis.record),
-            no_queries: zero(@basis.queries),
-            no_links: zero(@basis.links),
-            no_goals: @basis.goals ? "'{}'::text[]" : "NULL::text[]"
+            not_known: literal(said["standing"], "text"),
+            known_since: day(said["standing_date"]),
+            no_record: literal(said["clicks"], "bigint"),
+            no_queries: literal(said["queries"], "bigint"),
+            no_links: literal(said["outside_links"], "bigint"),
+            no_goals: literal(said["goals"] && Postgres::Sql.array(said["goals"]), "text[]")
           }
         end
 
-        def zero(known) = known ? "0" : "NULL"
+        def day(date) = literal(date, "date")
 
-        def day(date, otherwise = "NULL::date") = date ? "'#{date.iso8601}'::date" : otherwise
-
-        # A later whole evidence stands instead of the earlier ones, a sample besides.
-        def newest_whole(kind) =
-          day(Days.of(@site, kind, nil).find { |one| one["whole"] }&.fetch("day"), "'-infinity'::date")
+        def literal(value, type) = value.nil? ? "NULL::#{type}" : "'#{value}'::#{type}"
       end
     end
   end
