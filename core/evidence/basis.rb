@@ -5,10 +5,10 @@ module IronTrellis
     module Evidence
       # What evidence a site is judged by, and what its silence means: of which day the newest whole standings are
       # (`standings`, nil where there are only samples, or none), whether the search record of the middle window is
-      # there and whole (`record`), that of queries (`queries`), of which day the newest whole links from other sites are
-      # (`links`), whether any goals were brought (`goals`) and of which day the newest whole ones are (`whole_goals`),
-      # whether the record covers the short and the middle window (`covers_short`, `covers_middle`), the `windows`,
-      # whether any links were brought (`any_links`), and which day it is (`today`).
+      # there and whole (`record`), that of queries (`queries`), of which day the newest whole links from other sites
+      # are (`links`), whether any goals were brought (`goals`) and of which day the newest whole ones are
+      # (`whole_goals`), whether the record covers the short and the middle window (`covers_short`, `covers_middle`),
+      # the `windows`, whether any links were brought (`any_links`), and which day it is (`today`).
       Basis =
         Struct.new(
           :index,

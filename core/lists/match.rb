@@ -6,8 +6,6 @@ module IronTrellis
       # Finds the URL of a site that somebody's list means: the address itself, else what differs from it by the host's
       # variant (www, scheme), by the slash at its end, or by case.
       module Match
-        WAYS = %w[url host slash case].freeze
-
         module_function
 
         # @param url [String] in normal form

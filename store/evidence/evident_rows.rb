@@ -33,13 +33,6 @@ module IronTrellis
             0) = 0 AND coalesce(impressions, 0) = 0) AS useless
           FROM %<stage>s WHERE standing = '#{Core::Evidence::Standing::IN_INDEX}' GROUP BY 1
         SQL
-        # All that readers see of a page, and what pictures say instead of it.
-        TEXTS = <<~SQL
-          SELECT p.url_id, concat_ws(' ', array_to_string(p.titles, ' '), p.description, array_to_string(p.h1, ' '),
-            b.texts, (SELECT string_agg(k.text, ' ') FROM %<links>s k WHERE k.source_id = p.url_id AND k.type = $2)) AS
-            text
-          FROM %<page_facts>s p JOIN %<page_blocks>s b USING (url_id) WHERE p.url_id = ANY($1::bigint[]) AND p.words > 0
-        SQL
 
         # @param run [Judging::VerdictRun]
         # @param stage [String] the table of staged rows
@@ -63,14 +56,9 @@ module IronTrellis
         def groups = Postgres::Sql.rows(format(GROUPS, @names))
 
         # @param ids [Array<Integer>]
-        # @return [Hash{Integer => String}] the text of those pages that have one
-        def texts(ids)
-          return {} if ids.empty?
-
-          Postgres::Sql
-            .rows(format(TEXTS, @names), [Postgres::Sql.array(ids), Pages::FactsRows::TYPES.fetch("image")])
-            .to_h { |row| row.values_at("url_id", "text") }
-        end
+        # @return [Hash{Integer => String}] all that readers see of those pages that have a text, and what pictures say
+        #   instead of it
+        def texts(ids) = PageParts.new(@run.crawl).of(ids).transform_values { |parts| parts.values.join(" ") }
       end
     end
   end

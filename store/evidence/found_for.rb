@@ -105,7 +105,7 @@ module IronTrellis
 
         # How often each word of the query stands in each part of the page.
         def words(query, page)
-          parts = @texts[page["url_id"]] or return []
+          parts = @texts[page["url_id"]]&.except("description") or return []
 
           vocabulary = Core::Content::Vocabulary.for(page["lang"])
           vocabulary

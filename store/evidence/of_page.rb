@@ -7,36 +7,43 @@ module IronTrellis
       class OfPage
         MOST_QUERIES = 20
         MOST_LINKS = 50
-        STANDINGS =
-          "SELECT s.day, i.name AS index, s.state, s.reason, s.found_by, s.first_seen, s.last_fetched, " \
-            "s.chosen_canonical FROM standings s JOIN indexes i ON i.id = s.index_id WHERE s.site_id = $1 AND
-              s.url_id = " \
-            "$2 AND s.superseded_by IS NULL ORDER BY s.day DESC, i.id LIMIT 120"
-        MONTHS =
-          "SELECT to_char(day, 'YYYY-MM') AS month, sum(clicks)::bigint AS clicks, sum(impressions)::bigint AS " \
-            "impressions, round((sum(position * impressions) / nullif(sum(impressions) FILTER (WHERE position IS NOT " \
-            "NULL), 0))::numeric, 1)::double precision AS position FROM search_pages WHERE index_id = $1 AND url_id
-              = $2 " \
-            "AND superseded_by IS NULL AND dated GROUP BY 1 ORDER BY 1"
-        QUERIES =
-          "SELECT t.text AS query, f.clicks, f.impressions, f.position FROM found_for f JOIN queries t ON t.id = " \
-            "f.query_id WHERE f.run_id = $1 AND f.url_id = $2 ORDER BY f.impressions DESC LIMIT #{MOST_QUERIES}"
-        LINKS =
-          "SELECT source, anchor, more, day FROM outside_links WHERE site_id = $1 AND target_id = $2 AND
-            superseded_by " \
-            "IS NULL ORDER BY day DESC, source LIMIT #{MOST_LINKS}"
-        VISITS =
-          "SELECT agent, bool_or(verified) AS verified, sum(requests)::bigint AS requests, max(day) AS last, " \
-            "(array_agg(status ORDER BY day DESC))[1] AS status FROM log_hits WHERE site_id = $1 AND url_id = $2 AND " \
-            "superseded_by IS NULL GROUP BY 1 ORDER BY 3 DESC"
-        HIDES =
-          "SELECT i.name AS index, h.asked_on, h.ends_on FROM index_hides h JOIN indexes i ON i.id = h.index_id
-            WHERE " \
-            "i.site_id = $1 AND h.url_id = $2"
-        REQUESTS =
-          "SELECT i.name AS index, r.asked_on, r.state FROM index_requests r JOIN indexes i ON i.id = r.index_id
-            WHERE " \
-            "i.site_id = $1 AND r.url = $2 ORDER BY r.asked_on DESC"
+        STANDINGS = <<~SQL
+          SELECT s.day, i.name AS index, s.state, s.reason, s.found_by, s.first_seen, s.last_fetched, s.chosen_canonical
+          FROM standings s JOIN indexes i ON i.id = s.index_id
+          WHERE s.site_id = $1 AND s.url_id = $2 AND s.superseded_by IS NULL ORDER BY s.day DESC, i.id LIMIT 120
+        SQL
+        MONTHS = <<~SQL
+          SELECT to_char(day, 'YYYY-MM') AS month, sum(clicks)::bigint AS clicks, sum(impressions)::bigint AS
+            impressions, #{MeanPosition.sql} AS position
+          FROM search_pages WHERE index_id = $1 AND url_id = $2 AND superseded_by IS NULL AND dated
+          GROUP BY 1 ORDER BY 1
+        SQL
+        QUERIES = <<~SQL
+          SELECT t.text AS query, f.clicks, f.impressions, f.position
+          FROM found_for f JOIN queries t ON t.id = f.query_id
+          WHERE f.run_id = $1 AND f.url_id = $2 ORDER BY f.impressions DESC LIMIT #{MOST_QUERIES}
+        SQL
+        LINKS = <<~SQL
+          SELECT source, anchor, more, day FROM outside_links
+          WHERE site_id = $1 AND target_id = $2 AND superseded_by IS NULL ORDER BY day DESC, source LIMIT #{MOST_LINKS}
+        SQL
+        VISITS = <<~SQL
+          SELECT agent, bool_or(verified) AS verified, sum(requests)::bigint AS requests, max(day) AS last,
+            (array_agg(status ORDER BY day DESC))[1] AS status
+          FROM log_hits WHERE site_id = $1 AND url_id = $2 AND superseded_by IS NULL GROUP BY 1 ORDER BY 3 DESC
+        SQL
+        HIDES = <<~SQL
+          SELECT i.name AS index, h.asked_on, h.ends_on FROM index_hides h JOIN indexes i ON i.id = h.index_id
+          WHERE i.site_id = $1 AND h.url_id = $2
+        SQL
+        REQUESTS = <<~SQL
+          SELECT i.name AS index, r.asked_on, r.state FROM index_requests r JOIN indexes i ON i.id = r.index_id
+          WHERE i.site_id = $1 AND r.url = $2 ORDER BY r.asked_on DESC
+        SQL
+        MOVING_SINCE = <<~SQL
+          SELECT min(day) AS day FROM standings
+          WHERE index_id = $1 AND url_id = $2 AND state = 'moved' AND superseded_by IS NULL
+        SQL
 
         # @param run [Judging::VerdictRun]
         # @param url_id [Integer]
@@ -82,18 +89,8 @@ module IronTrellis
           return if index.nil? || @row["redirect_to"].nil? || target.nil? || target == @row["url"]
 
           id = Core::Url::NormalForm.id(@site_id, target)
-          {
-            to: target,
-            since:
-              Postgres::Sql.rows(
-                "SELECT min(day) AS day FROM standings WHERE index_id = $1 AND url_id = $2 AND state = 'moved' AND " \
-                  "superseded_by IS NULL",
-                [index, @id]
-              ).first[
-                "day"
-              ]&.iso8601,
-            months: asked(MONTHS, [index, id])
-          }
+          since = Postgres::Sql.rows(MOVING_SINCE, [index, @id]).first["day"]
+          {to: target, since: since&.iso8601, months: asked(MONTHS, [index, id])}
         end
       end
     end

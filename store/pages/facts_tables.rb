@@ -111,10 +111,11 @@ module IronTrellis
           LEFT JOIN %<evidence_ranks>s v ON v.url_id = f.url_id
           LEFT JOIN %<evidence>s e ON e.url_id = f.url_id
         SQL
-        ONLY_EVIDENCE =
-          "SELECT e.*, c.status AS live_status FROM %<evidence>s e LEFT JOIN live_checks c ON c.site_id = %<site>s
-            AND " \
-            "c.url_id = e.url_id WHERE NOT EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.url_id = e.url_id)"
+        ONLY_EVIDENCE = <<~SQL
+          SELECT e.*, c.status AS live_status
+          FROM %<evidence>s e LEFT JOIN live_checks c ON c.site_id = %<site>s AND c.url_id = e.url_id
+          WHERE NOT EXISTS (SELECT 1 FROM %<frontier>s f WHERE f.url_id = e.url_id)
+        SQL
         HOPS =
           "SELECT url_id, coalesce(redirect_to_id, refresh_to_id) AS next_id, coalesce(redirect_to, refresh_to) AS " \
             "next_url FROM %<page_facts>s WHERE redirect_to_id IS NOT NULL OR refresh_to_id IS NOT NULL"

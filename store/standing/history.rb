@@ -76,9 +76,8 @@ module IronTrellis
         def decisions
           Postgres::Sql
             .rows(
-              "SELECT made_at::date AS day, kind, count(*) AS count FROM decisions WHERE site_id = $1 AND undone_at
-                IS NULL GROUP BY 1, 2 " \
-                "ORDER BY 1 LIMIT #{MOST_DECISIONS}",
+              "SELECT made_at::date AS day, kind, count(*) AS count FROM decisions WHERE site_id = $1 AND " \
+                "undone_at IS NULL GROUP BY 1, 2 ORDER BY 1 LIMIT #{MOST_DECISIONS}",
               [@run.crawl.site_id]
             )
             .map { |row| row.merge("day" => row["day"].iso8601) }

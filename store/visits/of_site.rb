@@ -9,14 +9,24 @@ module IronTrellis
         MOST_UNSEEN = 100
         # What a fetch was spent on.
         SPENT = <<~SQL.tr("\n", " ")
-          CASE WHEN h.status BETWEEN 300 AND 399 THEN 'redirect' WHEN h.status IN (404, 410) THEN 'missing' WHEN
-            h.status
-          >= 500 THEN 'failing' WHEN l.intent = 'keep_out' THEN 'kept_out' WHEN l.wanted THEN 'wanted' ELSE 'other' END
+          CASE WHEN h.status BETWEEN 300 AND 399 THEN 'redirect' WHEN h.status IN (404, 410) THEN 'missing'
+            WHEN h.status >= 500 THEN 'failing' WHEN l.intent = 'keep_out' THEN 'kept_out' WHEN l.wanted THEN 'wanted'
+            ELSE 'other' END
         SQL
         FROM =
-          "FROM log_hits h LEFT JOIN %<ledger>s l USING (url_id) WHERE h.site_id = $1 AND h.superseded_by IS NULL
-            AND " \
-            "($2::text IS NULL OR h.agent = $2)"
+          "FROM log_hits h LEFT JOIN %<ledger>s l USING (url_id) WHERE h.site_id = $1 AND h.superseded_by IS NULL " \
+            "AND ($2::text IS NULL OR h.agent = $2)"
+        AGENTS = <<~SQL
+          SELECT agent, sum(requests)::bigint AS requests,
+            coalesce(sum(requests) FILTER (WHERE verified), 0)::bigint AS verified, min(day) AS from, max(day) AS to
+          FROM log_hits WHERE site_id = $1 AND superseded_by IS NULL GROUP BY 1 ORDER BY 2 DESC
+        SQL
+        UNSEEN = <<~SQL
+          SELECT l.url_id, l.url, l.importance, count(*) OVER () AS total FROM %<ledger>s l
+          WHERE l.wanted AND l.indexable AND NOT EXISTS (SELECT 1 FROM log_hits h WHERE h.site_id = $1 AND
+            h.url_id = l.url_id AND h.superseded_by IS NULL AND ($2::text IS NULL OR h.agent = $2))
+          ORDER BY l.importance DESC NULLS LAST, l.url LIMIT #{MOST_UNSEEN}
+        SQL
 
         # @param run [Judging::VerdictRun]
         # @param agent [String, nil] nil for all
@@ -63,27 +73,11 @@ module IronTrellis
 
         def agents =
           Postgres::Sql
-            .rows(
-              "SELECT agent, sum(requests)::bigint AS requests, coalesce(sum(requests) FILTER (WHERE verified),
-                0)::bigint " \
-                "AS verified, min(day) AS from, max(day) AS to FROM log_hits WHERE site_id = $1 AND superseded_by
-                  IS NULL " \
-                "GROUP BY 1 ORDER BY 2 DESC",
-              [@params.first]
-            )
+            .rows(AGENTS, [@params.first])
             .map { |row| row.merge("from" => row["from"].iso8601, "to" => row["to"].iso8601) }
 
         def unseen
-          rows =
-            Postgres::Sql.rows(
-              "SELECT l.url_id, l.url, l.importance, count(*) OVER () AS total FROM #{@ledger} l WHERE l.wanted AND " \
-                "l.indexable AND NOT EXISTS (SELECT 1 FROM log_hits h WHERE h.site_id = $1 AND h.url_id = l.url_id
-                  AND " \
-                "h.superseded_by IS NULL AND ($2::text IS NULL OR h.agent = $2)) ORDER BY l.importance DESC NULLS
-                  LAST, " \
-                "l.url LIMIT #{MOST_UNSEEN}",
-              @params
-            )
+          rows = Postgres::Sql.rows(format(UNSEEN, ledger: @ledger), @params)
           {
             total: rows.first&.fetch("total") || 0,
             rows: rows.map { |row| row.except("total").merge("url_id" => row["url_id"].to_s) }
