@@ -8,6 +8,7 @@ module IronTrellis
         IN_INDEX = "in_index"
         NOT_KNOWN = "not_known"
         HIDDEN = "hidden"
+        MOVED = "moved"
         # By state, as people read it.
         NAMES = {
           IN_INDEX => "in the index",
@@ -16,7 +17,7 @@ module IronTrellis
           "waiting" => "known, not fetched yet",
           "turned_away_noindex" => "turned away by noindex",
           "turned_away_robots" => "turned away by robots.txt",
-          "moved" => "redirects",
+          MOVED => "redirects",
           "missing" => "not found",
           "server_failed" => "server failed",
           HIDDEN => "hidden for a while",

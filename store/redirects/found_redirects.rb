@@ -56,12 +56,15 @@ module IronTrellis
         end
 
         # @param kind [String] one of KINDS
-        # @return [Hash] counts by kind, and rows of the one asked for, those with most links in first, at most MOST
+        # @return [Hash] counts by kind, and rows of the one asked for, those with most links in first, at most MOST,
+        #   each with its heir: whether the address where it ends takes over, nil where no evidence has it moved
         def observed(kind)
           what = KINDS.fetch(kind) { raise Core::Error::InvalidInput.new("“#{kind}” is no kind of redirects.") }
+          rows = Postgres::Sql.rows(format(HOPS, @names.merge(kind: what)))
+          heirs = Evidence::Heirs.new(@run).of(rows.to_h { |row| row.values_at("url", "final_url") }.compact)
           {
             counts: Postgres::Sql.rows(format(COUNTS, @names)).first,
-            rows: Postgres::Sql.rows(format(HOPS, @names.merge(kind: what)))
+            rows: rows.map { |row| row.merge("heir" => heirs[row["url"]]) }
           }
         end
 

@@ -18,6 +18,7 @@ module IronTrellis
         # @param run [Judging::VerdictRun, nil] of its newest crawl
         def initialize(site, run)
           @site = site
+          @run = run
           @names = run && {ledger: Postgres::Partitions.name("ledger_rows", run.id)}
         end
 
@@ -31,12 +32,13 @@ module IronTrellis
               .map { |from, value| route(from, value) }
         end
 
-        # @return [Hash] routes ([{from, to, status, kind, query, why, decision, flaws, test, matches}]), and flaws in
-        #   all
+        # @return [Hash] routes ([{from, to, status, kind, query, why, decision, flaws, test, matches, heir (whether the
+        #   new address takes over; nil where no evidence has the old one moved)}]), and flaws in all
         def call
           decisions = @site.decisions.in_force("route")
           tests = RouteTest.where(site_id: @site.id).to_h { |test| [test.source, test.view] }
           flaws = flaws().group_by(&:from)
+          heirs = self.heirs
           rows = routes.map do |route|
             route
               .to_h
@@ -45,6 +47,7 @@ module IronTrellis
                 why: decisions[route.from].value["why"],
                 decision: decisions[route.from].view,
                 test: tests[route.from],
+                heir: heirs[route.from],
                 flaws: flaws.fetch(route.from, []).map { |flaw| {code: flaw.code, about: flaw.about} }
               )
           end
@@ -110,6 +113,11 @@ module IronTrellis
           )
 
         private
+
+        def heirs
+          moves = routes.reject(&:pattern?).to_h { |route| [route.from, route.to] }.compact
+          @run ? Evidence::Heirs.new(@run).of(moves) : {}
+        end
 
         def known
           return unless @names

@@ -9,6 +9,7 @@ import { UrlLink } from "../../../kit/parts";
 import { Toggles } from "../../../kit/Toggles";
 import { UrlText } from "../../../kit/UrlText";
 import { WhyNot } from "../../../kit/WhyNot";
+import { TakesOver } from "./TakesOver";
 import { useObserved, KINDS } from "./useObserved";
 
 type Row = Schemas["Redirects"]["rows"][number];
@@ -62,7 +63,10 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
               borderColor: "divider",
             }}
           >
-            <Hops row={row} />
+            <div>
+              <Hops row={row} />
+              <TakesOver heir={row.heir} />
+            </div>
             <Figure>{counted(row.links_in, "page links", "pages link")}</Figure>
             <Figure>
               {straight(row) ? (

@@ -16,6 +16,7 @@ import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { BringMap } from "./BringMap";
 import { NewRoute } from "./NewRoute";
+import { TakesOver } from "./TakesOver";
 import { Answer } from "./Target";
 import { useRouteMap, Route, waiting } from "./useRouteMap";
 
@@ -137,6 +138,7 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
           <UrlText url={route.from} size={12} withHost />
         )}
         {route.why && <Quiet small>{route.why}</Quiet>}
+        <TakesOver heir={route.heir} />
       </Narrow>
       <Box sx={{ minWidth: 0, overflow: "hidden" }}>
         <Answer to={route.to} status={route.status} />
