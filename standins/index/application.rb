@@ -161,6 +161,7 @@ module Gazetteer
             "found_by",
             "fetched_on",
             "status",
+            "headers",
             "target",
             "noindex",
             "canonical",

@@ -11,7 +11,8 @@ module Gazetteer
   class Fetcher
     AGENT = "Mozilla/5.0 (compatible; Gazetteerbot/1.0; +http://gazetteer.example/bot)"
     SECONDS = 5
-    KEPT_TEXT = 1_000
+    KEPT_TEXT = 20_000
+    KEPT_HEADERS = %w[content-type content-language x-robots-tag link last-modified cache-control].freeze
 
     # @param address [String] host and port where all hosts of the site answer
     def initialize(address)
@@ -19,12 +20,14 @@ module Gazetteer
     end
 
     # @param url [String]
-    # @return [Hash{String => Object}] status, and of a page target, noindex, canonical, title, words, text_key, image,
-    #   links, text
+    # @return [Hash{String => Object}] status, headers, and of a page target, noindex, canonical, title, words,
+    #   text_key, image, links, text
     def call(url)
       uri = URI(url)
       answer = get(uri)
-      {"status" => answer.code.to_i, "target" => target(uri, answer)}.merge(read(uri, answer))
+      {"status" => answer.code.to_i, "headers" => headers(answer), "target" => target(uri, answer)}.merge(
+        read(uri, answer)
+      )
     rescue SystemCallError, IOError, Timeout::Error, Net::ProtocolError
       {"status" => nil}
     end
@@ -81,6 +84,8 @@ module Gazetteer
             http.start
           end
     end
+
+    def headers(answer) = KEPT_HEADERS.filter_map { |name| "#{name}: #{answer[name]}" if answer[name] }
 
     def target(uri, answer)
       location = answer["location"] or return

@@ -39,6 +39,15 @@ module IronTrellis
           client&.close
         end
 
+        # A page with its main text.
+        #
+        # @param url [String]
+        # @return [Hash] as of call, and its text where it is a page that can be read
+        def page(url)
+          @with_text = true
+          call(url)
+        end
+
         # A file as it is, such as robots.txt.
         #
         # @param url [String]
@@ -131,7 +140,8 @@ module IronTrellis
             hreflang: facts.hreflang.map { |one| one.slice(:code, :url) },
             lines: deciding_lines(answer.body.to_s, facts),
             links: facts.links.first(MOST_LINKS).map { |link| link(link) },
-            links_total: facts.links.size
+            links_total: facts.links.size,
+            **(@with_text ? {text: Core::Copies::MainText.blocks(facts.text.to_s, facts.frames).join("\n")} : {})
           }
         rescue Core::Page::Unreadable => error
           {error: error.message}

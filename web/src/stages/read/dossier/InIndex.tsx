@@ -7,6 +7,7 @@ import { Plain } from "../../../kit/Plain";
 import { STANDINGS } from "../../../kit/standings";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import { Months } from "./Months";
+import { StoredAndNow } from "./StoredAndNow";
 import { type PageInIndex, useInIndex } from "./useInIndex";
 
 /** What indexes, the search record, other sites and logs say of the page. */
@@ -20,6 +21,7 @@ export function InIndex({ crawl, url }: { crawl: number; url: string }) {
     <Part title="In the index">
       {!any && <Quiet>No evidence speaks of this page.</Quiet>}
       {now.standing !== null && <Now page={page} />}
+      {now.standing !== null && page.askable && <StoredAndNow key={url} crawl={crawl} url={url} />}
       {page.months.length > 0 && <Months page={page} />}
       <Queries rows={page.queries} />
       <Standings page={page} />
