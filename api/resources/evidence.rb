@@ -54,6 +54,12 @@ module IronTrellis
             ask(Work::Tasks::Kinds::EvidencePull, quick: false, index: index.id, by: user.name)
           end
 
+          app.post("/api/sites/:site/indexes/:index/sitemaps") do
+            # It is named as the index knows it, not in normal form.
+            Core::Url::NormalForm.parse(body_json["url"])
+            ask(Work::Tasks::Kinds::SitemapSent, index: index.id, **body_json.transform_keys(&:to_sym))
+          end
+
           app.put("/api/sites/:site/evidence/settings") do
             Work::Evidence::Sources.settle(site, body_json, now: now)
             json(Store::Evidence::SourcesView.new(site.reload).call)

@@ -20,7 +20,7 @@ export default function Standing() {
       show={(view, site, crawl) => {
         if (view === "time") return <OverTime crawl={crawl} />;
         if (view === "out") return <LeftOut crawl={crawl} />;
-        return view === "sitemaps" ? <SentSitemaps site={site} /> : <Now crawl={crawl} />;
+        return view === "sitemaps" ? <SentSitemaps site={site} crawl={crawl} /> : <Now crawl={crawl} />;
       }}
     />
   );

@@ -1,0 +1,31 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, type Crawl, data } from "../../../api/client";
+import { worked } from "../../../api/tasks";
+import { asked } from "../../../kit/screen";
+
+/** The sitemaps that indexes were sent, and those that the site publishes besides. */
+export function useSentSitemaps(site: number, crawl: Crawl) {
+  const queries = useQueryClient();
+  const sources = useQuery({
+    queryKey: ["sources", site],
+    queryFn: () => data(api.GET("/sites/{site}/sources", { params: { path: { site } } })),
+  });
+  const published = useQuery({
+    queryKey: ["decide", "sitemaps", crawl.id, crawl.run],
+    queryFn: () => data(api.GET("/crawls/{crawl}/sitemaps", { params: { path: { crawl: crawl.id } } })),
+  });
+  const send = useMutation({
+    mutationFn: ({ index, ...body }: { index: number; url: string; withdraw: boolean }) =>
+      worked(
+        "sitemap_sent",
+        api.POST("/sites/{site}/indexes/{index}/sitemaps", { params: { path: { site, index } }, body }),
+      ),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["sources", site] }),
+  });
+  const sent = asked(sources, "the sitemaps");
+  const indexes = sent.data?.indexes ?? [];
+  const rows = indexes.flatMap((index) => index.sitemaps.map((one) => ({ ...one, index })));
+  const known = new Set(rows.map((row) => row.url));
+  const others = (published.data?.files ?? []).filter((one) => one.status === 200 && !known.has(one.url));
+  return { sent, rows, others, askable: indexes.filter((index) => index.address), send };
+}
