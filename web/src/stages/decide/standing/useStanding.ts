@@ -41,12 +41,15 @@ export function useHistory(crawl: Crawl) {
   return { group, choose: (name: string | undefined) => change({ group: name }, true), history: shown };
 }
 
+export type LeftOut = ReturnType<typeof useLeftOut>;
+
 /** What it left out, and what is done about it. */
 export function useLeftOut(crawl: Crawl) {
   const { search, change } = useAddress();
   const queries = useQueryClient();
   const kind = search.get("class") ?? undefined;
   const [looked, setLooked] = useState<[number, number | null] | null>(null);
+  const [chosen, setChosen] = useState<string[]>([]);
   const path = { crawl: crawl.id };
   const list = useQuery({
     queryKey: ["decide", "left out", crawl.id, crawl.run, kind],
@@ -65,24 +68,34 @@ export function useLeftOut(crawl: Crawl) {
       return refresh();
     },
   });
+  const done = () => {
+    setChosen([]);
+    return refresh();
+  };
   const put = useMutation({
-    mutationFn: (input: { to: Schemas["LeftOutRow"]["class"]; urls: string[] }) =>
+    mutationFn: (input: { to: Schemas["LeftOutRow"]["class"]; urls?: string[]; class?: string }) =>
       data(
         api.POST("/crawls/{crawl}/left-out/class", {
           params: { path },
-          body: { urls: input.urls, to: input.to as "settled" },
+          body: { ...input, to: input.to as "settled" },
         }),
       ),
-    onSuccess: refresh,
+    onSuccess: done,
   });
   const accept = useMutation({
     mutationFn: (input: { urls?: string[]; class?: string }) =>
       data(api.POST("/crawls/{crawl}/left-out/accept", { params: { path }, body: input })),
-    onSuccess: refresh,
+    onSuccess: done,
   });
   return {
     list: asked(list, "what was left out"),
-    open: (name: string) => change({ class: name }, true),
+    chosen,
+    choose: (urls: string[], on: boolean) =>
+      setChosen((before) => [...before.filter((one) => !urls.includes(one)), ...(on ? urls : [])]),
+    open: (name: string) => {
+      setChosen([]);
+      change({ class: name }, true);
+    },
     sort,
     looked,
     put,
