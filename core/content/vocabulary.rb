@@ -37,6 +37,26 @@ module IronTrellis
         # @return [Array<String>] folded words of the phrase that the text doesn't say
         def missing(phrase, said) = stems(phrase).except(*said.keys).values
 
+        # A text in stretches, so that the words of a phrase can be marked in it.
+        #
+        # @param text [String]
+        # @param stems [Hash{String => String}] of the phrase
+        # @return [Array<Array(String, Boolean)>] stretches in order, and whether each is a word of the phrase
+        #   Vocabulary.for("en").marked("Two lanterns.", {"lantern" => "lantern"})
+        #     # => [["Two ", false], ["lanterns", true], [".", false]]
+        def marked(text, stems)
+          parts = []
+          ends = 0
+          text.scan(Words::WORD) do
+            word = Regexp.last_match
+            next unless stems.key?(stem(fold(word[0])))
+
+            parts << [text[ends...word.begin(0)], false] << [word[0], true]
+            ends = word.end(0)
+          end
+          (parts << [text[ends..], false]).reject { |words, _| words.empty? }
+        end
+
         # @param text [String]
         # @param stem [String]
         # @return [Integer] how often a word of that stem stands in it

@@ -1,0 +1,45 @@
+import Box from "@mui/material/Box";
+import type { Crawl } from "../../../api/client";
+import { Part } from "../../../kit/parts";
+import { Sheet } from "../../../kit/Sheet";
+import { SiteUrl } from "../../../kit/SiteUrl";
+import { Title } from "../../../kit/Title";
+import { Unready } from "../../../kit/Unready";
+import { type Marking, useMarkedText } from "./useMarkedText";
+
+const PARTS = { title: "Title", description: "Description", headings: "Headings", text: "Text", alts: "Alt texts" };
+
+/** What a page says, with the words of a query marked. */
+export function MarkedText({ crawl, marking, close }: { crawl: Crawl; marking: Marking | null; close: () => void }) {
+  return (
+    <Sheet label="Words in the page" open={marking !== null} close={close}>
+      {marking && <Marked crawl={crawl} marking={marking} />}
+    </Sheet>
+  );
+}
+
+function Marked({ crawl, marking }: { crawl: Crawl; marking: Marking }) {
+  const page = useMarkedText(crawl, marking);
+  if (page.state !== "ready") return <Unready screen={page} />;
+  return (
+    <Box sx={{ px: 2.5, py: 2 }} tabIndex={0} role="region" aria-label="What the page says">
+      <Title>{`Where it says “${marking.query}”`}</Title>
+      <SiteUrl url={page.data.url} />
+      {page.data.parts.map(({ part, pieces }) => (
+        <Part key={part} title={`${PARTS[part]}: ${pieces.filter(([, hit]) => hit).length}`} level="h2">
+          <Box sx={{ whiteSpace: "pre-line", maxWidth: "75ch" }}>
+            {pieces.map(([words, hit], place) =>
+              hit ? (
+                <Box component="mark" key={place} sx={{ bgcolor: "brass", color: "background.paper", px: 0.25 }}>
+                  {words}
+                </Box>
+              ) : (
+                <span key={place}>{words}</span>
+              ),
+            )}
+          </Box>
+        </Part>
+      ))}
+    </Box>
+  );
+}
