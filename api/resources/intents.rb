@@ -22,7 +22,7 @@ module IronTrellis
 
           app.get("/api/crawls/:crawl/intent") do
             book = Store::Intents::GroupEvidence.new(run, crawl.site)
-            json(groups: book.groups, proposals: book.proposals)
+            json(groups: book.groups, proposals: book.proposals, windows: run.evidence["windows"])
           end
 
           app.post("/api/crawls/:crawl/intent/trial") do

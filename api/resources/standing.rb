@@ -32,6 +32,17 @@ module IronTrellis
             }
           end
 
+          def found_for
+            limits = crawl.site.limits.for(nil)
+            Store::Evidence::FoundFor.new(
+              run,
+              span: params[:span] || Core::Evidence::Windows::SPANS.first,
+              first: (params[:first] || limits.near_win_first).to_f,
+              last: (params[:last] || limits.near_win_last).to_f,
+              least: (params[:least] || limits.query_impressions).to_i
+            )
+          end
+
           # Those that are named, or all of a class.
           def chosen(lines, input) =
             input["class"] ? lines.ids_of(input["class"]) : input["urls"].to_a.map { |id| Integer(id) }
@@ -65,27 +76,25 @@ module IronTrellis
           end
 
           app.get("/api/crawls/:crawl/queries") do
-            limits = crawl.site.limits.for(nil)
-            found =
-              Store::Evidence::FoundFor.new(
-                run,
-                first: (params[:first] || limits.near_win_first).to_f,
-                last: (params[:last] || limits.near_win_last).to_f,
-                least: (params[:least] || limits.query_impressions).to_i
-              )
-            json(
-              if params[:by] == "page"
-                found.pages(text: params[:text], from: params[:from].to_i)
-              else
-                found.queries(text: params[:text], order: params[:order] || "near", from: params[:from].to_i)
-              end
-            )
+            found = found_for
+            wanted = {text: params[:text], order: params[:order] || "near", from: params[:from].to_i}
+            rows = (params[:by] == "page") ? found.pages(**wanted) : found.queries(**wanted)
+            json(windows: run.evidence["windows"], **rows)
+          end
+
+          app.get("/api/crawls/:crawl/urls/:url/words") do
+            json(Store::Evidence::MarkedPage.new(run).call(Integer(params[:url]), params[:query].to_s))
           end
 
           app.get("/api/crawls/:crawl/visits") { json(Store::Visits::OfSite.new(run, agent: params[:agent]).call) }
 
           app.get("/api/crawls/:crawl/urls/:url/index") do
             json(Store::Evidence::OfPage.new(run, Integer(params[:url])).call)
+          end
+
+          app.post("/api/crawls/:crawl/urls/:url/index/look") do
+            url = Store::Evidence::OfPage.new(run, Integer(params[:url])).url
+            ask(Work::Tasks::Kinds::IndexLook, crawl: crawl.id, index: judged_by.id, url: url)
           end
         end
       end

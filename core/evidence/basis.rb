@@ -52,6 +52,7 @@ module IronTrellis
               "index" => index,
               "standings" => newest_standings&.iso8601,
               "record" => windows&.newest&.iso8601,
+              "windows" => windows&.spans&.transform_values { |days| [days.begin.iso8601, days.end.iso8601] },
               "links" => any_links || false,
               "goals" => goals || false
             }

@@ -9,6 +9,7 @@ module IronTrellis
         const_set(:DAYS, 28)
         const_set(:MONTHS, 6)
         const_set(:KEPT_MONTHS, 16)
+        const_set(:SPANS, %w[short middle long].freeze)
 
         # @param newest [Date] the newest day of the record
         def initialize(newest:, days: self.class::DAYS, months: self.class::MONTHS,
@@ -26,6 +27,9 @@ module IronTrellis
 
         # @return [Range<Date>] all that is kept
         def long = ((newest << kept_months) + 1)..newest
+
+        # @return [Hash{String => Range<Date>}] by the names of the spans
+        def spans = self.class::SPANS.zip([short, middle, long]).to_h
       end
     end
   end

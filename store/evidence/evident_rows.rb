@@ -13,7 +13,8 @@ module IronTrellis
         QUERIES = <<~SQL
           SELECT f.url_id, jsonb_agg(jsonb_build_object('query', t.text, 'impressions', f.impressions, 'position',
             f.position) ORDER BY f.impressions DESC, t.text) AS found_for
-          FROM found_for f JOIN queries t ON t.id = f.query_id WHERE f.run_id = $2 AND f.impressions >= $3 GROUP BY 1
+          FROM found_for f JOIN queries t ON t.id = f.query_id
+          WHERE f.run_id = $2 AND f.span = '#{Core::Evidence::Windows::SPANS.first}' AND f.impressions >= $3 GROUP BY 1
         SQL
         ROWS = <<~SQL
           SELECT #{(COLUMNS - OWN_QUERIES).map { |column| %(s."#{column}") }.join(", ")}, coalesce(e.first_seen,

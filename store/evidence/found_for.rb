@@ -3,90 +3,98 @@
 module IronTrellis
   module Store
     module Evidence
-      # What the pages of a run are found for in the short window: queries with their pages, near wins first, with how
-      # often each word stands on the page.
+      # What the pages of a run are found for in one window: queries with their pages and how often each word stands on
+      # them, and pages with how many queries they have.
       class FoundFor
         MOST = 100
         MOST_PAGES = 5
-        # Pages compete for a query that have a fifth at least of what the most shown one has.
-        QUERIES = <<~SQL
-          SELECT query_id, query, sum(clicks)::bigint AS clicks, sum(impressions)::bigint AS impressions,
-            #{MeanPosition.sql} AS position, count(*) AS pages,
-            coalesce(bool_or(position BETWEEN $2 AND $3), false) AS near,
-            count(*) FILTER (WHERE impressions * 5 >= most) > 1 AS competing
-          FROM (
-            SELECT f.*, t.text AS query, max(f.impressions) OVER (PARTITION BY f.query_id) AS most
-            FROM found_for f JOIN queries t ON t.id = f.query_id
-            WHERE f.run_id = $1 AND ($4::text IS NULL OR t.text LIKE '%' || $4 || '%') AND f.impressions >= $5
-          ) found GROUP BY 1, 2
-        SQL
+        # Farther behind nothing is found.
+        LAST_PLACE = 1_000
+        # By what the lists are narrowed, and how they are sorted.
         ORDERS = {
-          "near" => "near DESC, impressions DESC",
-          "impressions" => "impressions DESC",
-          "clicks" => "clicks DESC, impressions DESC",
-          "competing" => "competing DESC, impressions DESC"
+          "near" => ["q.%<near>s", "q.impressions DESC"],
+          "impressions" => ["true", "q.impressions DESC"],
+          "clicks" => ["true", "q.clicks DESC, q.impressions DESC"],
+          "competing" => ["q.competing", "q.impressions DESC"]
         }.freeze
-        PAGES = <<~SQL
-          SELECT f.query_id, f.url_id, l.url, l.title, l.wanted, l.lang, f.clicks, f.impressions, f.position FROM
-            found_for f LEFT JOIN %<ledger>s l USING (url_id)
-          WHERE f.run_id = $1 AND f.query_id = ANY($2::bigint[]) ORDER BY f.impressions DESC
+        FOUND = "FROM found_for f WHERE f.run_id = $1 AND f.span = $2 AND f.url_id = q.url_id AND f.%<near>s AND " \
+          "f.impressions >= $3"
+        # Of pages those that have such a query; what competes is told of queries only.
+        ORDERS_OF_PAGES =
+          ORDERS.except("competing").merge("near" => ["EXISTS (SELECT 1 #{FOUND})", "q.impressions DESC"]).freeze
+        FROM_QUERIES = <<~SQL
+          FROM found_queries q WHERE q.run_id = $1 AND q.span = $2 AND q.impressions >= $3 AND
+            ($4::text IS NULL OR q.query_id IN (SELECT id FROM queries WHERE text LIKE '%%' || $4 || '%%')) AND %<only>s
         SQL
-        OF_PAGES = <<~SQL
-          SELECT f.url_id, l.url, l.title, l."group", l.wanted, sum(f.clicks)::bigint AS clicks,
-            sum(f.impressions)::bigint AS impressions, count(*) AS queries, count(*) FILTER (WHERE f.position BETWEEN $2
-              AND $3 AND f.impressions >= $5) AS near
-          FROM found_for f JOIN %<ledger>s l USING (url_id) WHERE f.run_id = $1 AND ($4::text IS NULL OR l.url LIKE
-            '%%' || $4 || '%%')
-          GROUP BY 1, 2, 3, 4, 5 ORDER BY near DESC, impressions DESC LIMIT #{MOST} OFFSET $6
+        QUERIES = <<~SQL
+          SELECT q.query_id, (SELECT text FROM queries t WHERE t.id = q.query_id) AS query, q.clicks, q.impressions,
+            round(q.position::numeric, 1)::double precision AS position, q.pages AS page_count,
+            coalesce(q.%<near>s, false) AS near, q.competing
+          %<from>s ORDER BY %<order>s, q.query_id LIMIT #{MOST} OFFSET $5
+        SQL
+        PAGES_OF = <<~SQL
+          SELECT f.query_id, f.url_id, l.url, l.title, l.wanted, l.lang, f.clicks, f.impressions, f.position
+          FROM found_for f LEFT JOIN %<ledger>s l USING (url_id)
+          WHERE f.run_id = $1 AND f.span = $2 AND f.query_id = ANY($3::bigint[]) ORDER BY f.impressions DESC, l.url
+        SQL
+        FROM_PAGES = <<~SQL
+          FROM found_pages q JOIN %<ledger>s l USING (url_id) WHERE q.run_id = $1 AND q.span = $2 AND
+            q.impressions >= $3 AND ($4::text IS NULL OR l.url LIKE '%%' || $4 || '%%') AND %<only>s
+        SQL
+        PAGES = <<~SQL
+          SELECT q.url_id::text, l.url, l.title, l."group", l.wanted, q.clicks, q.impressions, q.queries,
+            (SELECT count(*) #{FOUND}) AS near
+          %<from>s ORDER BY %<order>s, q.url_id LIMIT #{MOST} OFFSET $5
         SQL
 
         # @param run [Judging::VerdictRun]
+        # @param span [String] one of Core::Evidence::Windows::SPANS
         # @param first [Float] the best position of a near win
         # @param last [Float]
-        # @param least [Integer] impressions
-        def initialize(run, first:, last:, least:)
+        # @param least [Integer] impressions of a query, or of a page
+        def initialize(run, first:, last:, least:, span: Core::Evidence::Windows::SPANS.first)
           @run = run
-          @band = [first, last]
-          @least = least
-          @names = {ledger: Postgres::Partitions.name("ledger_rows", run.id)}
+          @limits = [run.id, span, least]
+          @near = "position BETWEEN #{[first, last].map { |place| place.to_f.clamp(0, LAST_PLACE) }.join(" AND ")}"
+          @ledger = Postgres::Partitions.name("ledger_rows", run.id)
         end
 
         # @param text [String, nil] a part of the query
         # @param order [String] one of ORDERS
         # @param from [Integer]
-        # @return [Hash] rows ([{query, clicks, impressions, position, near, competing, pages ([{url, …, words}])}]) and
-        #   total
+        # @return [Hash] rows ([{query, clicks, impressions, position, near, competing, page_count, pages ([{url, …,
+        #   words}])}]) and total
         def queries(text: nil, order: "near", from: 0)
-          rows = Postgres::Sql.rows(<<~SQL, [@run.id, *@band, escaped(text), @least, from])
-            SELECT *, count(*) OVER () AS total FROM (#{QUERIES}) all_queries ORDER BY #{ORDERS.fetch(order)}, query
-            LIMIT #{MOST} OFFSET $6
-          SQL
-          pages = pages_of(rows.map { |row| row["query_id"] })
-          {
-            rows:
-              rows.map do |row|
-                row.except("query_id", "total").merge("pages" => told(row, pages), "page_count" => row["pages"])
-              end,
-            total: rows.first&.fetch("total") || 0
-          }
+          found = found(QUERIES, FROM_QUERIES, ORDERS.fetch(order), text, from)
+          pages = pages_of(found[:rows].map { |row| row["query_id"] })
+          found.merge(rows: found[:rows].map { |row| row.except("query_id").merge("pages" => told(row, pages)) })
         end
 
         # @param text [String, nil] a part of the address
+        # @param order [String] one of ORDERS_OF_PAGES
         # @param from [Integer]
-        # @return [Hash] rows, those with most near wins first
-        def pages(text: nil, from: 0)
-          rows = Postgres::Sql.rows(format(OF_PAGES, @names), [@run.id, *@band, escaped(text), @least, from])
-          {rows: rows.map { |row| row.merge("url_id" => row["url_id"].to_s) }}
+        # @return [Hash] rows and total
+        def pages(text: nil, order: "near", from: 0)
+          found(PAGES, FROM_PAGES, ORDERS_OF_PAGES.fetch(order), text, from)
         end
 
         private
+
+        def found(sql, source, (only, order), text, from)
+          source = format(source, ledger: @ledger, only: format(only, near: @near))
+          params = [*@limits, escaped(text)]
+          {
+            rows: Postgres::Sql.rows(format(sql, near: @near, from: source, order: order), [*params, from]),
+            total: Postgres::Sql.rows("SELECT count(*) AS total #{source}", params).first["total"]
+          }
+        end
 
         def escaped(text) = text.to_s.empty? ? nil : text.downcase.gsub(/[\\%_]/) { |sign| "\\#{sign}" }
 
         def pages_of(ids)
           return {} if ids.empty?
 
-          rows = Postgres::Sql.rows(format(PAGES, @names), [@run.id, Postgres::Sql.array(ids)])
+          rows = Postgres::Sql.rows(format(PAGES_OF, ledger: @ledger), [*@limits.first(2), Postgres::Sql.array(ids)])
           shown = rows.group_by { |row| row["query_id"] }.transform_values { |all| all.first(MOST_PAGES) }
           @texts = PageParts.new(@run.crawl).of(shown.values.flatten.map { |row| row["url_id"] }.uniq)
           shown

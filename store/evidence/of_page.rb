@@ -21,7 +21,8 @@ module IronTrellis
         QUERIES = <<~SQL
           SELECT t.text AS query, f.clicks, f.impressions, f.position
           FROM found_for f JOIN queries t ON t.id = f.query_id
-          WHERE f.run_id = $1 AND f.url_id = $2 ORDER BY f.impressions DESC LIMIT #{MOST_QUERIES}
+          WHERE f.run_id = $1 AND f.span = '#{Core::Evidence::Windows::SPANS.first}' AND f.url_id = $2
+          ORDER BY f.impressions DESC LIMIT #{MOST_QUERIES}
         SQL
         LINKS = <<~SQL
           SELECT source, anchor, more, day FROM outside_links
@@ -42,7 +43,7 @@ module IronTrellis
         SQL
         MOVING_SINCE = <<~SQL
           SELECT min(day) AS day FROM standings
-          WHERE index_id = $1 AND url_id = $2 AND state = 'moved' AND superseded_by IS NULL
+          WHERE index_id = $1 AND url_id = $2 AND state = '#{Core::Evidence::Standing::MOVED}' AND superseded_by IS NULL
         SQL
 
         # @param run [Judging::VerdictRun]
@@ -58,11 +59,15 @@ module IronTrellis
             ).first || raise(Core::Error::NotFound.new("The crawl knows no such URL."))
         end
 
+        # @return [String] its address
+        def url = @row["url"]
+
         # @return [Hash] for JSON
         def call
           index = @run.evidence["index"]
           {
-            url: @row["url"],
+            url: url,
+            askable: Index.where(id: index).where.not(address: nil).exists?,
             now: @row.slice(*Core::Ledger::Registry.of(:evidence)),
             declared_canonical: @row["canonical"],
             standings: asked(STANDINGS, [@site_id, @id]),

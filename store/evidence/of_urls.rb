@@ -14,6 +14,7 @@ module IronTrellis
             sum(position * impressions) FILTER (WHERE dated AND day >= %<middle>s) AS weighed,
             sum(impressions) FILTER (WHERE dated AND day >= %<middle>s AND position IS NOT NULL) AS weight,
             sum(clicks) FILTER (WHERE dated) AS long_clicks, sum(impressions) FILTER (WHERE dated) AS long_impressions,
+            sum(clicks) FILTER (WHERE dated AND day >= %<short>s) AS short_clicks,
             sum(impressions) FILTER (WHERE dated AND day >= %<short>s) AS short_impressions,
             (array_agg(clicks ORDER BY day DESC) FILTER (WHERE NOT dated)) [1] AS window_clicks,
             (array_agg(impressions ORDER BY day DESC) FILTER (WHERE NOT dated)) [1] AS window_impressions,
@@ -31,7 +32,7 @@ module IronTrellis
               THEN window_position END AS position,
             CASE WHEN dated THEN long_clicks ELSE window_clicks END AS long_clicks,
             CASE WHEN dated THEN long_impressions ELSE window_impressions END AS long_impressions,
-            short_impressions
+            short_clicks, short_impressions
           FROM (#{SUMS.strip}) sums
         SQL
         QUERIES = <<~SQL
@@ -82,8 +83,8 @@ module IronTrellis
             s.chosen_canonical AS chosen_canonical_by_index,
             coalesce(r.clicks, %<no_record>s)::bigint AS clicks,
             coalesce(r.impressions, %<no_record>s)::bigint AS impressions,
-            round(r.position::numeric, 1)::double precision AS position, r.short_impressions::bigint AS
-              short_impressions,
+            round(r.position::numeric, 1)::double precision AS position,
+            r.short_clicks::bigint AS short_clicks, r.short_impressions::bigint AS short_impressions,
             r.long_clicks::bigint AS long_clicks, r.long_impressions::bigint AS long_impressions,
             coalesce(q.queries, %<no_queries>s)::integer AS queries,
             coalesce(l.outside_links, %<no_links>s)::integer AS outside_links, coalesce(g.goals, %<no_goals>s) AS goals,

@@ -34,11 +34,43 @@ module IronTrellis
           ON CONFLICT (run_id, day, "group", wanted, standing) DO UPDATE SET urls = standing_rollups.urls +
             excluded.urls
         SQL
+        # The windows of the search record, a row each.
+        SPANS = "unnest($3::text[], $4::date[], $5::date[]) AS w (span, first, last)"
+        SHORT = Core::Evidence::Windows::SPANS.first
+        # Of rows of whole windows the newest counts, where the URL has no dated ones.
+        WINDOW = <<~SQL
+          SELECT max(o.day) FROM search_queries o
+          WHERE o.index_id = s.index_id AND o.url_id = s.url_id AND o.superseded_by IS NULL HAVING NOT bool_or(o.dated)
+        SQL
         FOUND_FOR = <<~SQL
-          INSERT INTO found_for (run_id, url_id, query_id, clicks, impressions, position)
-          SELECT $1, url_id, query_id, sum(clicks), sum(impressions), #{MeanPosition.sql}
-          FROM search_queries WHERE index_id = $2 AND superseded_by IS NULL AND dated AND day BETWEEN $3 AND $4
-          GROUP BY 2, 3 HAVING sum(impressions) > 0
+          INSERT INTO found_for (run_id, span, url_id, query_id, clicks, impressions, position)
+          SELECT $1, w.span, url_id, query_id, sum(clicks), sum(impressions), #{MeanPosition.sql}
+          FROM search_queries s JOIN #{SPANS} ON day BETWEEN w.first AND w.last
+          WHERE index_id = $2 AND superseded_by IS NULL AND (dated OR w.span <> '#{SHORT}' AND day = (#{WINDOW.strip}))
+          GROUP BY 2, 3, 4 HAVING sum(impressions) > 0
+        SQL
+        # Pages compete for a query that have a fifth at least of what the most shown one has.
+        FOUND_QUERIES = <<~SQL
+          INSERT INTO found_queries (run_id, span, query_id, clicks, impressions, position, pages, competing)
+          SELECT $1, span, query_id, sum(clicks), sum(impressions), #{MeanPosition.sql}, count(*),
+            count(*) FILTER (WHERE impressions * 5 >= most) > 1
+          FROM (
+            SELECT *, max(impressions) OVER (PARTITION BY span, query_id) AS most FROM found_for WHERE run_id = $1
+          ) f GROUP BY 2, 3
+        SQL
+        FOUND_PAGES = <<~SQL
+          INSERT INTO found_pages (run_id, span, url_id, clicks, impressions, queries)
+          SELECT $1, span, url_id, sum(clicks), sum(impressions), count(*)
+          FROM found_for WHERE run_id = $1 GROUP BY 2, 3
+        SQL
+        FOUND = %w[found_for found_queries found_pages].freeze
+        GROUPS = <<~SQL
+          INSERT INTO group_records (run_id, span, "group", clicks, impressions, visited)
+          SELECT $1, w.span, s."group", sum(w.clicks), sum(w.impressions), count(*) FILTER (WHERE w.clicks > 0)
+          FROM %<evidence>s e JOIN %<stage>s s USING (url_id) CROSS JOIN LATERAL (VALUES
+            ('short', e.short_clicks, e.short_impressions), ('middle', e.clicks, e.impressions),
+            ('long', e.long_clicks, e.long_impressions)) AS w (span, clicks, impressions)
+          WHERE #{Ledger::Scopes.document(of: "s.")} GROUP BY 2, 3
         SQL
 
         # @param run [Judging::VerdictRun]
@@ -49,14 +81,21 @@ module IronTrellis
           @names = {ledger: Postgres::Partitions.name("ledger_rows", run.id)}
         end
 
-        # The queries that pages were found for in the short window.
+        # The queries that pages were found for, window by window, and what each page group brought in each. Rules read
+        # of it, so it belongs before them.
         #
+        # @param stage [String] the table of staged rows
+        # @param evidence [String] of what evidence says
         # @return [void]
-        def found_for
-          short = @basis.windows&.short or return
-          Postgres::Sql.run(FOUND_FOR, [@run.id, @basis.index, short.begin.iso8601, short.end.iso8601])
-          # It is read at once, and joined with it.
-          Postgres::Sql.raw.exec("ANALYZE found_for")
+        def record(stage:, evidence:)
+          spans = @basis.windows&.spans or return
+          days = spans.values
+          columns = [spans.keys, days.map { |one| one.begin.iso8601 }, days.map { |one| one.end.iso8601 }]
+          Postgres::Sql.run(FOUND_FOR, [@run.id, @basis.index, *columns.map { |one| Postgres::Sql.array(one) }])
+          [FOUND_QUERIES, FOUND_PAGES].each { |sql| Postgres::Sql.run(sql, [@run.id]) }
+          # They are read at once, and joined with.
+          FOUND.each { |table| Postgres::Sql.raw.exec("ANALYZE #{table}") }
+          Postgres::Sql.run(format(GROUPS, stage: stage, evidence: evidence), [@run.id])
         end
 
         # Belongs behind the rows of the ledger.

@@ -20,10 +20,11 @@ module IronTrellis
             percentile_disc(0.5) WITHIN GROUP (ORDER BY unique_share) AS unique_share,
             coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY words) FILTER (WHERE #{ANSWERS}), 0) AS words,
             count(*) FILTER (WHERE standing = '#{Core::Evidence::Standing::IN_INDEX}') AS in_index,
-              sum(clicks)::bigint AS
-              clicks, sum(impressions)::bigint AS impressions, count(*) FILTER (WHERE clicks > 0) AS visited
+            count(*) FILTER (WHERE clicks > 0) AS visited
           FROM %<ledger>s WHERE #{Ledger::Scopes.document} GROUP BY 1 ORDER BY count(*) DESC, 1
         SQL
+        # What the search record of each window has of them.
+        RECORDS = 'SELECT "group", span, clicks, impressions, visited FROM group_records WHERE run_id = $1'
         # So many pages tell what to propose; as ids are digests, the first of them are any.
         SAMPLE = 200_000
         PAGES = <<~SQL
@@ -63,12 +64,14 @@ module IronTrellis
         #   where nothing was)
         def groups
           decided = @site.decisions.in_force("group")
+          records = self.records
           Postgres::Sql
             .rows(format(GROUPS, @names))
             .map do |row|
               row.merge(
                 "authority" => row["authority"].round(6),
                 "unique_share" => row["unique_share"]&.to_f&.round(4),
+                "record" => records.fetch(row["group"], {}),
                 "decision" => decided[row["group"]]&.view
               )
             end
@@ -89,6 +92,12 @@ module IronTrellis
         end
 
         private
+
+        def records =
+          Postgres::Sql
+            .rows(RECORDS, [@run.id])
+            .group_by { |row| row["group"] }
+            .transform_values { |all| all.to_h { |row| [row["span"], row.except("group", "span")] } }
 
         def pages
           rows = Postgres::Sql.rows(format(PAGES, @names))

@@ -180,16 +180,64 @@ class EvidenceJudgingTest < Minitest::Test
       }
     )
     judged
-    limits = @site.limits.for(nil)
-    found =
-      Store::Evidence::FoundFor.new(
-        @crawl.verdict_run,
-        first: limits.near_win_first,
-        last: limits.near_win_last,
-        least: limits.query_impressions
-      ).queries
-    assert_equal [["lamp harbour", 12.0, 3, true, true], ["lamps", 3.0, 2, false, false]],
-      found[:rows].map { |row| row.values_at("query", "position", "page_count", "near", "competing") }
+    told = ->(rows, *names) { rows[:rows].map { |row| row.values_at(*names) } }
+    assert_equal [["lamp harbour", 12.0, 3, true, true]],
+      told.call(found_for.queries, "query", "position", "page_count", "near", "competing")
+    assert_equal [["lamps", 2], ["lamp harbour", 3]],
+      told.call(found_for.queries(order: "impressions"), "query", "page_count")
+    assert_equal [["lamp harbour"]], told.call(found_for.queries(order: "competing"), "query")
+    assert_equal [["lamps"]], told.call(found_for.queries(order: "clicks", text: "MPS"), "query")
+    assert_equal [["/a", 2, 1], ["/b", 2, 1]],
+      told.call(found_for.pages, "url", "queries", "near").map { |url, *rest| [URI(url).path, *rest] }
+    assert_equal %w[/a /b /c], told.call(found_for.pages(order: "impressions"), "url").map { |url,| URI(url).path }
+    assert_equal 3, found_for.pages(order: "impressions")[:total]
+  end
+
+  def test_what_pages_are_found_for_and_bring_window_by_window
+    pages("2026-11-28", "/a" => [2, 30, 9])
+    pages("2026-07-01", "/a" => [5, 50, 9])
+    pages("2025-09-01", "/a" => [7, 70, 9], "/b" => [1, 10, 9])
+    queries("2026-11-28", "/a" => {"lamp" => [2, 60, 4.0]})
+    queries("2026-07-01", "/a" => {"lamp" => [5, 60, 10.0]})
+    judged
+    told =
+      %w[short middle long].to_h do |span|
+        row = found_for(span: span).queries(order: "impressions")[:rows].first
+        [span, row.values_at("clicks", "impressions", "position")]
+      end
+    assert_equal({"short" => [2, 60, 4.0], "middle" => [7, 120, 7.0], "long" => [7, 120, 7.0]}, told)
+    group = Store::Intents::GroupEvidence.new(@crawl.verdict_run, @site).groups.find { |one| one["group"] == "all" }
+    assert_equal(
+      {"short" => [2, 30, 1], "middle" => [7, 80, 1], "long" => [15, 160, 2]},
+      group["record"].transform_values { |one| one.values_at("clicks", "impressions", "visited") }
+    )
+  end
+
+  def test_whether_the_heir_of_an_address_takes_over
+    import("standings", "url,standing\nhttp://small.example/old,in_index\n", date: Date.new(2026, 10, 1))
+    import("standings", "url,standing\nhttp://small.example/old,moved\n", date: Date.new(2026, 10, 20))
+    pages("2026-09-21", "/old" => [9, 90, 1])
+    pages("2026-09-22", "/old" => [30, 300, 4])
+    pages("2026-10-19", "/old" => [10, 100, 8], "/a" => [5, 50, 6])
+    pages("2026-10-20", "/old" => [7, 70, 4])
+    pages("2026-11-01", "/a" => [19, 200, 5])
+    pages("2026-11-28", "/a" => [20, 200, 5])
+    judged
+    moves = {
+      "http://small.example/old" => "http://small.example/a",
+      "http://small.example/b" => "http://small.example/c"
+    }
+    heirs = Store::Evidence::Heirs.new(@crawl.verdict_run).of(moves)
+    assert_equal ["http://small.example/old"], heirs.keys
+    heir = heirs.values.first
+    assert_equal ["2026-10-20", 40, 5.0, 5, 39, 0.85],
+      [
+        heir[:since],
+        *heir[:before].values_at("clicks", "position"),
+        heir.dig(:beside, "clicks"),
+        heir.dig(:now, "clicks"),
+        heir[:share]
+      ]
   end
 
   def test_bloat_is_told_of_a_group_once_the_record_reaches_back
@@ -206,6 +254,17 @@ class EvidenceJudgingTest < Minitest::Test
   end
 
   private
+
+  def found_for(**window)
+    limits = @site.limits.for(nil)
+    Store::Evidence::FoundFor.new(
+      @crawl.verdict_run,
+      first: limits.near_win_first,
+      last: limits.near_win_last,
+      least: limits.query_impressions,
+      **window
+    )
+  end
 
   def link_home = "<a href=/>home</a>"
 

@@ -77,7 +77,7 @@ module IronTrellis
         end
 
         def judge_evidence(run, writer, faults)
-          Store::Evidence::RollUp.new(run, @settled.basis).found_for
+          Store::Evidence::RollUp.new(run, @settled.basis).record(stage: writer.stage, evidence: @facts.evidence)
           faults.evidence(
             FaultsByEvidence.new(@settled.basis, @limits.least(:query_impressions)),
             Store::Evidence::EvidentRows.new(

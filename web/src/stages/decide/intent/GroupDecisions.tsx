@@ -4,6 +4,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { counted } from "../../../kit/format";
+import { Quiet, Spring } from "../../../kit/pieces";
+import { type Span, spanChoices } from "../../../kit/spans";
+import { Toggles } from "../../../kit/Toggles";
 import { GroupTable } from "./GroupTable";
 import { useIntent } from "./useIntent";
 import { WhatWouldChange } from "./WhatWouldChange";
@@ -11,9 +14,11 @@ import { WhatWouldChange } from "./WhatWouldChange";
 /** Groups with their evidence on the left, what other wishes would change on the right. */
 export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) {
   const intent = useIntent(site, crawl);
+  const { span, setSpan } = intent;
   const evidence = asked(intent.evidence, "the evidence");
   if (evidence.state !== "ready") return <Unready screen={evidence} />;
-  const { groups, proposals } = evidence.data;
+  const { groups, proposals, windows } = evidence.data;
+  const spans = spanChoices(windows);
   const pages = proposals.filter((one) => one.urls !== null);
   const sure = proposals.filter((one) => one.sure);
   return (
@@ -25,8 +30,8 @@ export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) 
       }}
     >
       <Box sx={{ overflow: "auto", pl: 2.5, pr: 2 }}>
-        {proposals.length > 0 && (
-          <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
+        <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5, mb: 0.5 }}>
+          {proposals.length > 0 && (
             <span>
               {counted(proposals.length - pages.length, "group")} and{" "}
               {counted(
@@ -35,16 +40,23 @@ export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) 
               )}{" "}
               have a proposal.
             </span>
-            {sure.length > 0 && (
-              <Button onClick={() => intent.accept(sure)}>
-                {sure.length === proposals.length
-                  ? "Take them all as drafts"
-                  : `Take the ${sure.length} that are sure as drafts`}
-              </Button>
-            )}
-          </Box>
-        )}
-        <GroupTable groups={groups} proposals={proposals} intent={intent} />
+          )}
+          {sure.length > 0 && (
+            <Button onClick={() => intent.accept(sure)}>
+              {sure.length === proposals.length
+                ? "Take them all as drafts"
+                : `Take the ${sure.length} that are sure as drafts`}
+            </Button>
+          )}
+          <Spring />
+          {spans.length > 0 && (
+            <>
+              <Quiet component="span">Clicks and impressions of</Quiet>
+              <Toggles<Span> choices={spans} value={span} choose={setSpan} choiceSx={{ py: 0, px: 1 }} />
+            </>
+          )}
+        </Box>
+        <GroupTable groups={groups} proposals={proposals} span={span} intent={intent} />
       </Box>
       <WhatWouldChange intent={intent} judging={crawl.judged_again} />
     </Box>

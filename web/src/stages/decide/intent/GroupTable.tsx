@@ -9,11 +9,12 @@ import { Link } from "react-router";
 import { narrowed, useAddress } from "../../../kit/address";
 import { count, counted, share } from "../../../kit/format";
 import { pagesOf } from "../../../kit/groups";
+import type { Span } from "../../../kit/spans";
 import { MONO } from "../../../theme";
 import type { Evidence, Proposal, useIntent, Wish } from "./useIntent";
 import { Visited } from "./Visited";
 
-type Props = { groups: Evidence[]; proposals: Proposal[]; intent: ReturnType<typeof useIntent> };
+type Props = { groups: Evidence[]; proposals: Proposal[]; span: Span; intent: ReturnType<typeof useIntent> };
 
 const INTENTS = { "": "not decided", index: "index", keep_out: "keep out" };
 const COLUMNS: [string, string][] = [
@@ -26,7 +27,8 @@ const COLUMNS: [string, string][] = [
   ["Authority", "Share of the authority of the whole site"],
   ["Listed", "Pages that a sitemap lists"],
   ["In index", "Pages that the index has"],
-  ["Clicks", "From search, in 6 months unless set otherwise, and how many of its pages brought them"],
+  ["Impressions", "How often search showed its pages in the chosen window"],
+  ["Clicks", "From search in the chosen window, and how many of its pages brought them"],
 ];
 /** Rows with choices cost time to draw, so those of large sites come by portions. */
 const FEW = 60;
@@ -47,7 +49,7 @@ const TABLE = {
 } as const;
 
 /** Page groups, the largest first: evidence, then the decision. */
-export function GroupTable({ groups, proposals, intent }: Props) {
+export function GroupTable({ groups, proposals, span, intent }: Props) {
   const [most, setMost] = useState(FEW);
   return (
     <>
@@ -73,6 +75,7 @@ export function GroupTable({ groups, proposals, intent }: Props) {
             <Row
               key={group.group}
               group={group}
+              record={group.record[span]}
               proposal={proposals.find((one) => one.urls === null && one.group === group.group)}
               singles={proposals.filter((one) => one.urls !== null && one.group === group.group)}
               intent={intent}
@@ -91,12 +94,13 @@ export function GroupTable({ groups, proposals, intent }: Props) {
 
 type RowProps = {
   group: Evidence;
+  record: Evidence["record"][string] | undefined;
   proposal: Proposal | undefined;
   singles: Proposal[];
   intent: ReturnType<typeof useIntent>;
 };
 
-function Row({ group, proposal, singles, intent }: RowProps) {
+function Row({ group, record, proposal, singles, intent }: RowProps) {
   const { to } = useAddress();
   const decided = valueOf(group.decision, "group");
   const drafted = group.group in intent.drafts.group;
@@ -125,9 +129,12 @@ function Row({ group, proposal, singles, intent }: RowProps) {
         <td>{share(group.authority)}</td>
         <td>{group.listed > 0 ? count(group.listed) : "–"}</td>
         <td>{group.in_index > 0 ? count(group.in_index) : "–"}</td>
+        <td>{record?.impressions == null ? "–" : count(record.impressions)}</td>
         <td>
-          {group.clicks === null ? "–" : count(group.clicks)}
-          {group.visited > 0 && <Quiet small>{counted(group.visited, "page").replace(" ", "\u00a0")}</Quiet>}
+          {record?.clicks == null ? "–" : count(record.clicks)}
+          {record && record.visited > 0 && (
+            <Quiet small>{counted(record.visited, "page").replace(" ", "\u00a0")}</Quiet>
+          )}
         </td>
         <td className="left">
           <Choice
@@ -160,7 +167,7 @@ function Row({ group, proposal, singles, intent }: RowProps) {
           one &&
           !(one.urls === null && drafted) && (
             <tr key={`${one.group} ${one.urls?.[0] ?? ""}`} style={{ border: 0 }}>
-              <Box component="td" className="left" colSpan={13} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
+              <Box component="td" className="left" colSpan={14} sx={{ "&&": { pt: 0 }, color: "text.secondary" }}>
                 {one.urls === null ? "Proposed: " : `Proposed for ${counted(one.urls.length, "page")} of it: `}
                 <strong>{one.intent === "index" ? "index" : "keep out"}</strong>
                 {one.except.length > 0 && <Except urls={one.except} />}. {one.reasons.join(" ")}{" "}

@@ -14,7 +14,7 @@ export function Visited({ group, visited, intent }: Props) {
   const { pages, stays, set } = useVisited(group, intent);
   return (
     <tr style={{ border: 0 }}>
-      <Box component="td" className="left" colSpan={13} sx={{ "&&": { pt: 0 } }}>
+      <Box component="td" className="left" colSpan={14} sx={{ "&&": { pt: 0 } }}>
         <strong>{counted(visited, "page")} of it bring visits.</strong> They stay, each as an exception, unless you tick
         them off:
         {pages.map((page) => (

@@ -2,6 +2,7 @@ import type { IntentValue } from "../../../kit/decisions";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Crawl, type Schemas } from "../../../api/client";
+import type { Span } from "../../../kit/spans";
 import { useDecide } from "../../../kit/useDecide";
 import { useLater } from "../../../kit/useLater";
 
@@ -17,6 +18,7 @@ const NONE: Drafts = { group: {}, intent: {} };
 export function useIntent(site: number, crawl: Crawl) {
   const [drafts, setDrafts] = useState<Drafts>(NONE);
   const [note, setNote] = useState("");
+  const [span, setSpan] = useState<Span>("middle");
   const decide = useDecide(site);
   const evidence = useQuery({
     queryKey: ["decide", "intent", crawl.id, crawl.run],
@@ -81,6 +83,8 @@ export function useIntent(site: number, crawl: Crawl) {
     change,
     note,
     setNote,
+    span,
+    setSpan,
     decide,
     save,
     drafted: values.length,

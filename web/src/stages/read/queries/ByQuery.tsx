@@ -1,16 +1,18 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import { count, counted } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { placeOf } from "./place";
+import type { Marking } from "./useMarkedText";
 import type { Row } from "./useQueries";
 import { Words } from "./Words";
 
-type Props = { rows: Row[]; band: { first: number; last: number } };
+type Props = { rows: Row[]; band: { first: number; last: number }; mark: (marking: Marking) => void };
 
 /** A row a query: its place as a peg on a rule with the band of near wins shaded, and its pages with their words. */
-export function ByQuery({ rows, band }: Props) {
+export function ByQuery({ rows, band, mark }: Props) {
   return (
     <Scroll tabIndex={0} role="region" aria-label="Queries">
       <Roomy
@@ -37,6 +39,16 @@ export function ByQuery({ rows, band }: Props) {
                     <Quiet component="span">no longer known</Quiet>
                   )}
                   <Words words={page.words} />
+                  {page.words.length > 0 && (
+                    <Button
+                      size="small"
+                      sx={{ py: 0, minWidth: 0 }}
+                      aria-label={`Show the words of “${row.query}” in ${page.url}`}
+                      onClick={() => mark({ query: row.query ?? "", url: page.url_id })}
+                    >
+                      Show
+                    </Button>
+                  )}
                   {(row.pages?.length ?? 0) > 1 && (
                     <Quiet component="span" small>
                       {counted(page.impressions, "impression")}, place {page.position ?? "–"}

@@ -2,23 +2,27 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
 import TextField from "@mui/material/TextField";
+import { useState } from "react";
 import type { Crawl } from "../../../api/client";
 import { counted } from "../../../kit/format";
 import { Quiet, Spring } from "../../../kit/pieces";
+import { type Span, spanChoices } from "../../../kit/spans";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
 import { ByPage } from "./ByPage";
 import { ByQuery } from "./ByQuery";
+import { MarkedText } from "./MarkedText";
+import type { Marking } from "./useMarkedText";
 import { BAND, type By, type Order, useQueries } from "./useQueries";
 
 const PAGE = 100;
 const ORDERS: { name: Order; label: string; title?: string }[] = [
-  { name: "near", label: "Near wins", title: "A few places from being seen, most impressions first" },
-  { name: "impressions", label: "Impressions" },
-  { name: "clicks", label: "Clicks" },
-  { name: "competing", label: "Competing pages", title: "Two pages of the site are shown for one query" },
+  { name: "near", label: "Near wins", title: "Only those a few places from being seen, most impressions first" },
+  { name: "impressions", label: "Most shown", title: "All, most impressions first" },
+  { name: "clicks", label: "Most clicked", title: "All, most clicks first" },
+  { name: "competing", label: "Competing pages", title: "Only queries for which two pages of the site are shown" },
 ];
 
 /** What people search for when they are shown these pages, near wins first, with the words that each page has. */
@@ -28,7 +32,8 @@ export default function Queries() {
 }
 
 function QueriesOf({ crawl }: { crawl: Crawl }) {
-  const { change, typed, setTyped, by, order, band, from, found } = useQueries(crawl);
+  const { change, typed, setTyped, by, order, span, band, from, found } = useQueries(crawl);
+  const [marking, setMarking] = useState<Marking | null>(null);
   const limit = (name: keyof typeof BAND, label: string) => (
     <TextField
       size="small"
@@ -40,6 +45,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
     />
   );
   const total = found.data?.total ?? 0;
+  const of = by === "query" ? counted(total, "query", "queries") : counted(total, "page");
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
       <Title>Queries</Title>
@@ -53,11 +59,17 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           choose={(name) => change({ by: name === "query" ? undefined : name, from: undefined }, true)}
           choiceSx={{ py: 0.25, px: 1.5 }}
         />
-        {by === "query" && (
-          <Toggles<Order>
-            choices={ORDERS}
-            value={order}
-            choose={(name) => change({ order: name === "near" ? undefined : name, from: undefined }, true)}
+        <Toggles<Order>
+          choices={by === "query" ? ORDERS : ORDERS.filter((one) => one.name !== "competing")}
+          value={order}
+          choose={(name) => change({ order: name === "near" ? undefined : name, from: undefined }, true)}
+          choiceSx={{ py: 0.25, px: 1.25 }}
+        />
+        {found.state === "ready" && spanChoices(found.data.windows).length > 0 && (
+          <Toggles<Span>
+            choices={spanChoices(found.data.windows)}
+            value={span}
+            choose={(name) => change({ span: name === "short" ? undefined : name, from: undefined }, true)}
             choiceSx={{ py: 0.25, px: 1.25 }}
           />
         )}
@@ -75,7 +87,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
         {limit("last", "to place")}
         {limit("least", "Impressions from")}
         <Spring />
-        <Quiet component="span">{by === "query" && total > 0 && counted(total, "query", "queries")}</Quiet>
+        <Quiet component="span">{total > 0 && of}</Quiet>
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}
         {total > from + PAGE && <Button onClick={() => change({ from: String(from + PAGE) })}>Further</Button>}
       </Box>
@@ -89,10 +101,11 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           }}
         />
       ) : by === "query" ? (
-        <ByQuery rows={found.data.rows} band={band} />
+        <ByQuery rows={found.data.rows} band={band} mark={setMarking} />
       ) : (
         <ByPage rows={found.data.rows} />
       )}
+      <MarkedText crawl={crawl} marking={marking} close={() => setMarking(null)} />
     </Box>
   );
 }

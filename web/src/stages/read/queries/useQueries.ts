@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api, type Crawl, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { asked } from "../../../kit/screen";
+import type { Span } from "../../../kit/spans";
 import { useLater } from "../../../kit/useLater";
 
 export type FoundFor = Schemas["FoundFor"];
@@ -19,15 +20,17 @@ export function useQueries(crawl: Crawl) {
   const [typed, setTyped] = useState(search.get("text") ?? "");
   const text = useLater(typed, 300);
   const by = (search.get("by") ?? "query") as By;
-  const order = (search.get("order") ?? "near") as Order;
+  const wished = (search.get("order") ?? "near") as Order;
+  const order = by === "page" && wished === "competing" ? "near" : wished;
+  const span = (search.get("span") ?? "short") as Span;
   const number = (name: keyof typeof BAND) => Number(search.get(name) ?? BAND[name]);
   const band = { first: number("first"), last: number("last"), least: number("least") };
   const from = Number(search.get("from") ?? 0);
-  const query = { by, order, ...band, from, ...(text ? { text } : {}) };
+  const query = { by, order, span, ...band, from, ...(text ? { text } : {}) };
   const found = useQuery({
     queryKey: ["queries", crawl.id, crawl.run, query],
     queryFn: () => data(api.GET("/crawls/{crawl}/queries", { params: { path: { crawl: crawl.id }, query } })),
     placeholderData: keepPreviousData,
   });
-  return { change, typed, setTyped, by, order, band, from, found: asked(found, "the queries") };
+  return { change, typed, setTyped, by, order, span, band, from, found: asked(found, "the queries") };
 }
