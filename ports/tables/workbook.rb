@@ -20,6 +20,7 @@ module IronTrellis
         def initialize(path)
           # Not before: few files are workbooks.
           require "roo"
+          Roo::Excelx::Styles.prepend(WorkbookStyles)
           check(path)
           unpack(path)
         end

@@ -2,6 +2,7 @@
 
 require "zip"
 require_relative "../test_helper"
+require "open3"
 require_relative "../support/database"
 require_relative "../support/evidence_site"
 require_relative "../support/site_server"
@@ -110,6 +111,28 @@ class EvidenceReferenceTest < Minitest::Test
       table = IronTrellis::Ports::Tables::Workbook.new(path)
       assert_equal %w[url clicks position date], table.headings
       assert_equal [%w[http://a.test/ 1200 3.5 2026-11-28]], table.to_enum(:each).map { |cells, _, _| cells }
+    end
+  end
+
+  # Source: npm's write-excel-file, which writes texts that cells share, formats of its own, and styles without any.
+  def test_a_workbook_of_another_writer_is_read
+    rows = [
+      ["url", "clicks", "position", "date", "Größe"],
+      ["http://a.test/", 1_234_567, 3.25, "date:2026-11-28", "ä < b & \"c\""],
+      ["http://a.test/é", nil, 0.1, "date:2024-02-29", "=1+1"]
+    ]
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, "book.xlsx")
+      _, error, status =
+        Open3.capture3("node", File.join(__dir__, "workbook.mjs"), path, stdin_data: JSON.generate(rows))
+      assert status.success?, error
+      table = IronTrellis::Ports::Tables::Workbook.new(path)
+      assert_equal rows.first, table.headings
+      assert_equal [
+        ["http://a.test/", "1234567", "3.25", "2026-11-28", "ä < b & \"c\""],
+        ["http://a.test/é", "", "0.1", "2024-02-29", "=1+1"]
+      ],
+        table.to_enum(:each).map { |cells, _, _| cells }
     end
   end
 

@@ -240,6 +240,30 @@ class EvidenceJudgingTest < Minitest::Test
       ]
   end
 
+  def test_a_hide_that_ends_soon_is_told_until_its_end_unless_something_lasting_is_proved
+    standings({"hidden" => %w[/a /b /c /d]})
+    index = Store::Evidence::Index.first_of(@site)
+    today = @site.evidence_reading.today(Time.now)
+    days = {"/a" => 14, "/b" => 15, "/c" => -1, "/d" => 3}
+    Store::Evidence::InterfaceRows.new(index).hides(
+      days.map do |path, left|
+        {
+          "url" => "http://small.example#{path}",
+          "asked_on" => (today - 80).iso8601,
+          "ends_on" => (today + left).iso8601
+        }
+      end,
+      NOW
+    )
+    judged
+    assert_equal [["hide-running-out", "/a", (today + 14).iso8601], ["hide-running-out", "/d", (today + 3).iso8601]],
+      told_of(@crawl, "hide-running-out")
+    id = IronTrellis::Core::Url::NormalForm.id(@site.id, "http://small.example/d")
+    Store::Postgres::Sql.run("UPDATE index_hides SET proved = true WHERE url_id = $1", [id])
+    judged
+    assert_equal ["/a"], told_of(@crawl, "hide-running-out").map { |_, path, _| path }
+  end
+
   def test_bloat_is_told_of_a_group_once_the_record_reaches_back
     standings({"in_index" => (1..10).map { |number| "/bloat/#{number}" } + %w[/a]})
     pages("2026-11-28", "/a" => [1, 1, 1])
