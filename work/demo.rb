@@ -22,14 +22,18 @@ module IronTrellis
       RATE = 60
       PATIENCE_SECONDS = 240
       # What the keepers of the site did between two crawls, and whom to ask for it.
-      CHANGES = ROOT.join("standins/site/changes.yml")
+      CHANGES = %w[changes later_changes].map { |name| ROOT.join("standins/site/#{name}.yml") }.freeze
       KEEPERS = "maintenance.skerrylamps.example"
 
       # @param site_port [Integer] of the site stand-in
       # @param index_port [Integer] of the index stand-in
-      def initialize(site_port:, index_port:)
+      # @param rate [Integer] requests a second, 0 for no limit
+      # @param days [Integer] of the index's life
+      def initialize(site_port:, index_port:, rate: RATE, days: DemoEvidence::DAYS)
         @site_port = site_port
         @index_port = index_port
+        @rate = rate
+        @days = days
       end
 
       # @param anew [Boolean] drop what is there first
@@ -41,8 +45,9 @@ module IronTrellis
         site = drop(site) if site && anew
         site ||= found
         ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
-        change_site && crawl(site) if site.crawls.count == 1
-        DemoEvidence.new(site, @index_port).build if Store::Evidence::Index.of(site).empty?
+        change_site(CHANGES.first) && crawl(site) if site.crawls.count == 1
+        DemoEvidence.new(site, @index_port, days: @days).build if Store::Evidence::Index.of(site).empty?
+        change_site(CHANGES.last) && crawl(site) if site.crawls.count == 2
         decide(site) if site.decisions.in_force("group").empty?
       end
 
@@ -64,7 +69,7 @@ module IronTrellis
         Core::Settings::Crawl.new(
           "start_urls" => %w[http://www.skerrylamps.example/ http://old.skerrylamps.example/],
           "hosts" => HOSTS.drop(1),
-          "rate" => RATE,
+          "rate" => @rate,
           "resolve" => HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] }
         )
       end
@@ -113,7 +118,7 @@ module IronTrellis
             )
           end
         end
-        # Both crawls by what is decided now, so that they can be compared.
+        # All crawls by what is decided now, so that they can be compared.
         site.crawls.reload.reverse_each { |crawl| Judging::Judgement.alone(crawl, clock: -> { Time.now }) }
         Redirects::SuggestedTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
         Sitemaps::Building.now(site, clock: -> { Time.now })
@@ -128,9 +133,9 @@ module IronTrellis
           note: note
         )
 
-      def change_site
+      def change_site(changes)
         YAML
-          .safe_load_file(CHANGES)
+          .safe_load_file(changes)
           .each { |change| ask_keepers("POST", "/pages", {"host" => HOSTS.first}.merge(change)) }
       end
 

@@ -14,6 +14,8 @@ module IronTrellis
       WEEKS = 5
       STEP = 100
       SECONDS = 300
+      # Pages that were hidden for 90 days, by how many days ago: one hide ends soon.
+      HIDDEN = {80 => "/press/poster", 45 => "/journal/the-propeller-foundry"}.freeze
       # Files as the keepers of the site bring them.
       FILES = {"links" => "links.csv", "goals" => "goals.csv"}.freeze
       # One is left to be brought by hand.
@@ -21,15 +23,17 @@ module IronTrellis
 
       # @param site [Store::Sites::Site]
       # @param port [Integer] of the index stand-in
-      def initialize(site, port)
+      # @param days [Integer] that pass in all
+      def initialize(site, port, days: DAYS)
         @site = site
         @address = "http://127.0.0.1:#{port}"
+        @days = days
       end
 
       # @return [void]
       def build
         index = Evidence::Sources.add(@site, {"name" => NAME, "address" => @address}, now: Time.now)
-        pass(DAYS - WEEKS * 7)
+        pass_and_hide
         pull(index)
         WEEKS.times do
           pass(7)
@@ -45,6 +49,14 @@ module IronTrellis
       private
 
       def pull(index) = Evidence::Pulling.new(index, now: Time.now).call(by: Demo::PERSON)
+
+      # Until the weeks begin in which it is asked.
+      def pass_and_hide
+        [@days, *HIDDEN.keys, WEEKS * 7].each_cons(2) do |before, ago|
+          pass(before - ago)
+          HIDDEN[ago]&.then { |path| post("/hides", {url: "http://#{Demo::HOSTS.first}#{path}"}) }
+        end
+      end
 
       # In steps, so that no answer takes longer than it may. A part of it may have passed at an earlier start.
       def pass(days)

@@ -128,9 +128,15 @@ module Gazetteer
         .filter_map { |node| link(uri, node["href"]) }
         .uniq
 
+    # Links that begin with a slash lead to the same place from everywhere on a host.
     def link(uri, text)
       return if text.nil?
+      return merged(uri, text) unless text.start_with?("/")
 
+      (@merged ||= {}).fetch("#{uri.host} #{text}") { |key| @merged[key] = merged(uri, text) }
+    end
+
+    def merged(uri, text)
       found = uri.merge(text.strip)
       return unless found.is_a?(URI::HTTP)
 

@@ -15,6 +15,7 @@ module Gazetteer
     HIDE_DAYS = 90
     THIN_WORDS = 50
     RETRY_DAYS = 3
+    HOST = %r{\Ahttps?://([^/:?#]+)}
     # So long its fetches are remembered.
     LOGGED_DAYS = 45
     SLOW_SHARE = 0.015
@@ -118,7 +119,7 @@ module Gazetteer
 
     private
 
-    def ours?(url) = hosts.include?(URI(url).host)
+    def ours?(url) = hosts.include?(url[HOST, 1])
 
     def know(url, found_by)
       return unless ours?(url)
@@ -126,7 +127,7 @@ module Gazetteer
       return if !@urls.key?(url) && late?(url)
 
       # Some pages it hears of and is in no hurry to see.
-      wait = (found_by == "link" && @seeded.share(url, "hurry") < SLOW_SHARE) ? SLOW_DAYS : 0
+      wait = (found_by == "link" && @seeded.of(url, "hurry") < SLOW_SHARE) ? SLOW_DAYS : 0
       @urls[url] ||= {
         "found_on" => today.iso8601,
         "found_by" => found_by,
@@ -141,7 +142,7 @@ module Gazetteer
     end
 
     # A few it hears of in its last weeks only.
-    def late?(url) = @seeded.share(url, "hurry") < LATE_SHARE && today.iso8601 < @settings.fetch("lenient_from")
+    def late?(url) = @seeded.of(url, "hurry") < LATE_SHARE && today.iso8601 < @settings.fetch("lenient_from")
 
     def due
       now = today.iso8601
@@ -178,7 +179,7 @@ module Gazetteer
     def fetch(url)
       one = @urls[url]
       uri = URI(url)
-      one["due"] = (today + 45 + (90 * @seeded.share(url, "again")).floor).iso8601
+      one["due"] = (today + 45 + (90 * @seeded.of(url, "again")).floor).iso8601
       one["blocked"] = !robots("#{uri.scheme}://#{uri.host}").allow?(uri.request_uri)
       return if one["blocked"]
 
@@ -204,10 +205,7 @@ module Gazetteer
     # What is seen takes effect some days later.
     def settle(url, one)
       return unless one["fetched_on"] || one["blocked"]
-      if one["first_fetched"] &&
-          (today - Date.iso8601(one["first_fetched"])).to_i < 2 + (6 * @seeded.share(url, "lag")).floor
-        return
-      end
+      return if one["first_fetched"] && today.iso8601 < effect(url, one)
 
       standing, reason, kept = judge(url, one)
       one["reason"], one["kept_under"] = reason, kept
@@ -215,6 +213,10 @@ module Gazetteer
 
       change(one, standing)
     end
+
+    def effect(url, one) =
+      (@effects ||= {})[url] ||=
+        (Date.iso8601(one["first_fetched"]) + 2 + (6 * @seeded.of(url, "lag")).floor).iso8601
 
     def change(one, standing)
       one["spans"].last[1] = today.iso8601 if one["standing"] == "in_index"
@@ -244,7 +246,7 @@ module Gazetteer
       return "passed_over", "it is no page of text", nil unless one["words"]
 
       canonical = one["canonical"]
-      if canonical && canonical != url && @urls.dig(canonical, "status") == 200 && @seeded.share(url, "obey") < 0.9
+      if canonical && canonical != url && @urls.dig(canonical, "status") == 200 && @seeded.of(url, "obey") < 0.9
         return "kept_elsewhere", "it names another page as its canonical", canonical
       end
 
@@ -264,9 +266,9 @@ module Gazetteer
     end
 
     def of_use(url)
-      return "passed_over", "of little use to those who search", nil if @seeded.share(url, "doubt") < 0.03
+      return "passed_over", "of little use to those who search", nil if @seeded.of(url, "doubt") < 0.03
 
-      drop = @seeded.share(url, "drop")
+      drop = @seeded.of(url, "drop")
       if drop < 0.03 && today >= Date.iso8601(@settings.fetch("lenient_from")) + (drop * 600).floor
         return "passed_over", "seldom of use, taken out again", nil
       end

@@ -3,8 +3,7 @@
 require "date"
 
 module Gazetteer
-  # Clicks and impressions of a page by query and day: a model of its place, the season, its age and its position,
-  # thrown
+  # Clicks and impressions of a page by query and day: a model of its place, season, age and position, thrown
   # by the seed.
   class Record
     # What people add to what they search for.
@@ -15,12 +14,14 @@ module Gazetteer
     WEIGHTS = [0.5, 0.3, 0.15, 0.05].freeze
     # What share of those who see a result at a position come.
     FIRST_SHARE = 0.3
-    WORD = /[\p{L}\p{N}]+(?:-[\p{L}\p{N}]+)*/
+    WORD = /[\p{L}\p{N}]+(?:[-'’][\p{L}\p{N}]+)*/
     YEAR = 365.25
     # The share of days on which a page of no fame is shown.
     SELDOM = 0.03
     # What is seen less often on a day isn't told, as with real ones.
     LEAST_TOLD = 2
+    # A day has half as much as is usual, or up to so much more.
+    MOST_THROWN = 1.5
     # A page gains for so many days.
     RIPE_DAYS = 120.0
     # An heir has so much of what its forerunner had, after some days.
@@ -59,7 +60,7 @@ module Gazetteer
 
     def visits(url, one, day)
       home = url.count("/") <= 3
-      base = home ? 120.0 : MOST_VISITS * @seeded.share(url, "place")**STEEP
+      base = home ? 120.0 : MOST_VISITS * @seeded.of(url, "place")**STEEP
       base *= 0.02 if one["words"].to_i < 50
       (base + inherited(url, day)) * season(url, day) * age(one, day)
     end
@@ -69,7 +70,7 @@ module Gazetteer
         .fetch(url, [])
         .sum do |from, since|
           if day - Date.iso8601(since) >= INHERITED_AFTER
-            INHERITED * MOST_VISITS * @seeded.share(from, "place")**STEEP
+            INHERITED * MOST_VISITS * @seeded.of(from, "place")**STEEP
           else
             0
           end
@@ -84,7 +85,7 @@ module Gazetteer
     end
 
     def season(url, day) =
-      1 + 0.4 * Math.sin(2 * Math::PI * (day.yday / YEAR + @seeded.share(url.split("/")[3], "season")))
+      1 + 0.4 * Math.sin(2 * Math::PI * (day.yday / YEAR + @seeded.of(url.split("/")[3], "season")))
 
     def age(one, day)
       since = Date.iso8601(one["spans"].first.first)
@@ -94,7 +95,7 @@ module Gazetteer
     def queries(url, one)
       one["queries"] ||= begin
         words = one["title"].downcase.split(/ [-|·:] /).first.to_s.scan(WORD).first(6)
-        added = ADDED[(@seeded.share(url, "added") * ADDED.size).floor]
+        added = ADDED[(@seeded.of(url, "added") * ADDED.size).floor]
         [words.first(5), words.first(2), words.last(2), words.first(2) + [added]].map { |some| some.join(" ") }
           .reject(&:empty?)
           .uniq
@@ -105,22 +106,21 @@ module Gazetteer
     def now_and_then(url, one, query, day)
       return [] if query.nil? || one["words"].to_i < 50 || @seeded.share(url, day, "now and then") > SELDOM
 
-      position = (15 + 40 * @seeded.share(url, "far")).round(1)
+      position = (15 + 40 * @seeded.of(url, "far")).round(1)
       [{"query" => query, "clicks" => 0, "impressions" => LEAST_TOLD, "position" => position}]
     end
 
     def row(url, query, place, visits, day)
-      thrown = @seeded.share(url, query, day)
-      impressions = (visits * WEIGHTS.fetch(place, 0.05) * (0.5 + thrown)).floor
+      usual = visits * WEIGHTS.fetch(place, 0.05)
+      return if usual * MOST_THROWN < LEAST_TOLD
+
+      seen, moved, come = @seeded.several(url, query, day)
+      impressions = (usual * (0.5 + seen)).floor
       return if impressions < LEAST_TOLD
 
-      position =
-        (1 + 29 * @seeded.share(url, query, "position")**1.5 + 1.5 * (@seeded.share(day, query, url) - 0.5)).clamp(
-          1,
-          100
-        ).round(1)
-      clicks =
-        (impressions * FIRST_SHARE / position**0.9 + @seeded.share(query, day, url) - 0.5).floor.clamp(0, impressions)
+      stands = 1 + 29 * @seeded.of("#{url} #{query}", "position")**1.5
+      position = (stands + 1.5 * (moved - 0.5)).clamp(1, 100).round(1)
+      clicks = (impressions * FIRST_SHARE / position**0.9 + come - 0.5).floor.clamp(0, impressions)
       {"query" => query, "clicks" => clicks, "impressions" => impressions, "position" => position}
     end
   end

@@ -31,6 +31,8 @@ module IronTrellis
         }.freeze
         # Of the database, for sorting a large file.
         WORK_MEMORY = "256MB"
+        # After so many new rows the planner is told: else it takes the table for empty at the next import.
+        MANY = 10_000
         OUTCOMES = %w[kept unchanged replaced].freeze
 
         # @param kind [String]
@@ -134,11 +136,13 @@ module IronTrellis
         def insert(import)
           index = @table.of_index? ? ["index_id", ", #{import.index_id}"] : [nil, ""]
           columns = ["site_id", "import_id", index[0], *@table.columns].compact.join(", ")
-          Postgres::Sql.run(
-            "INSERT INTO #{@table.name} (#{columns}) SELECT $1, $2#{index[1]}, #{@table.columns.join(", ")} FROM " \
-              "merged WHERE outcome <> 'unchanged'",
-            [import.site_id, import.id]
-          )
+          inserted =
+            Postgres::Sql.run(
+              "INSERT INTO #{@table.name} (#{columns}) SELECT $1, $2#{index[1]}, #{@table.columns.join(", ")} FROM " \
+                "merged WHERE outcome <> 'unchanged'",
+              [import.site_id, import.id]
+            )
+          Postgres::Sql.raw.exec("ANALYZE #{@table.name}") if inserted.cmd_tuples >= MANY
         end
 
         # Every row of the file counts: one that a later row of the file stands for is replaced by it, or says the same.
