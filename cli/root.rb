@@ -114,6 +114,20 @@ module IronTrellis
         Robots::Check.new(source, options).call
       end
 
+      desc "plan FILE.json", "Lay out fixes so that the largest benefit comes earliest"
+      long_desc <<~TEXT
+        Reads start, owners, freezes and fixes as JSON and prints the plan as JSON: when each fix begins and is done,
+        the sum of benefit x finish and what it can't fall below, what is late and why, and what can't be placed.
+      TEXT
+      option :seconds,
+        type: :numeric,
+        default: Core::Workplan::Scheduler::SECONDS,
+        desc: "How long to look for a better plan"
+      # @return [Integer] exit code
+      def plan(path)
+        Workplan::Plan.new(path, options).call
+      end
+
       desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"
       subcommand "sitemap", Sitemaps::Commands
 

@@ -45,8 +45,10 @@ module IronTrellis
         site = drop(site) if site && anew
         site ||= found
         ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
+        evidence = DemoEvidence.new(site, @index_port, days: @days)
+        evidence.first_look if Store::Evidence::Index.of(site).empty?
         change_site(CHANGES.first) && crawl(site) if site.crawls.count == 1
-        DemoEvidence.new(site, @index_port, days: @days).build if Store::Evidence::Index.of(site).empty?
+        evidence.later_looks(moved) unless evidence.done?
         change_site(CHANGES.last) && crawl(site) if site.crawls.count == 2
         decide(site) if site.decisions.in_force("group").empty?
       end
@@ -118,6 +120,10 @@ module IronTrellis
             )
           end
         end
+        Tasks::Kinds::Triage.call(
+          {"index" => Store::Evidence::Index.first_of(site).id, "fetch" => true},
+          now: Time.now
+        ) {}
         # All crawls by what is decided now, so that they can be compared.
         site.crawls.reload.reverse_each { |crawl| Judging::Judgement.alone(crawl, clock: -> { Time.now }) }
         Redirects::SuggestedTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
@@ -132,6 +138,12 @@ module IronTrellis
           now: Time.now,
           note: note
         )
+
+      # What led elsewhere between the first two crawls.
+      def moved =
+        YAML
+          .safe_load_file(CHANGES.first)
+          .filter_map { |change| "http://#{HOSTS.first}#{change["path"]}" if change.dig("set", "location") }
 
       def change_site(changes)
         YAML

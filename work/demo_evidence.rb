@@ -30,11 +30,22 @@ module IronTrellis
         @days = days
       end
 
+      # The years before the last weeks.
+      #
       # @return [void]
-      def build
+      def first_look
         index = Evidence::Sources.add(@site, {"name" => NAME, "address" => @address}, now: Time.now)
         pass_and_hide
         pull(index)
+      end
+
+      # The last weeks, with what others bring besides.
+      #
+      # @param moved [Array<String>] addresses that it is asked to fetch again
+      # @return [void]
+      def later_looks(moved)
+        index = Store::Evidence::Index.first_of(@site)
+        moved.each { |url| post("/requests", {url: url}) }
         WEEKS.times do
           pass(7)
           pull(index)
@@ -45,6 +56,9 @@ module IronTrellis
         FileUtils.mkdir_p(BY_HAND.dirname)
         BY_HAND.write(get("/exports/left-out.csv"))
       end
+
+      # @return [Boolean] whether the last weeks have passed
+      def done? = !Store::Evidence::Index.first_of(@site)&.pull_days.nil? && BY_HAND.exist?
 
       private
 

@@ -36,7 +36,7 @@ const MANY = 200;
 const TABLE = {
   borderCollapse: "collapse",
   width: "100%",
-  "& th, & td": { textAlign: "right", py: 0.4, px: { xs: 0.4, lg: 0.6 }, fontWeight: 400, verticalAlign: "top" },
+  "& th, & td": { textAlign: "right", py: 0.4, px: { xs: 0.3, lg: 0.4 }, fontWeight: 400, verticalAlign: "top" },
   "& thead th": {
     fontSize: 12,
     color: "text.secondary",

@@ -1,4 +1,5 @@
 import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { count, counted, day } from "../../../kit/format";
@@ -53,39 +54,41 @@ export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
           ))}
         </Roomy>
       )}
-      <Part title="Published, but not sent" level="h2">
-        {others.length === 0 ? (
-          <Quiet>Every sitemap that the crawl met was sent.</Quiet>
-        ) : (
-          <Roomy label="Published, but not sent" columns={["Sitemap", "URLs listed", "Of these in their place", ""]}>
-            {others.map((one) => (
-              <tr key={one.url}>
-                <td>
-                  <SiteUrl url={one.url} />
-                </td>
-                <td>{count(one.listed ?? 0)}</td>
-                <td>
-                  {count(one.belonging ?? 0)}
-                  <Quiet small>{worth(one.belonging ?? 0, one.listed ?? 0)}</Quiet>
-                </td>
-                <td>
-                  {askable.map((index) => (
-                    <Button
-                      key={index.id}
-                      sx={{ py: 0 }}
-                      disabled={send.isPending}
-                      aria-label={`Send ${one.url} to ${index.name}`}
-                      onClick={() => send.mutate({ index: index.id, url: one.url, withdraw: false })}
-                    >
-                      Send to {index.name}
-                    </Button>
-                  ))}
-                </td>
-              </tr>
-            ))}
-          </Roomy>
-        )}
-      </Part>
+      <Box sx={{ mt: 2.5 }}>
+        <Part title="Published, but not sent" level="h2">
+          {others.length === 0 ? (
+            <Quiet>Every sitemap that the crawl met was sent.</Quiet>
+          ) : (
+            <Roomy label="Published, but not sent" columns={["Sitemap", "URLs listed", "Of these in their place", ""]}>
+              {others.map((one) => (
+                <tr key={one.url}>
+                  <td>
+                    <SiteUrl url={one.url} />
+                  </td>
+                  <td>{count(one.listed ?? 0)}</td>
+                  <td>
+                    {count(one.belonging ?? 0)}
+                    <Quiet small>{worth(one.belonging ?? 0, one.listed ?? 0)}</Quiet>
+                  </td>
+                  <td>
+                    {askable.map((index) => (
+                      <Button
+                        key={index.id}
+                        sx={{ py: 0 }}
+                        disabled={send.isPending}
+                        aria-label={`Send ${one.url} to ${index.name}`}
+                        onClick={() => send.mutate({ index: index.id, url: one.url, withdraw: false })}
+                      >
+                        Send to {index.name}
+                      </Button>
+                    ))}
+                  </td>
+                </tr>
+              ))}
+            </Roomy>
+          )}
+        </Part>
+      </Box>
     </Scroll>
   );
 }

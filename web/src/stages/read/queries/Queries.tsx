@@ -41,7 +41,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
       label={label}
       value={band[name]}
       onChange={(event) => change({ [name]: event.target.value || undefined, from: undefined }, true)}
-      sx={{ width: 108 }}
+      sx={{ width: 78 }}
     />
   );
   const total = found.data?.total ?? 0;
@@ -81,11 +81,11 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           }}
           placeholder={by === "query" ? "A part of the query" : "A part of the address"}
           inputProps={{ "aria-label": by === "query" ? "A part of the query" : "A part of the address" }}
-          sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 190 }}
+          sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 150 }}
         />
-        {limit("first", "Near from place")}
-        {limit("last", "to place")}
-        {limit("least", "Impressions from")}
+        {limit("first", "Place from")}
+        {limit("last", "to")}
+        {limit("least", "Shown from")}
         <Spring />
         <Quiet component="span">{total > 0 && of}</Quiet>
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+require "json"
+
+module IronTrellis
+  module Cli
+    module Workplan
+      # The command plan: lays out fixes that a file gives, and prints the plan as JSON.
+      class Plan
+        # @param path [String]
+        # @param options [Hash] seconds
+        def initialize(path, options)
+          @path = path
+          @options = options
+        end
+
+        # @return [Integer] exit code
+        def call
+          reading = Core::Workplan::Reading.new(values)
+          scheduler =
+            Core::Workplan::Scheduler.new(
+              reading.owners,
+              seconds: @options["seconds"],
+              clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }
+            )
+          Printed.json(scheduler.call(reading.tasks).to_h)
+          Root::DONE
+        end
+
+        private
+
+        def values
+          JSON.parse(InputFile.read(@path).force_encoding(Encoding::UTF_8))
+        rescue JSON::ParserError, EncodingError => error
+          raise Core::Error::InvalidInput.new("#{@path} is no JSON: #{error.message.lines.first&.strip}")
+        end
+      end
+    end
+  end
+end
