@@ -12,8 +12,7 @@ module IronTrellis
           # What the heir gained of the clicks that the old address had. Common practice: the index needs some weeks.
           #
           # @return [Float, nil] 1.0 where it is all of them; nil where there was nothing to take over
-          #   heir = Heir.new(before: {"clicks" => 40}, beside: {"clicks" => 5}, now: {"clicks" => 39})
-          #   heir.share # => 0.85
+          #   Heir.new(before: {"clicks" => 40}, beside: {"clicks" => 5}, now: {"clicks" => 39}).share # => 0.85
           def share
             had = before["clicks"]
             ((now["clicks"] - beside["clicks"]) / had.to_f).clamp(0.0, nil).round(2) if had.positive?
