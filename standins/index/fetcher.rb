@@ -12,6 +12,7 @@ module Gazetteer
     AGENT = "Mozilla/5.0 (compatible; Gazetteerbot/1.0; +http://gazetteer.example/bot)"
     SECONDS = 5
     KEPT_TEXT = 20_000
+    BLOCKS = "p, div, section, h1, h2, h3, h4, li, dt, dd, td, th, figcaption, br"
     KEPT_HEADERS = %w[content-type content-language x-robots-tag link last-modified cache-control].freeze
 
     # @param address [String] host and port where all hosts of the site answer
@@ -118,6 +119,7 @@ module Gazetteer
     def visible(tree)
       main = tree.at_css("main") || tree.at_css("body")
       main.css("script, style, template, noscript").each(&:remove)
+      main.css(BLOCKS).each { |block| block << " " }
       main.text.split.join(" ")
     end
 

@@ -6,18 +6,14 @@ module IronTrellis
       # Leases work for the hosts that a session asks, and hands it to their pool: sitemap files and probes first, then
       # URLs nearest to the start.
       class Dispatcher
-        # @param crawl [Store::Crawling::Crawl]
-        # @param slot [Integer]
-        # @param token [Integer] of the session
+        # @param held [HeldSlot]
         # @param pool [HostPool]
-        def initialize(crawl, slot:, token:, pool:)
-          @crawl = crawl
-          @slot = slot
-          @token = token
+        def initialize(held, pool)
+          @crawl, @slot, @token = held.crawl, held.slot, held.token
           @pool = pool
-          @limit = crawl.crawl_settings.limit
-          @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
-          @probes = Store::Crawling::Probes.new(crawl)
+          @limit = @crawl.crawl_settings.limit
+          @sitemaps = Store::Sitemaps::SitemapFiles.new(@crawl)
+          @probes = Store::Crawling::Probes.new(@crawl)
         end
 
         # @return [void]

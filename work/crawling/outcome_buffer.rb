@@ -11,35 +11,32 @@ module IronTrellis
         # However few come, they are stored after so long.
         LONGEST_SECONDS = 1.5
 
-        # @param crawl [Store::Crawling::Crawl]
-        # @param slot [Integer]
-        # @param token [Integer] of the session
-        # @param hosts [Store::Crawling::Hosts]
+        # @param held [HeldSlot]
         # @param pool [HostPool]
         # @param outages [Store::Crawling::Outages]
-        # @param clock [#call]
-        def initialize(crawl, slot:, token:, hosts:, pool:, outages:, clock:)
+        def initialize(held, pool:, outages:)
+          crawl = held.crawl
           @crawl = crawl
-          @token = token
-          @hosts = hosts
+          @token = held.token
+          @hosts = held.hosts
           @pool = pool
-          @clock = clock
+          @outages = outages
+          @clock = held.clock
           @retries = crawl.crawl_settings.retries
           @writer =
             Store::Pages::FactsWriter.new(
               crawl,
-              slot: slot,
-              hosts: hosts,
-              now: clock,
+              slot: held.slot,
+              hosts: held.hosts,
+              now: held.clock,
               discovery: Core::Crawling::Discovery.new(crawl.crawl_settings, follow: crawl.follow?)
             )
           @sitemaps = Store::Sitemaps::SitemapFiles.new(crawl)
           @probes = Store::Crawling::Probes.new(crawl)
-          @samples = Store::Crawling::ThroughputSamples.new(crawl, slot: slot)
+          @samples = Store::Crawling::ThroughputSamples.new(crawl, slot: held.slot)
           @loops = Fetch::Crawling::ParameterLoopDetector.new
           @endless = Fetch::Crawling::EndlessAnswers.new
           @probes.answering.each_value { |row| learn(row) }
-          @outages = outages
           @ours = crawl.crawl_settings.scope.hosts
           @pages = []
           @later = []

@@ -32,17 +32,9 @@ module IronTrellis
           @outages = Store::Crawling::Outages.new(crawl)
           @robots = RobotsCache.new(crawl, agent: @settings.agent, hosts: @hosts, outages: @outages)
           @pool = HostPool.new(@settings, hosts: @hosts, token: @token, clock: clock) { fetch_worker }
-          @dispatcher = Dispatcher.new(crawl, slot: slot, token: @token, pool: @pool)
-          @buffer =
-            OutcomeBuffer.new(
-              crawl,
-              slot: slot,
-              token: @token,
-              hosts: @hosts,
-              pool: @pool,
-              outages: @outages,
-              clock: clock
-            )
+          held = HeldSlot.new(crawl: crawl, slot: slot, token: @token, hosts: @hosts, clock: clock)
+          @dispatcher = Dispatcher.new(held, @pool)
+          @buffer = OutcomeBuffer.new(held, pool: @pool, outages: @outages)
           @tended_at = -Float::INFINITY
         end
 

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
 import type { Crawl } from "../../../api/client";
 import { Part } from "../../../kit/parts";
 import { Sheet } from "../../../kit/Sheet";
 import { SiteUrl } from "../../../kit/SiteUrl";
-import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { type Marking, useMarkedText } from "./useMarkedText";
 
@@ -22,9 +22,16 @@ function Marked({ crawl, marking }: { crawl: Crawl; marking: Marking }) {
   const page = useMarkedText(crawl, marking);
   if (page.state !== "ready") return <Unready screen={page} />;
   return (
-    <Box sx={{ px: 2.5, py: 2 }} tabIndex={0} role="region" aria-label="What the page says">
-      <Title>{`Where it says “${marking.query}”`}</Title>
-      <SiteUrl url={page.data.url} />
+    <Box
+      sx={{ px: 2.5, py: 2, display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}
+      tabIndex={0}
+      role="region"
+      aria-label="What the page says"
+    >
+      <div>
+        <Typography variant="h1">Where it says “{marking.query}”</Typography>
+        <SiteUrl url={page.data.url} />
+      </div>
       {page.data.parts.map(({ part, pieces }) => (
         <Part key={part} title={`${PARTS[part]}: ${pieces.filter(([, hit]) => hit).length}`} level="h2">
           <Box sx={{ whiteSpace: "pre-line", maxWidth: "75ch" }}>

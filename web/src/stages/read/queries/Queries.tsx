@@ -63,14 +63,14 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           choices={by === "query" ? ORDERS : ORDERS.filter((one) => one.name !== "competing")}
           value={order}
           choose={(name) => change({ order: name === "near" ? undefined : name, from: undefined }, true)}
-          choiceSx={{ py: 0.25, px: 1.25 }}
+          choiceSx={{ py: 0.25, px: 1 }}
         />
         {found.state === "ready" && spanChoices(found.data.windows).length > 0 && (
           <Toggles<Span>
             choices={spanChoices(found.data.windows)}
             value={span}
             choose={(name) => change({ span: name === "short" ? undefined : name, from: undefined }, true)}
-            choiceSx={{ py: 0.25, px: 1.25 }}
+            choiceSx={{ py: 0.25, px: 1 }}
           />
         )}
         <InputBase
@@ -81,7 +81,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           }}
           placeholder={by === "query" ? "A part of the query" : "A part of the address"}
           inputProps={{ "aria-label": by === "query" ? "A part of the query" : "A part of the address" }}
-          sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 150 }}
+          sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 130 }}
         />
         {limit("first", "Place from")}
         {limit("last", "to")}
