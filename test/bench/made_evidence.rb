@@ -3,20 +3,19 @@
 module Bench
   # Evidence of every URL of a made, judged crawl, written straight into the tables by the database itself: two weekly
   # standings, five days of the search record spread over sixteen months, two days of one of half as many queries, and
-  # what was sorted of 50,000 left-out URLs. The ledger gets its columns of evidence.
+  # what was sorted of 50,000 left-out URLs.
   class MadeEvidence
     Store = IronTrellis::Store
     Sql = Store::Postgres::Sql
     NEWEST = "2026-11-28"
     PAGE_DAYS = 5
     SORTED = 50_000
-    STATES = %w[in_index in_index in_index passed_over waiting kept_elsewhere not_known].freeze
     STEPS = {
       "nodes" => "CREATE TEMPORARY TABLE known AS SELECT url_id, url, row_number() OVER (ORDER BY url_id) AS n FROM " \
         "%<ledger>s; CREATE UNIQUE INDEX ON known (url_id); ANALYZE known",
       "standings" => <<~SQL,
         INSERT INTO standings (site_id, import_id, index_id, day, url_id, state, reason, first_seen)
-        SELECT %<site>d, %<import>d, %<index>d, d, url_id, (ARRAY['#{STATES.join("', '")}'])[1 + (n + w) %% 7],
+        SELECT %<site>d, %<import>d, %<index>d, d, url_id, (ARRAY['#{MadeVerdicts::STATES.join("', '")}'])[1 + (n + w) %% 7],
           'told by the bench', '2026-01-01'::date + (n %% 200)::integer
         FROM known, (VALUES ('2026-11-21'::date, 0), ('#{NEWEST}'::date, 1)) AS days (d, w)
       SQL
@@ -41,7 +40,6 @@ module Bench
       UNION ALL VALUES (%<site>d, %<index>d, 'standings', '2026-11-21'::date, true),
         (%<site>d, %<index>d, 'standings', '#{NEWEST}'::date, true)
     SQL
-    COLUMNS = %w[standing standing_reason standing_date clicks impressions position queries dropped].freeze
     SORT = <<~SQL
       INSERT INTO triage_lines (index_id, url_id, url, class, "group", line)
       SELECT %<index>d, url_id, url, (ARRAY['settled', 'by_product', 'stranded', 'undervalued'])[1 + n %% 4], 'all',
@@ -85,7 +83,7 @@ module Bench
       making = Bench.seconds do
         Sql.raw.exec("CREATE TEMPORARY TABLE #{table} AS #{Store::Evidence::OfUrls.new(@site, basis).sql}")
       end
-      fill(table)
+      Sql.raw.exec("ANALYZE #{table}")
       @run.update!(evidence: basis.to_json_values)
       roll_up = Store::Evidence::RollUp.new(@run, basis)
       {
@@ -93,13 +91,6 @@ module Bench
         record: Bench.seconds { roll_up.record(stage: @ledger, evidence: table) }.round(1),
         standings: Bench.seconds { roll_up.standings }.round(1)
       }
-    end
-
-    def fill(table)
-      Bench.say("columns of the ledger …")
-      set = COLUMNS.map { |name| "#{name} = e.#{name}" }.join(", ")
-      Sql.raw.exec("ANALYZE #{table}; UPDATE #{@ledger} l SET #{set} FROM #{table} e WHERE e.url_id = l.url_id")
-      Sql.raw.exec("VACUUM (FULL, ANALYZE) #{@ledger}")
     end
 
     def write(name, sql)

@@ -9,13 +9,15 @@ module Bench
     Sql = Store::Postgres::Sql
 
     CLIMB = %('#{JSON.generate(%w[found allowed].map { |rung| {rung: rung, state: "pass", reason: nil} })}'::jsonb)
+    STATES = %w[in_index in_index in_index passed_over waiting kept_elsewhere not_known].freeze
     # Rows as judging stages them.
     ROWS = <<~SQL
       INSERT INTO %<stage>s (url_id, url, kind, status, content_type, bytes, first_byte_ms, response_ms, fetched_at,
         depth, found_by, robots_allowed, redirect_chain, final_url, final_status, noindex, nofollow, canonical,
         canonical_source, canonical_state, lang, title, title_chars, description, description_chars, h1, words,
         links_in, links_out_internal, links_out_external, images, images_without_alt, in_sitemaps, "group", intent,
-        wanted, indexable, soft_missing, stop, stop_reason, climb, authority, importance, importance_parts, dropped)
+        wanted, indexable, soft_missing, stop, stop_reason, climb, authority, importance, importance_parts, dropped,
+        standing, standing_date, clicks, impressions, position, queries)
       SELECT url_id, url, 'html', status, 'text/html', 1000 + r %% 90000, 20 + r %% 300, 30 + r %% 2000, now(),
         r %% 9, '{link}', true, '{}', url, status, r %% 61 = 60, false, url,
         'html', 'self', 'en', 'Page ' || n || ' about the matter ' || n %% 977, 30 + r %% 60,
@@ -25,7 +27,8 @@ module Bench
         'undecided', r %% 3 = 0, status = 200 AND r %% 61 < 60, false,
         CASE WHEN status = 404 THEN 'answers' WHEN r %% 61 = 60 THEN 'open' END,
         CASE WHEN status = 404 THEN 'status 404' END, #{CLIMB}, 1.0 / %<urls>d,
-        round((r %% 1000) / 10.0, 1), '{}', false
+        round((r %% 1000) / 10.0, 1), '{}', false, (ARRAY['#{STATES.join("', '")}'])[1 + n %% #{STATES.size}],
+        '2026-11-28'::date, n %% 13, 1 + n %% 400, 1 + n %% 60, n %% 5
       FROM (
         SELECT f.url_id, f.url, p.status, (regexp_match(f.url, '[0-9]+$'))[1]::bigint AS n,
           hashint8(f.url_id)::bigint + 2147483648 AS r

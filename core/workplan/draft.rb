@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Workplan
+      # Work that one person can do in one go, as it comes from faults: of a `kind`, at a `place` (a page group, a host
+      # or a file), for a `cause`; whether it is done once for all in a `template`; with the entries that it clears. Its
+      # key tells it again after the next judging.
+      Draft =
+        Struct.new(:kind, :place, :cause, :template, :entries, keyword_init: true) do
+          # @return [Array(String, String, String)]
+          def key = [kind, place, cause]
+
+          # @return [Array<String>] each once, none of what is of a group as a whole
+          def urls = entries.filter_map(&:url).uniq
+
+          # @return [Boolean] whether it has nothing but notes
+          def idle? = entries.none? { |entry| entry.grade.positive? }
+        end
+    end
+  end
+end
