@@ -46,6 +46,7 @@ gem "csv", "~> 3.3"
 gem "caxlsx", "~> 4.1"
 gem "rubyzip", "~> 2.4"
 gem "roo", "~> 2.10"
+gem "icalendar", "~> 2.10"
 gem "tty-progressbar", "~> 0.18"
 gem "foreman", "~> 0.90"
 

@@ -128,6 +128,36 @@ module IronTrellis
         Workplan::Plan.new(path, options).call
       end
 
+      desc "fixes", "Write what is to be done about a site, gathered so that one person can do each in one go"
+      option :site, required: true, banner: "NAME"
+      option :state, type: :string, repeatable: true, banner: "STATE", desc: "Only those that stand so"
+      option :out, required: true, banner: "FILE.jsonl"
+      # @return [Integer] exit code
+      def fixes
+        Workplan::Fixes.new(options).call
+      end
+
+      desc "schedule", "Lay the fixes of a site out in time"
+      long_desc <<~TEXT
+        Lays out what is to be done so that the largest benefit comes earliest, and prints the plan as JSON, or writes
+        it as a calendar (.ics) or a table (.csv, .xlsx). An owner that is named stays the site's.
+      TEXT
+      option :site, required: true, banner: "NAME"
+      option :start, required: true, banner: "YYYY-MM-DD", desc: "The first day, which counts"
+      option :owner, type: :string, repeatable: true, banner: '"NAME=HOURS_A_DAY"', desc: "Who works, and how long"
+      option :out, banner: "FILE.ics|csv|xlsx|json"
+      # @return [Integer] exit code
+      def schedule
+        Workplan::Schedule.new(options).call
+      end
+
+      desc "claim FIX_ID...", "Say of fixes that they are done"
+      option :site, required: true, banner: "NAME"
+      # @return [Integer] exit code
+      def claim(*ids)
+        Workplan::Claim.new(ids, options).call
+      end
+
       desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"
       subcommand "sitemap", Sitemaps::Commands
 

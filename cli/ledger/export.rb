@@ -7,7 +7,6 @@ module IronTrellis
       class Export
         LINKS = %w[source target type text rel place followed].freeze
         FAULTS = %w[code grade url about detail].freeze
-        NOT_BUILT = %w[fixes].freeze
 
         # @param options [Hash] of the command line
         def initialize(options)
@@ -16,8 +15,6 @@ module IronTrellis
 
         # @return [Integer] exit code
         def call
-          raise Root::Stop.new("Fixes are not built yet.", Root::WRONG_USAGE) if NOT_BUILT.include?(@options["what"])
-
           Store::Postgres::Database.prepare
           columns, rows = send(@options["what"])
           Ports::Tables.named(@options["format"]).write(@options["out"], columns, rows)
@@ -40,6 +37,21 @@ module IronTrellis
           as_text = @options["format"] != "jsonl"
           rows = Enumerator.new { |found| audit_rows.faults { |row| found << row.values_at(*FAULTS) } }
           [FAULTS, as_text ? rows.lazy.map { |row| [*row[0..3], JSON.generate(row[4])] } : rows]
+        end
+
+        # Lists within them are texts, where cells hold no lists.
+        def fixes
+          rows = Workplan::Fixes.rows(Sites::Named.named(@options["site"]))
+          columns = rows.first&.keys || %w[id]
+          rows = rows.map(&:values)
+          return columns, rows if @options["format"] == "jsonl"
+
+          [
+            columns,
+            rows.map do |row|
+              row.map { |cell| (cell.is_a?(Array) && cell.first.is_a?(Hash)) ? JSON.generate(cell) : cell }
+            end
+          ]
         end
 
         def audit_rows = Store::Reports::AuditRows.new(crawl, crawl.verdict_run)

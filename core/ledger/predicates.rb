@@ -34,6 +34,12 @@ module IronTrellis
         # @return [Boolean] whether it may be a copy: a page that may be indexed, has words, and doesn't read as missing
         def comparable?(row) = row.kind == "html" && row.indexable && !row.soft_missing && (row.words || 0).positive?
 
+        # @param row [#kind, #status, #redirect_to, #importance]
+        # @return [Boolean] whether it is a page or document of its own: what is said of it is said of itself, not of
+        #   what leads to it
+        def own_page?(row) =
+          document?(row) && !row.status.nil? && row.status < 300 && row.redirect_to.nil? && !row.importance.nil?
+
         def led_to?(row) = (row.links_in || 0).positive? || row.in_sitemaps.any? || row.found_by.any?
 
         def gone_unsaid?(row) = missing?(row) && row.status != Redirects::Route::GONE

@@ -76,7 +76,8 @@ module IronTrellis
           {"robots" => "open", "redirects" => "map", "sitemaps" => "files", "languages" => "sets"}[kind] || entry.code
         end
 
-        def group(entry) = entry.group || NOWHERE
+        # What is of a group as a whole is about it.
+        def group(entry) = (entry.url ? entry.group : entry.about) || NOWHERE
 
         def host(url) = url.to_s[%r{\Ahttps?://(?:[^/@]*@)?([^/?#]+)}, 1] || NOWHERE
 
@@ -100,7 +101,7 @@ module IronTrellis
           entries
             .group_by { |entry| group(entry) }
             .flat_map do |group, some|
-              shared, own = some.partition { |entry| template?(entry.code, group, some) }
+              shared, own = some.partition { |entry| entry.url.nil? || template?(entry.code, group, some) }
               {"template" => shared, "pages" => own}.reject { |_, part| part.empty? }
                 .map do |cause, part|
                   Draft.new(kind: kind, place: group, cause: cause, template: cause == "template", entries: part)

@@ -77,6 +77,9 @@ module IronTrellis
         }.freeze
         # What makes no fix: it gives the fix that removes its URL for good its deadline.
         NONE = %w[hide-running-out].freeze
+        # What takes a URL out of the index for good, and how many days before its hide ends that has to be done.
+        LASTING = %w[directives redirects].freeze
+        DAYS_BEFORE_HIDE_ENDS = 7
         STALE = "index-stale"
         VARIANTS = /-variants\z/
         PARAMETERS = "parameter-variants"

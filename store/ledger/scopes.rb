@@ -38,6 +38,13 @@ module IronTrellis
             "(#{of}links_in > 0 OR cardinality(#{of}in_sitemaps) > 0 OR cardinality(#{of}found_by) > 0))"
         end
 
+        # (see Core::Ledger::Predicates.own_page?)
+        #
+        # @return [String]
+        def own_page(of: "") =
+          "(#{document(of: of)} AND #{of}status < 300 AND #{of}redirect_to IS NULL AND #{of}importance IS NOT NULL) " \
+            "IS TRUE"
+
         # (see Core::Ledger::Predicates.comparable?)
         #
         # @return [String]

@@ -11,12 +11,14 @@ module Bench
     PAGE_DAYS = 5
     SORTED = 50_000
     STEPS = {
-      "nodes" => "CREATE TEMPORARY TABLE known AS SELECT url_id, url, row_number() OVER (ORDER BY url_id) AS n FROM " \
-        "%<ledger>s; CREATE UNIQUE INDEX ON known (url_id); ANALYZE known",
+      "nodes" =>
+        "CREATE TEMPORARY TABLE known AS SELECT url_id, url, row_number() OVER (ORDER BY url_id) AS n FROM " \
+          "%<ledger>s; CREATE UNIQUE INDEX ON known (url_id); ANALYZE known",
       "standings" => <<~SQL,
         INSERT INTO standings (site_id, import_id, index_id, day, url_id, state, reason, first_seen)
-        SELECT %<site>d, %<import>d, %<index>d, d, url_id, (ARRAY['#{MadeVerdicts::STATES.join("', '")}'])[1 + (n + w) %% 7],
-          'told by the bench', '2026-01-01'::date + (n %% 200)::integer
+        SELECT %<site>d, %<import>d, %<index>d, d, url_id,
+          (ARRAY['#{MadeVerdicts::STATES.join("', '")}'])[1 + (n + w) %% 7], 'told by the bench',
+          '2026-01-01'::date + (n %% 200)::integer
         FROM known, (VALUES ('2026-11-21'::date, 0), ('#{NEWEST}'::date, 1)) AS days (d, w)
       SQL
       "search record" => <<~SQL,
@@ -24,8 +26,9 @@ module Bench
         SELECT %<site>d, %<import>d, %<index>d, '#{NEWEST}'::date - ((n * 7 + k * 97) %% 480)::integer, true, url_id,
           n %% 13 / 3, 1 + n %% 400, 1 + n %% 60 FROM known, generate_series(0, #{PAGE_DAYS - 1}) k
       SQL
-      "queries" => "INSERT INTO queries (id, text) SELECT n, 'lamp number ' || n || ' of harbour ' || n %% 977 FROM " \
-        "known WHERE n %% 2 = 0 ON CONFLICT DO NOTHING",
+      "queries" =>
+        "INSERT INTO queries (id, text) SELECT n, 'lamp number ' || n || ' of harbour ' || n %% 977 FROM " \
+          "known WHERE n %% 2 = 0 ON CONFLICT DO NOTHING",
       "record by query" => <<~SQL
         INSERT INTO search_queries (site_id, import_id, index_id, day, dated, url_id, query_id, clicks, impressions,
           position)
@@ -57,8 +60,8 @@ module Bench
     # @return [Hash] seconds that judging spends on it: table (of what evidence says), record and standings (roll-ups)
     def call
       @index = Store::Evidence::Index.create!(site: @site, name: "made", created_at: Time.now)
-      @import = Store::Evidence::Import.create!(site: @site, index: @index, kind: "pages", name: "made",
-        made_at: Time.now)
+      @import =
+        Store::Evidence::Import.create!(site: @site, index: @index, kind: "pages", name: "made", made_at: Time.now)
       STEPS.each { |name, sql| write(name, sql) }
       write("days", DAYS)
       write("sorted", SORT)
@@ -80,9 +83,10 @@ module Bench
     def judged
       basis = Store::Evidence::Basis.of(@site, now: Time.utc(2026, 11, 28, 12))
       table = "made_evidence_#{@run.id}"
-      making = Bench.seconds do
-        Sql.raw.exec("CREATE TEMPORARY TABLE #{table} AS #{Store::Evidence::OfUrls.new(@site, basis).sql}")
-      end
+      making =
+        Bench.seconds do
+          Sql.raw.exec("CREATE TEMPORARY TABLE #{table} AS #{Store::Evidence::OfUrls.new(@site, basis).sql}")
+        end
       Sql.raw.exec("ANALYZE #{table}")
       @run.update!(evidence: basis.to_json_values)
       roll_up = Store::Evidence::RollUp.new(@run, basis)

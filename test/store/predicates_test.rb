@@ -38,6 +38,13 @@ class PredicatesTest < Minitest::Test
   NOINDEX = {noindex: true, indexable: false, stop: "open"}.freeze
   # By predicate: in Ruby, in SQL, what a good page is, and what differs where it is the other way round.
   CASES = {
+    "own_page" => [
+      Predicates.method(:own_page?),
+      Scopes.own_page(of: "l."),
+      false,
+      same: [{status: 404, importance: 3.0}, NOWHERE.merge(importance: 3.0), {kind: "image", importance: 3.0}],
+      other: [{importance: 0.0}, {importance: 9.5, kind: "pdf"}, {importance: 1.0, status: 204}]
+    ],
     "belongs" => [
       Belonging.method(:belongs?),
       Scopes.belongs_in_sitemaps(pdfs: false, of: "l."),

@@ -32,6 +32,12 @@ class SmallSite
     end
   end
 
+  # Has some pages be otherwise from now on.
+  #
+  # @param pages [Hash{String => Object}]
+  # @return [void]
+  def change(pages) = @pages = @pages.merge(pages)
+
   # @return [Array<String>] what was asked for, but for robots.txt, the probe, and sitemaps at usual addresses that
   #   aren't there
   def targets

@@ -1,0 +1,9 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Ports
+    # Calendars that other programs read.
+    module Calendars
+    end
+  end
+end

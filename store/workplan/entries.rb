@@ -1,0 +1,159 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Workplan
+      # All that a run of verdicts and the site's decisions give to be mended.
+      class Entries
+        FAULTS = <<~SQL
+          SELECT f.url_id, f.url, f.code, f.grade, f.about, f.detail, l."group", l.importance,
+            (#{Ledger::Scopes.own_page(of: "l.")}) AS own
+          FROM %<faults>s f LEFT JOIN %<ledger>s l ON l.url_id = f.url_id
+        SQL
+        # The most important page that leads somewhere by a link, a frame or a redirect.
+        LEADING = <<~SQL
+          SELECT k.target_id, k.source_id, (#{Ledger::Scopes.own_page(of: "s.")}) AS own, s.importance
+          FROM %<links>s k JOIN %<ledger>s s ON s.url_id = k.source_id
+          WHERE k.target_id = ANY($1::bigint[]) AND k.type = ANY($2::smallint[]) AND k.source_id <> k.target_id
+        SQL
+        LEADS = %w[anchor frame redirect refresh].map { |name| Pages::FactsRows::TYPES.fetch(name) }.freeze
+        MOST_REMOVES = 5
+        HOSTS = <<~SQL
+          SELECT substring(url FROM '^https?://(?:[^/@]*@)?([^/?#]+)') AS host, max(importance) AS importance
+          FROM %<ledger>s WHERE importance IS NOT NULL GROUP BY 1
+        SQL
+        PAGES = <<~SQL
+          SELECT "group", count(*) AS pages FROM %<ledger>s
+          WHERE status = 200 AND kind = 'html' AND redirect_to IS NULL GROUP BY 1
+        SQL
+        ROUTES = <<~SQL
+          SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status
+          FROM %<ledger>s WHERE url = ANY($1::text[])
+        SQL
+        GRADES = Core::Workplan::Entry::GRADES
+
+        # @param run [Judging::VerdictRun]
+        def initialize(run)
+          @run = run
+          @site = run.crawl.site
+          @names =
+            Postgres::Partitions.of_crawl(run.crawl_id).merge(
+              ledger: Postgres::Partitions.name("ledger_rows", run.id),
+              faults: Postgres::Partitions.name("faults", run.id)
+            )
+          @notes = Core::Faults::Registry.all.select(&:note?).to_h { |rule| [rule.code, true] }
+        end
+
+        # @return [Array<Core::Workplan::Entry>]
+        def call
+          rows = Postgres::Sql.rows(format(FAULTS, @names)) + decided
+          importance = importance(rows)
+          chosen = @site.decisions.values("canonical")
+          rows.map { |row| entry(row, importance, chosen) }
+        end
+
+        # @return [Hash{String => Integer}] by group, how many HTML pages answer 200 themselves
+        def pages = Postgres::Sql.rows(format(PAGES, @names)).to_h { |row| row.values_at("group", "pages") }
+
+        # @return [Hash{String => Boolean}] addresses of sitemap files
+        def files =
+          Postgres::Sql
+            .run("SELECT url FROM sitemap_files WHERE crawl_id = $1", [@run.crawl_id])
+            .column_values(0)
+            .to_h { |url| [url, true] }
+
+        private
+
+        def entry(row, importance, chosen)
+          Core::Workplan::Entry.new(
+            **row.slice("code", "url", "about", "group").transform_keys(&:to_sym),
+            grade: @notes.key?(row["code"]) ? 0.0 : GRADES.fetch(row["grade"]),
+            importance: importance.call(row),
+            detail: row["detail"] || {},
+            chosen: chosen.key?(row["url"])
+          )
+        end
+
+        # What was decided and isn't so yet; where a fault says the same of a URL that is told already.
+        def decided = told_by_faults(intents + canonicals + routes)
+
+        def told_by_faults(rows)
+          faults = Postgres::Sql.run("SELECT DISTINCT url, code FROM #{@names[:faults]} WHERE url IS NOT NULL").values
+          kinds = faults.to_h { |url, code| [[url, Core::Workplan::Kinds.of(code)], true] }
+          rows.reject { |row| kinds.key?([row["url"], Core::Workplan::Kinds.of(row["code"])]) }
+        end
+
+        def intents = directives(%w[noindex], "decided-intent") { |item| (item.action == "add") ? "diverts" : "stops" }
+
+        def canonicals = directives(%w[canonical], "decided-canonical") { "diverts" }
+
+        def directives(words, code)
+          items = (@items ||= Intents::DirectiveList.new(@run).items)
+          items
+            .select { |item| item.where != "robots.txt" && words.any? { |word| item.text.include?(word) } }
+            .uniq(&:url)
+            .map { |item| {"url" => item.url, "code" => code, "grade" => yield(item), "about" => item.text} }
+            .then { |rows| located(rows) }
+        end
+
+        def routes
+          routes = @site.decisions.values("route").reject { |_, value| value["refused"] || value["kind"] == "pattern" }
+          rows =
+            located(
+              routes.map do |from, value|
+                {"url" => from, "code" => "accepted-route", "grade" => "diverts", "about" => value["to"]}
+              end
+            )
+          rows.reject do |row|
+            row["about"] ? row["redirect_to"] == row["about"] : row["status"] == Core::Redirects::Route::GONE
+          end
+        end
+
+        def located(rows)
+          found =
+            Postgres::Sql
+              .rows(format(ROUTES, @names), [Postgres::Sql.array(rows.map { |row| row["url"] })])
+              .to_h { |row| [row["url"], row] }
+          rows.filter_map { |row| found[row["url"]]&.merge(row) }
+        end
+
+        # What isn't a page of its own counts the most important one that leads to it, through others of its kind too; a
+        # file the most important page of its host.
+        def importance(rows)
+          led = led(rows.reject { |row| row["own"] || row["url_id"].nil? }.map { |row| row["url_id"] }.uniq)
+          hosts = nil
+          lambda do |row|
+            next row["importance"] if row["own"]
+            next led.fetch(row["url_id"], 0) if row["url_id"] && !row["own"].nil?
+
+            hosts ||= Postgres::Sql.rows(format(HOSTS, @names)).to_h { |one| one.values_at("host", "importance") }
+            hosts[row["url"].to_s[%r{\Ahttps?://(?:[^/@]*@)?([^/?#]+)}, 1]] || 0
+          end
+        end
+
+        def led(ids)
+          best = Hash.new(0)
+          origins = ids.to_h { |id| [id, [id]] }
+          MOST_REMOVES.times do
+            break if origins.empty?
+
+            behind = Hash.new { |all, id| all[id] = [] }
+            sources(origins.keys).each do |row|
+              from = origins[row["target_id"]]
+              if row["own"]
+                from.each { |id| best[id] = [best[id], row["importance"] || 0].max }
+              else
+                behind[row["source_id"]].concat(from).uniq!
+              end
+            end
+            origins = behind
+          end
+          best
+        end
+
+        def sources(ids) =
+          Postgres::Sql.rows(format(LEADING, @names), [Postgres::Sql.array(ids), Postgres::Sql.array(LEADS)])
+      end
+    end
+  end
+end

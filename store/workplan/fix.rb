@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Workplan
+      # Work that one person can do in one go. Its number is never used again.
+      class Fix < Postgres::Record
+        self.table_name = "fixes"
+
+        States = Core::Workplan::States
+
+        belongs_to :site, class_name: "IronTrellis::Store::Sites::Site"
+
+        class << self
+          # @param site [Sites::Site]
+          # @return [ActiveRecord::Relation]
+          def of(site) = where(site_id: site.id)
+
+          # @param site [Sites::Site]
+          # @return [ActiveRecord::Relation] by benefit an hour, then by number
+          def in_order(site) =
+            of(site).order(Arel.sql("benefit / greatest(hours, 0.01) DESC, number"))
+
+          # @param site [Sites::Site]
+          # @param ids [Array<String>] such as F12
+          # @return [Array<Fix>]
+          # @raise [Core::Error::InvalidInput] where one isn't there
+          def named(site, ids)
+            found = of(site).where(number: ids.map { |id| number(id) }).index_by(&:name)
+            ids.map do |id|
+              found[id.upcase] || raise(Core::Error::InvalidInput.new("There is no fix #{id} of #{site.name}."))
+            end
+          end
+
+          private
+
+          def number(id) = id[/\AF(\d{1,9})\z/i, 1].to_i
+        end
+
+        # @return [String] its id, such as F12
+        def name = "F#{number}"
+
+        # @return [Array(String, String, String)] by which it is told again
+        def key = [kind, place, cause]
+
+        # @param state [String] of Core::Workplan::States
+        # @param by [String, nil]
+        # @param now [Time]
+        # @param why [String, nil]
+        # @return [void]
+        def become(state, now:, by: nil, why: nil)
+          return if state == self.state
+
+          update!(
+            state: state,
+            history: history + [{"at" => now.utc.iso8601, "state" => state, "by" => by, "why" => why}.compact],
+            changed_at: now
+          )
+        end
+
+        # @param settled [Hash{Integer => Boolean}] numbers of those that nobody has to wait for any more
+        # @return [Hash{String => Object}] as `bin/trellis fixes` writes it
+        def told(settled)
+          {
+            "id" => name,
+            **slice("kind", "title", "place", "template", "benefit", "hours", "owner"),
+            "after" => (after | own_after).reject { |one| settled[one] }.sort.map { |one| "F#{one}" },
+            **slice("not_before", "deadline", "start", "finish").transform_values { |day| day&.iso8601 },
+            **slice("state", "faults", "urls")
+          }
+        end
+      end
+    end
+  end
+end

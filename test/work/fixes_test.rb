@@ -1,0 +1,157 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/database"
+require_relative "../support/site_server"
+require_relative "../support/faults_told"
+require_relative "../support/evidence_site"
+
+# Fixes of a site as verdicts and decisions come and go, laid out in time, and claimed.
+class FixesOfSiteTest < Minitest::Test
+  include TestDatabase
+  include EvidenceSite
+  include FaultsTold
+
+  Fix = Store::Workplan::Fix
+  Work = IronTrellis::Work::Workplan
+  SMALL = "http://small.example"
+
+  def setup
+    super
+    pages = {
+      "/" => page("Home", "<a href=/a>a</a><a href=/b>b</a><a href=/gone>gone</a><a href=/out>out</a>"),
+      "/a" => page("Lamp a", "<a href=/>home</a><a href=/gone>gone</a>"),
+      "/b" => page("", "<a href=/>home</a>"),
+      "/out" => page("Out", "<a href=/>home</a>", head: "<meta name=robots content=noindex>")
+    }
+    @crawl = crawled(pages)
+    @site.page_groups.create!(name: "all", pattern: "*", position: 0)
+    decide("group", "all" => {"intent" => "index"})
+    judged
+  end
+
+  def test_each_fault_is_in_one_fix_and_the_lines_are_whole
+    remade
+    told = Work::Listing.new(@site).call
+    faults = told.flat_map { |fix| fix["faults"] }.map { |fault| fault.values_at("code", "url", "about") }
+    all = Store::Postgres::Sql.rows("SELECT code, url, about FROM faults_#{@crawl.verdict_run.id}").map(&:values)
+    assert_equal all.map { |row| row.map(&:to_s) }.sort, faults.map { |row| row.map(&:to_s) }.sort
+    assert_equal %w[
+      id
+      kind
+      title
+      place
+      template
+      benefit
+      hours
+      owner
+      after
+      not_before
+      deadline
+      start
+      finish
+      state
+      faults
+      urls
+    ],
+      told.first.keys
+    gone = fix("redirects")
+    assert_equal ["small.example", "map", "open", 0.52], gone.slice("place", "cause", "state", "hours").values
+    assert_operator gone.benefit, :>, 0, "the home page leads to it"
+    assert_equal [gone.number], fix("links").after
+  end
+
+  def test_a_fix_keeps_its_number_while_it_is_right_and_is_proved_when_its_faults_are_gone
+    remade
+    before = fix("directives")
+    mended("/out" => page("Out", "<a href=/>home</a>"))
+    remade
+    after = Fix.find(before.id)
+    assert_equal ["proved", "seen by crawl #{@site.newest_crawl.number}"], [after.state, after.history.last["why"]]
+    assert_equal fix("redirects").number, Fix.of(@site).find_by(kind: "redirects").number
+    mended("/out" => page("Out", "<a href=/>home</a>", head: "<meta name=robots content=noindex>"))
+    remade
+    assert_equal "returned", after.reload.state
+    assert_equal 1, Fix.of(@site).where(kind: "directives").count, "it takes no other number"
+  end
+
+  def test_what_was_claimed_keeps_what_it_clears_and_new_faults_make_a_second_fix
+    remade
+    first = fix("redirects")
+    Work::Claiming.call(@site, [first.name], now: NOW, by: "Ada")
+    mended(
+      "/" => page("Home", "<a href=/a>a</a><a href=/b>b</a><a href=/gone>gone</a><a href=/lost>l</a><a href=/out>o</a>")
+    )
+    remade
+    urls = Fix.of(@site).where(kind: "redirects").order(:number).map { |one| one.urls.map { |url| url["url"] } }
+    assert_equal [["#{SMALL}/gone"], ["#{SMALL}/lost"]], urls
+    assert_equal "claimed", first.reload.state
+  end
+
+  def test_claiming_is_for_all_or_none
+    remade
+    open = fix("redirects")
+    error =
+      assert_raises(IronTrellis::Core::Error::InvalidInput) do
+        Work::Claiming.call(@site, [open.name, "F999"], now: NOW)
+      end
+    assert_match(/There is no fix F999/, error.message)
+    assert_equal "open", open.reload.state
+    open.become("proved", now: NOW)
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { Work::Claiming.call(@site, [open.name], now: NOW) }
+  end
+
+  def test_decisions_that_are_not_carried_out_yet_are_in_fixes
+    decide("intent", "#{SMALL}/a" => {"intent" => "keep_out"})
+    decide("route", "#{SMALL}/b" => {"to" => "#{SMALL}/a", "status" => 301})
+    judged
+    remade
+    codes = Fix.of(@site).flat_map(&:faults).map { |one| one.values_at("code", "url") }
+    assert_includes codes, ["accepted-route", "#{SMALL}/b"]
+    assert_includes codes, ["stray", "#{SMALL}/a"]
+    refute_includes codes, ["decided-intent", "#{SMALL}/a"], "a fault says the same"
+  end
+
+  def test_they_are_laid_out_by_owners_that_stay
+    remade
+    scheduling = Work::Scheduling.new(@site, start: Date.new(2027, 1, 4), clock: -> { 0 })
+    assert_match(
+      /name an owner/,
+      assert_raises(IronTrellis::Core::Error::InvalidInput) { scheduling.call(now: NOW) }.message
+    )
+    scheduling.keep_owners("Ada" => 6.0)
+    plan = scheduling.call(now: NOW)
+    assert_equal plan.schedule.map { |one| one[:id] }.sort, Fix.of(@site).where(state: "planned").map(&:name).sort
+    redirects = fix("redirects")
+    assert_equal ["Ada", Date.new(2027, 1, 4), 1], redirects.slice("owner", "start", "sequence").values
+    scheduling.call(now: NOW)
+    assert_equal 1, redirects.reload.sequence, "the same plan moves nothing"
+    assert_operator fix("links").start, :>=, redirects.finish
+  end
+
+  private
+
+  def fix(kind) = Fix.of(@site).where(kind: kind).order(:number).last
+
+  def decide(kind, values) =
+    @site.decisions.decide(
+      kind,
+      values.to_h do |subject, value|
+        IronTrellis::Core::Decisions::Registry.read(kind, subject, value)
+      end,
+      by: "A test",
+      now: Time.now
+    )
+
+  def judged = IronTrellis::Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
+
+  def remade = Work::Remaking.keep_up(@site.reload, now: Time.now)
+
+  # The site with some pages otherwise, crawled and judged again.
+  def mended(pages)
+    @server.change(pages)
+    crawl = crawl_here(@server, site: @site)
+    crawl.update_columns(state: "finished", fetching_ended_at: Time.now, finished_at: Time.now)
+    judged
+  end
+end
