@@ -10,6 +10,10 @@ module IronTrellis
         MOST_PAGES = 5
         # Farther behind nothing is found.
         LAST_PLACE = 1_000
+        # So far rows are counted, and so many are taken that hold a part of a text.
+        MOST_COUNTED = 10_000
+        # Of so many pages, the most shown ones, it is looked which have near wins.
+        MOST_LOOKED_AT = 20_000
         # By what the lists are narrowed, and how they are sorted.
         ORDERS = {
           "near" => ["q.%<near>s", "q.impressions DESC"],
@@ -17,14 +21,14 @@ module IronTrellis
           "clicks" => ["true", "q.clicks DESC, q.impressions DESC"],
           "competing" => ["q.competing", "q.impressions DESC"]
         }.freeze
-        FOUND = "FROM found_for f WHERE f.run_id = $1 AND f.span = $2 AND f.url_id = q.url_id AND f.%<near>s AND " \
-          "f.impressions >= $3"
+        NEAR_OF_PAGE = "FROM found_for f WHERE f.run_id = $1 AND f.span = $2 AND f.url_id = q.url_id AND " \
+          "f.%<near>s AND f.impressions >= $3"
         # Of pages those that have such a query; what competes is told of queries only.
         ORDERS_OF_PAGES =
-          ORDERS.except("competing").merge("near" => ["EXISTS (SELECT 1 #{FOUND})", "q.impressions DESC"]).freeze
+          ORDERS.except("competing").merge("near" => ["EXISTS (SELECT 1 #{NEAR_OF_PAGE})", "q.impressions DESC"]).freeze
         FROM_QUERIES = <<~SQL
           FROM found_queries q WHERE q.run_id = $1 AND q.span = $2 AND q.impressions >= $3 AND
-            ($4::text IS NULL OR q.query_id IN (SELECT id FROM queries WHERE text LIKE '%%' || $4 || '%%')) AND %<only>s
+            ($4::bigint[] IS NULL OR q.query_id = ANY($4::bigint[])) AND %<only>s
         SQL
         QUERIES = <<~SQL
           SELECT q.query_id, (SELECT text FROM queries t WHERE t.id = q.query_id) AS query, q.clicks, q.impressions,
@@ -38,14 +42,19 @@ module IronTrellis
           WHERE f.run_id = $1 AND f.span = $2 AND f.query_id = ANY($3::bigint[]) ORDER BY f.impressions DESC, l.url
         SQL
         FROM_PAGES = <<~SQL
-          FROM found_pages q JOIN %<ledger>s l USING (url_id) WHERE q.run_id = $1 AND q.span = $2 AND
-            q.impressions >= $3 AND ($4::text IS NULL OR l.url LIKE '%%' || $4 || '%%') AND %<only>s
+          FROM (
+            SELECT * FROM found_pages q WHERE q.run_id = $1 AND q.span = $2 AND q.impressions >= $3 AND
+              ($4::bigint[] IS NULL OR q.url_id = ANY($4::bigint[])) ORDER BY %<order>s LIMIT #{MOST_LOOKED_AT}
+          ) q WHERE %<only>s
         SQL
         PAGES = <<~SQL
           SELECT q.url_id::text, l.url, l.title, l."group", l.wanted, q.clicks, q.impressions, q.queries,
-            (SELECT count(*) #{FOUND}) AS near
-          %<from>s ORDER BY %<order>s, q.url_id LIMIT #{MOST} OFFSET $5
+            (SELECT count(*) #{NEAR_OF_PAGE}) AS near
+          FROM (SELECT q.* %<from>s ORDER BY %<order>s, q.url_id LIMIT #{MOST} OFFSET $5) q
+          JOIN %<ledger>s l USING (url_id) ORDER BY %<order>s, q.url_id
         SQL
+        QUERY_TEXTS = "SELECT id FROM queries WHERE text LIKE '%' || $1 || '%' LIMIT #{MOST_COUNTED}"
+        ADDRESSES = "SELECT url_id FROM %<ledger>s WHERE url LIKE '%%' || $1 || '%%' LIMIT #{MOST_COUNTED}"
 
         # @param run [Judging::VerdictRun]
         # @param span [String] one of Core::Evidence::Windows::SPANS
@@ -63,9 +72,9 @@ module IronTrellis
         # @param order [String] one of ORDERS
         # @param from [Integer]
         # @return [Hash] rows ([{query, clicks, impressions, position, near, competing, page_count, pages ([{url, …,
-        #   words}])}]) and total
+        #   words}])}]) and total, as far as MOST_COUNTED
         def queries(text: nil, order: "near", from: 0)
-          found = found(QUERIES, FROM_QUERIES, ORDERS.fetch(order), text, from)
+          found = found(QUERIES, FROM_QUERIES, ORDERS.fetch(order), ids(QUERY_TEXTS, text), from)
           pages = pages_of(found[:rows].map { |row| row["query_id"] })
           found.merge(rows: found[:rows].map { |row| row.except("query_id").merge("pages" => told(row, pages)) })
         end
@@ -75,18 +84,26 @@ module IronTrellis
         # @param from [Integer]
         # @return [Hash] rows and total
         def pages(text: nil, order: "near", from: 0)
-          found(PAGES, FROM_PAGES, ORDERS_OF_PAGES.fetch(order), text, from)
+          found(PAGES, FROM_PAGES, ORDERS_OF_PAGES.fetch(order), ids(format(ADDRESSES, ledger: @ledger), text), from)
         end
 
         private
 
-        def found(sql, source, (only, order), text, from)
-          source = format(source, ledger: @ledger, only: format(only, near: @near))
-          params = [*@limits, escaped(text)]
+        def found(sql, source, (only, order), ids, from)
+          source = format(source, ledger: @ledger, only: format(only, near: @near), order: order)
+          params = [*@limits, ids]
+          rows = format(sql, near: @near, from: source, order: order, ledger: @ledger)
+          counted = "SELECT count(*) AS total FROM (SELECT 1 #{source} LIMIT #{MOST_COUNTED}) counted"
           {
-            rows: Postgres::Sql.rows(format(sql, near: @near, from: source, order: order), [*params, from]),
-            total: Postgres::Sql.rows("SELECT count(*) AS total #{source}", params).first["total"]
+            rows: Postgres::Sql.rows(rows, [*params, from]),
+            total: Postgres::Sql.rows(counted, params).first["total"]
           }
+        end
+
+        # What holds a part of a text; nil where none is asked for.
+        def ids(sql, text)
+          part = escaped(text) or return
+          Postgres::Sql.array(Postgres::Sql.run(sql, [part]).column_values(0))
         end
 
         def escaped(text) = text.to_s.empty? ? nil : text.downcase.gsub(/[\\%_]/) { |sign| "\\#{sign}" }

@@ -17,8 +17,10 @@ module IronTrellis
           SELECT m.old, m.since, to_jsonb(a) AS before, to_jsonb(b) AS beside, to_jsonb(c) AS now
           FROM (
             SELECT p.old, p.new, min(s.day) AS since FROM unnest($2::bigint[], $3::bigint[]) AS p (old, new)
-            JOIN standings s ON s.index_id = $1 AND s.url_id = p.old AND s.state = '#{MOVED}' AND
-              s.superseded_by IS NULL GROUP BY 1, 2
+            JOIN evidence e ON e.index_id = $1 AND e.kind = 'standings'
+            JOIN standings s ON s.index_id = $1 AND s.day = e.day AND s.url_id = p.old AND s.superseded_by IS NULL AND
+              s.state = '#{MOVED}'
+            GROUP BY 1, 2
           ) m
           CROSS JOIN LATERAL (#{format(SUMS, url: "m.old", **BEFORE)}) a
           CROSS JOIN LATERAL (#{format(SUMS, url: "m.new", **BEFORE)}) b

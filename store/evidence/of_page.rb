@@ -7,10 +7,12 @@ module IronTrellis
       class OfPage
         MOST_QUERIES = 20
         MOST_LINKS = 50
+        # Day by day, as no index is by URL alone.
         STANDINGS = <<~SQL
           SELECT s.day, i.name AS index, s.state, s.reason, s.found_by, s.first_seen, s.last_fetched, s.chosen_canonical
-          FROM standings s JOIN indexes i ON i.id = s.index_id
-          WHERE s.site_id = $1 AND s.url_id = $2 AND s.superseded_by IS NULL ORDER BY s.day DESC, i.id LIMIT 120
+          FROM indexes i JOIN evidence e ON e.index_id = i.id AND e.kind = 'standings'
+          JOIN standings s ON s.index_id = i.id AND s.day = e.day AND s.url_id = $2 AND s.superseded_by IS NULL
+          WHERE i.site_id = $1 ORDER BY s.day DESC, i.id LIMIT 120
         SQL
         MONTHS = <<~SQL
           SELECT to_char(day, 'YYYY-MM') AS month, sum(clicks)::bigint AS clicks, sum(impressions)::bigint AS
@@ -42,8 +44,9 @@ module IronTrellis
           WHERE i.site_id = $1 AND r.url = $2 ORDER BY r.asked_on DESC
         SQL
         MOVING_SINCE = <<~SQL
-          SELECT min(day) AS day FROM standings
-          WHERE index_id = $1 AND url_id = $2 AND state = '#{Core::Evidence::Standing::MOVED}' AND superseded_by IS NULL
+          SELECT min(s.day) AS day FROM evidence e
+          JOIN standings s ON s.index_id = e.index_id AND s.day = e.day AND s.url_id = $2 AND s.superseded_by IS NULL
+          WHERE e.index_id = $1 AND e.kind = 'standings' AND s.state = '#{Core::Evidence::Standing::MOVED}'
         SQL
 
         # @param run [Judging::VerdictRun]

@@ -36,6 +36,18 @@ module IronTrellis
         SQL
         # The windows of the search record, a row each.
         SPANS = "unnest($3::text[], $4::date[], $5::date[]) AS w (span, first, last)"
+        # How long pages took from being heard of to being in the index, by group and by the month in which they came.
+        TO_INDEX = <<~SQL
+          INSERT INTO to_index_rollups (run_id, "group", month, urls, days)
+          SELECT $1, l."group", to_char(f.first_seen, 'YYYY-MM'), count(*),
+            percentile_disc(0.5) WITHIN GROUP (ORDER BY f.first_in - f.first_seen)
+          FROM (
+            SELECT url_id, min(first_seen) AS first_seen, min(day) AS first_in FROM standings
+            WHERE index_id = $2 AND superseded_by IS NULL AND state = '#{Core::Evidence::Standing::IN_INDEX}' AND
+              first_seen IS NOT NULL
+            GROUP BY 1 HAVING min(day) > (SELECT min(day) FROM evidence WHERE index_id = $2 AND kind = 'standings')
+          ) f JOIN %<ledger>s l USING (url_id) GROUP BY 2, 3
+        SQL
         SHORT = Core::Evidence::Windows::SPANS.first
         # Of rows of whole windows the newest counts, where the URL has no dated ones.
         WINDOW = <<~SQL
@@ -104,7 +116,7 @@ module IronTrellis
         def standings
           newest = @basis.newest_standings&.iso8601 or return
           Postgres::Sql.run(format(STANDINGS, @names), [@run.id, @basis.index, newest])
-          Postgres::Sql.run(format(SILENT, @names), [@run.id, @basis.index])
+          [SILENT, TO_INDEX].each { |sql| Postgres::Sql.run(format(sql, @names), [@run.id, @basis.index]) }
         end
       end
     end

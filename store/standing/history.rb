@@ -6,18 +6,7 @@ module IronTrellis
       # Where the pages of a site stood, evidence by evidence, with what happened meanwhile.
       class History
         MOST_DECISIONS = 200
-        # How long pages took from being heard of to being in the index, by group and by the month in which they came.
-        TO_INDEX = <<~SQL
-          SELECT l."group", to_char(f.first_seen, 'YYYY-MM') AS month, count(*) AS urls, percentile_disc(0.5)
-            WITHIN GROUP
-            (ORDER BY f.first_in - f.first_seen) AS days
-          FROM (SELECT url_id, min(first_seen) AS first_seen, min(day) AS first_in FROM standings WHERE index_id =
-            $1 AND
-              superseded_by IS NULL AND state = '#{Core::Evidence::Standing::IN_INDEX}' AND first_seen IS NOT NULL
-                GROUP BY
-              url_id HAVING min(day) > (SELECT min(day) FROM evidence WHERE index_id = $1 AND kind = 'standings')) f
-          JOIN %<ledger>s l USING (url_id) GROUP BY 1, 2 ORDER BY 2 DESC, 3 DESC LIMIT 60
-        SQL
+        MOST_WAYS = 60
 
         # @param run [Judging::VerdictRun]
         # @param group [String, nil] nil for all
@@ -83,11 +72,12 @@ module IronTrellis
             .map { |row| row.merge("day" => row["day"].iso8601) }
         end
 
-        def to_index
-          index = @run.evidence["index"] or return []
-
-          Postgres::Sql.rows(format(TO_INDEX, ledger: Postgres::Partitions.name("ledger_rows", @run.id)), [index])
-        end
+        def to_index =
+          Postgres::Sql.rows(
+            'SELECT "group", month, urls, days FROM to_index_rollups WHERE run_id = $1 AND ' \
+              "($2::text IS NULL OR \"group\" = $2) ORDER BY month DESC, urls DESC LIMIT #{MOST_WAYS}",
+            [@run.id, @group]
+          )
       end
     end
   end

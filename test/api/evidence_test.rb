@@ -105,9 +105,9 @@ class EvidenceApiTest < Minitest::Test
     now = call(:get, "/crawls/#{@crawl}/standing")
     assert_operator now["fields"].sum { |one| one["urls"] }, :>, 50
     assert_equal 1, call(:get, "/crawls/#{@crawl}/standing/history")["days"].size
-    found = call(:get, "/crawls/#{@crawl}/queries?least=1")
+    found = call(:get, "/crawls/#{@crawl}/queries?least=1&order=impressions")
     assert_operator found["rows"].first["pages"].first["words"].size, :>, 0
-    assert_operator call(:get, "/crawls/#{@crawl}/queries?by=page")["rows"].size, :>, 0
+    assert_operator call(:get, "/crawls/#{@crawl}/queries?by=page&order=impressions&least=1")["rows"].size, :>, 0
     page = call(:get, "/crawls/#{@crawl}/urls/#{found["rows"].first["pages"].first["url_id"]}/index")
     assert_equal "in_index", page["standings"].first["state"]
     assert_operator call(:get, "/sites/#{@site}/sources")["indexes"].first["ownership"].size, :>, 0
@@ -175,14 +175,6 @@ class EvidenceApiTest < Minitest::Test
   def rejudge = IronTrellis::Work::Judging::Judgement.alone(Store::Crawling::Crawl.find(@crawl), clock: -> { Time.now })
 
   def states = call(:get, "/crawls/#{@crawl}/standing")["states"].to_h { |one| [one["state"], one["urls"]] }
-
-  def failed(path)
-    id = call(:post, path, nil, status: 202)["task"]
-    IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1, attended: 1) do
-      !Store::Tasks::Task.find(id).open?
-    end
-    call(:get, "/tasks/#{id}")["problem"]["detail"]
-  end
 
   def file(path)
     custom_request("GET", "/api#{path}", nil, {})

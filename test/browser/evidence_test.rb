@@ -81,7 +81,8 @@ class EvidenceScreensTest < Minitest::Test
       "decide/review" => "those that meet least come first",
       "decide/standing?view=sitemaps" => "Nothing is known of any index yet",
       "read/queries" => "No query is known",
-      "read/visits" => "No access log was brought yet"
+      "read/visits" => "No access log was brought yet",
+      "plan/workplan" => "What is to be done, and why"
     }.each do |address, text|
       screen address
       assert_text text

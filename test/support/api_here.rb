@@ -52,13 +52,20 @@ module ApiHere
 
   # Asks for what a worker does, and lets one do it here.
   def worked(path, body = nil)
+    task = done(path, body)
+    flunk(task["problem"]["detail"]) if task["problem"]
+    task["result"]
+  end
+
+  # And tells in words why it couldn't be done.
+  def failed(path, body = nil) = done(path, body)["problem"]["detail"]
+
+  def done(path, body)
     id = call(:post, path, body, status: 202)["task"]
     IronTrellis::Work::Runtime::Queue.work(queues: ["crawl"], threads: 1, attended: 1) do
       !Store::Tasks::Task.find(id).open?
     end
-    task = call(:get, "/tasks/#{id}")
-    flunk(task["problem"]["detail"]) if task["problem"]
-    task["result"]
+    call(:get, "/tasks/#{id}")
   end
 
   # Sends a file as it is.

@@ -37,6 +37,7 @@ module IronTrellis
             crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
             Judging::Asking.follow_up(crawl, now)
             Sitemaps::Building.after_crawl(crawl, now: now)
+            Runtime::Queue.enqueue_once(RemakeFixes, {site_id: crawl.site_id}, queue: crawl.queue)
             finish
           end
           Sites::Pruning.call(crawl.site)

@@ -25,6 +25,7 @@ module IronTrellis
         def ended(crawl)
           crawl.with_lock do
             Judging::Asking.follow_up(crawl, now)
+            Runtime::Queue.enqueue_once(RemakeFixes, {site_id: crawl.site_id}, queue: Crawling::Runs::QUEUE)
             finish
           end
           Store::Judging::VerdictRun.drop_old(crawl, now)

@@ -3,9 +3,17 @@
 module IronTrellis
   module Work
     module Triage
-      # Accepts what is proposed for URLs that an index left out: what can be decided is decided, all else is marked as
-      # work to be done.
+      # Accepts what is proposed for URLs that an index left out: what can be decided is decided, all else is work, for
+      # which fixes are made unless there are some.
       class Accepting
+        # What kind of work the other acts are, and what it is called.
+        WORK = {
+          "repoint" => ["links", "Lead links to where these have gone"],
+          "server" => ["server", "Have the server answer for these"],
+          "link_or_retire" => ["links", "Link to these, or retire them"],
+          "request" => ["request", "Ask for these to be fetched again"],
+          "strengthen" => ["content", "Strengthen these, which the index passed over"]
+        }.freeze
         # What the acts of the classes come to as decisions: kind, and value of one line.
         DECISIONS = {
           "close_off" => ["intent", ->(_) { {"intent" => "keep_out"} }],
@@ -43,7 +51,7 @@ module IronTrellis
 
         def accept(act, rows, told, by, now)
           kind, value = DECISIONS[act]
-          return mark(rows, told, by, now) unless kind
+          return work(act, rows, told, by, now) unless kind
 
           usable, open = rows.partition { |row| value.call(row["line"]) }
           told[:open].concat(open.map { |row| row["line"]["url"] })
@@ -54,9 +62,43 @@ module IronTrellis
           told[:decided] += take(usable, by, now)
         end
 
-        def mark(rows, told, by, now)
+        def work(act, rows, told, by, now)
+          kind, title = WORK[act]
           told[:marked] += take(rows, by, now)
+          return unless kind
+
+          planned = planned(kind)
+          rows
+            .reject { |row| planned.key?(row["line"]["url"]) }
+            .group_by { |row| row["line"]["group"] }
+            .each do |group, some|
+              some
+                .map { |row| row["line"]["url"] }
+                .each_slice(Workplan::HandMade::MOST_URLS) do |urls|
+                  Workplan::HandMade.add(
+                    @index.site,
+                    {
+                      "kind" => kind,
+                      "title" => "#{title}: #{group}",
+                      "place" => group,
+                      "urls" => urls,
+                      "reason" => "left out by #{@index.name}"
+                    },
+                    by: by,
+                    now: now
+                  )
+                end
+            end
         end
+
+        # URLs for which such work is planned already.
+        def planned(kind) =
+          Store::Workplan::Fix
+            .of(@index.site)
+            .where(kind: kind)
+            .where.not(state: Core::Workplan::States::SETTLED)
+            .flat_map { |fix| fix.urls.map { |one| [one["url"], true] } }
+            .to_h
 
         def take(rows, by, now)
           @lines.accept(rows.map { |row| row["url_id"] }, by: by, now: now)

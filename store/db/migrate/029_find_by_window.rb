@@ -47,6 +47,16 @@ class FindByWindow < ActiveRecord::Migration[7.2]
         PRIMARY KEY (run_id, span, "group")
       );
     SQL
+    execute <<~SQL
+      CREATE TABLE to_index_rollups (
+        run_id bigint NOT NULL REFERENCES verdict_runs ON DELETE CASCADE,
+        "group" text NOT NULL,
+        month text NOT NULL,
+        urls bigint NOT NULL,
+        days integer NOT NULL,
+        PRIMARY KEY (run_id, "group", month)
+      )
+    SQL
     # Runs of before have the short window; the others come when they are judged again.
     execute <<~SQL
       INSERT INTO found_queries (run_id, span, query_id, clicks, impressions, position, pages, competing)
@@ -59,7 +69,7 @@ class FindByWindow < ActiveRecord::Migration[7.2]
   end
 
   def down
-    %w[group_records found_pages found_queries].each { |table| drop_table(table) }
+    %w[to_index_rollups group_records found_pages found_queries].each { |table| drop_table(table) }
     execute <<~SQL
       DROP INDEX queries_by_part_of_text;
       DELETE FROM found_for WHERE span <> 'short';

@@ -9,10 +9,15 @@ import type { Marking } from "./useMarkedText";
 import type { Row } from "./useQueries";
 import { Words } from "./Words";
 
-type Props = { rows: Row[]; band: { first: number; last: number }; mark: (marking: Marking) => void };
+type Props = {
+  rows: Row[];
+  band: { first: number; last: number };
+  mark: (marking: Marking) => void;
+  write: (row: Row) => void;
+};
 
 /** A row a query: its place as a peg on a rule with the band of near wins shaded, and its pages with their words. */
-export function ByQuery({ rows, band, mark }: Props) {
+export function ByQuery({ rows, band, mark, write }: Props) {
   return (
     <Scroll tabIndex={0} role="region" aria-label="Queries">
       <Roomy
@@ -23,6 +28,14 @@ export function ByQuery({ rows, band, mark }: Props) {
           <tr key={row.query}>
             <td>
               <strong>{row.query}</strong>
+              <Button
+                size="small"
+                sx={{ py: 0, px: 0.5 }}
+                onClick={() => write(row)}
+                aria-label={`Make a fix for “${row.query}”`}
+              >
+                Make a fix
+              </Button>
               {row.competing && <Quiet small>{counted(row.page_count ?? 0, "page")} compete for it</Quiet>}
             </td>
             <td>{count(row.impressions)}</td>

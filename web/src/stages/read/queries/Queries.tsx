@@ -1,10 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
+import Snackbar from "@mui/material/Snackbar";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Crawl } from "../../../api/client";
-import { counted } from "../../../kit/format";
+import { count } from "../../../kit/format";
 import { Quiet, Spring } from "../../../kit/pieces";
 import { type Span, spanChoices } from "../../../kit/spans";
 import { Title } from "../../../kit/Title";
@@ -18,6 +19,8 @@ import type { Marking } from "./useMarkedText";
 import { BAND, type By, type Order, useQueries } from "./useQueries";
 
 const PAGE = 100;
+/** Farther they aren't counted. */
+const MOST_COUNTED = 10_000;
 const ORDERS: { name: Order; label: string; title?: string }[] = [
   { name: "near", label: "Near wins", title: "Only those a few places from being seen, most impressions first" },
   { name: "impressions", label: "Most shown", title: "All, most impressions first" },
@@ -32,7 +35,7 @@ export default function Queries() {
 }
 
 function QueriesOf({ crawl }: { crawl: Crawl }) {
-  const { change, typed, setTyped, by, order, span, band, from, found } = useQueries(crawl);
+  const { write, change, typed, setTyped, by, order, span, band, from, found } = useQueries(crawl);
   const [marking, setMarking] = useState<Marking | null>(null);
   const limit = (name: keyof typeof BAND, label: string) => (
     <TextField
@@ -45,7 +48,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
     />
   );
   const total = found.data?.total ?? 0;
-  const of = by === "query" ? counted(total, "query", "queries") : counted(total, "page");
+  const many = total >= MOST_COUNTED ? `${count(total)} and more` : count(total);
   return (
     <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
       <Title>Queries</Title>
@@ -87,7 +90,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
         {limit("last", "to")}
         {limit("least", "Shown from")}
         <Spring />
-        <Quiet component="span">{total > 0 && of}</Quiet>
+        <Quiet component="span">{total > 0 && `${many} ${by === "query" ? "queries" : "pages"}`}</Quiet>
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}
         {total > from + PAGE && <Button onClick={() => change({ from: String(from + PAGE) })}>Further</Button>}
       </Box>
@@ -101,10 +104,16 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           }}
         />
       ) : by === "query" ? (
-        <ByQuery rows={found.data.rows} band={band} mark={setMarking} />
+        <ByQuery rows={found.data.rows} band={band} mark={setMarking} write={write.mutate} />
       ) : (
         <ByPage rows={found.data.rows} />
       )}
+      <Snackbar
+        open={write.isSuccess || write.isError}
+        autoHideDuration={8000}
+        onClose={() => write.reset()}
+        message={write.isError ? write.error.message : `${write.data?.id} is in the workplan`}
+      />
       <MarkedText crawl={crawl} marking={marking} close={() => setMarking(null)} />
     </Box>
   );

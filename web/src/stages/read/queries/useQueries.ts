@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Crawl, data, type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
@@ -32,5 +32,25 @@ export function useQueries(crawl: Crawl) {
     queryFn: () => data(api.GET("/crawls/{crawl}/queries", { params: { path: { crawl: crawl.id }, query } })),
     placeholderData: keepPreviousData,
   });
-  return { change, typed, setTyped, by, order, span, band, from, found: asked(found, "the queries") };
+  const queries = useQueryClient();
+  const { siteId: site } = useAddress();
+  /** Work for who writes: the page that is shown most should say what people look for. */
+  const write = useMutation({
+    mutationFn: (row: Row) => {
+      const page = row.pages?.find((one) => one.url);
+      return data(
+        api.POST("/sites/{site}/fixes", {
+          params: { path: { site } },
+          body: {
+            kind: "content",
+            title: `Write for “${row.query}”`,
+            reason: `${row.impressions} impressions at place ${row.position ?? "–"}`,
+            urls: page?.url ? [page.url] : [],
+          },
+        }),
+      );
+    },
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["workplan", site] }),
+  });
+  return { write, change, typed, setTyped, by, order, span, band, from, found: asked(found, "the queries") };
 }

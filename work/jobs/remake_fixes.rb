@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Jobs
+      # Makes the fixes of a site anew after its newest crawl was judged.
+      class RemakeFixes < Runtime::Job
+        def run(site_id:)
+          site = Store::Sites::Site.find_by(id: site_id)
+          Workplan::Remaking.keep_up(site, now: now) if site
+          finish
+        rescue Core::Error::Conflict
+          # Its crawls are gone: there is nothing to make fixes of.
+          finish
+        end
+      end
+    end
+  end
+end
