@@ -5,20 +5,28 @@ module IronTrellis
     module Reports
       # The live number of each stage that has screens.
       module StageCounts
+        DONE = [*Core::Workplan::States::SETTLED, Core::Workplan::States::CLAIMED].freeze
+
         module_function
 
         # @param crawl [Crawling::Crawl]
         # @return [Hash] urls and seconds of the crawl, wanted pages and those of them that stop, groups nobody decided
-        #   about
+        #   about, and fixes of the site that are to be done (nil where none were made yet)
         def of(crawl)
           run = crawl.verdict_run
           seconds = crawl.started_at && crawl.fetching_ended_at && (crawl.fetching_ended_at - crawl.started_at).round(1)
-          base = {fetched: Crawling::Progress.of(crawl).fetched, seconds: seconds}
+          base = {fetched: Crawling::Progress.of(crawl).fetched, seconds: seconds, fixes: fixes(crawl.site)}
           if run
             base.merge(wanted(run))
           else
             base.merge(wanted: nil, wanted_stopping: nil, stopping: nil, undecided_groups: nil)
           end
+        end
+
+        def fixes(site)
+          return unless site.fixes_made_at
+
+          Workplan::Fix.of(site).where.not(state: DONE).count
         end
 
         def wanted(run)
@@ -30,7 +38,7 @@ module IronTrellis
             FROM rollups WHERE run_id = $1
           SQL
         end
-        private_class_method :wanted
+        private_class_method :fixes, :wanted
       end
     end
   end

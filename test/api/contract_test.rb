@@ -130,7 +130,8 @@ class ContractTest < Minitest::Test
         "wanted" => nil,
         "wanted_stopping" => nil,
         "stopping" => nil,
-        "undecided_groups" => nil
+        "undecided_groups" => nil,
+        "fixes" => nil
       },
       call(:get, "/crawls/#{crawl["id"]}/rail")
     )

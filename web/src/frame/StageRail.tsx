@@ -149,6 +149,7 @@ function useNumbers(): Record<string, string> {
     Crawl: `${counted(fetched, "URL")}${seconds === null ? "" : ` in ${duration(seconds)}`}`,
     Read: readNumber(rail.data),
     Decide: rail.data.undecided_groups === null ? "" : `${counted(rail.data.undecided_groups, "group")} undecided`,
+    Plan: rail.data.fixes === null ? "" : `${counted(rail.data.fixes, "fix", "fixes")} to do`,
   };
 }
 
