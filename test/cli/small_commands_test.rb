@@ -9,10 +9,10 @@ class SmallCommandsTest < Minitest::Test
   MAP = "from,to,status\n/a,/b,301\n/b,/c,302\n\"/x,/y\n"
   SETS =
     "url;hreflang;target\nhttp://a.test/en;en;http://a.test/en\nhttp://a.test/en;da;http://b.test/da\nno " \
-    "address;en;http://a.test/\n"
+      "address;en;http://a.test/\n"
   SITEMAP =
     "<?xml version='1.0'?>\n<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'>\n" \
-    "<url><loc>http://a.test/x/1</loc></url>\n<url><loc>/2</loc></url>\n</urlset>"
+      "<url><loc>http://a.test/x/1</loc></url>\n<url><loc>/2</loc></url>\n</urlset>"
 
   def trellis(*arguments)
     out, err, status = Open3.capture3({"TRELLIS_ENV" => "test"}, File.join(ROOT, "bin/trellis"), *arguments)
@@ -30,6 +30,19 @@ class SmallCommandsTest < Minitest::Test
 
   def answer(bytes, *command) =
     with_file(bytes) { |path| trellis(*command, path, "--json").then { |code, out, err| [code, JSON.parse(out), err] } }
+
+  def test_fixes_of_a_file_are_laid_out_and_what_is_wrong_in_it_is_told
+    fixes = [{id: "x", benefit: 3, hours: 4}, {id: "y", benefit: 9, hours: 4, after: ["x"], deadline: "2027-01-04"}]
+    plan = {start: "2027-01-04", owners: [{name: "Ada"}], fixes: fixes}
+    code, out, = with_file(JSON.generate(plan)) { |path| trellis("plan", path, "--seconds", "0.1") }
+    found = JSON.parse(out)
+    assert_equal [0, 84.0, 84.0, 0.0, true, []], [code, *found.values_at("objective", "bound", "gap", "proved", "late")]
+    assert_equal [["x", 4.0], ["y", 8.0]], found["schedule"].map { |one| one.values_at("id", "finish_hours") }
+    fixes.first[:after] = ["y"]
+    code, _, err = with_file(JSON.generate(plan)) { |path| trellis("plan", path) }
+    assert_equal [2, "These wait for each other in a circle: x -> y -> x.\n"], [code, err]
+    assert_equal 2, with_file("{") { |path| trellis("plan", path) }.first
+  end
 
   def test_a_redirect_map_is_checked_and_what_cannot_be_read_is_told_by_line
     code, found, err = answer(MAP, "routes", "check")
@@ -64,11 +77,17 @@ class SmallCommandsTest < Minitest::Test
     code, found, err = answer(SETS, "hreflang", "check")
     assert_equal [
       0,
-      [{
-        "members" => %w[http://a.test/en http://b.test/da],
-        "codes" => {"da" => ["http://b.test/da"], "en" => ["http://a.test/en"]}
-      }]
-    ], [code, found["clusters"]]
+      [
+        {
+          "members" => %w[http://a.test/en http://b.test/da],
+          "codes" => {
+            "da" => ["http://b.test/da"],
+            "en" => ["http://a.test/en"]
+          }
+        }
+      ]
+    ],
+      [code, found["clusters"]]
     assert_equal [
       ["hreflang-no-default", "http://a.test/en", nil],
       %w[hreflang-no-return http://a.test/en http://b.test/da]
@@ -109,13 +128,13 @@ class SmallCommandsTest < Minitest::Test
   def test_entities_are_not_unfolded
     bomb =
       "<?xml version=\"1.0\"?><!DOCTYPE x [<!ENTITY a \"#{"lamp" * 20}\"><!ENTITY " \
-      "b \"#{"&a;" * 50}\">]><urlset><url><loc>&b;</loc></url></urlset>"
+        "b \"#{"&a;" * 50}\">]><urlset><url><loc>&b;</loc></url></urlset>"
     assert_equal [["sitemap-malformed", 1, "it declares entities, which a sitemap may not"]],
       answer(bomb, "sitemap", "check")[1]["faults"].map(&:values)
   end
 
   def test_a_table_is_printed_without_json
-    with_file(MAP) { |path| assert_match(/^route-chain +\/a +\/b$/, trellis("routes", "check", path)[1]) }
+    with_file(MAP) { |path| assert_match(%r{^route-chain +/a +/b$}, trellis("routes", "check", path)[1]) }
   end
 
   def test_wrong_usage_and_files_that_are_not_there
@@ -136,7 +155,7 @@ class SmallCommandsTest < Minitest::Test
     with_file(MAP) do |path|
       script =
         "require %(#{ROOT}/iron_trellis); exit IronTrellis::Cli::Root.run([%(routes), " \
-        "%(check), %(#{path})]) + (defined?(ActiveRecord) ? 50 : 0) + (defined?(PG) ? 100 : 0)"
+          "%(check), %(#{path})]) + (defined?(ActiveRecord) ? 50 : 0) + (defined?(PG) ? 100 : 0)"
       assert_equal 0, Open3.capture3("bundle", "exec", "ruby", "-e", script, chdir: ROOT).last.exitstatus
     end
   end
