@@ -6,8 +6,10 @@ module IronTrellis
       # The best layout of few tasks: for each set of tasks that can be done first, the ways of having done them,
       # without those that another is as good as in everything that still matters.
       class Exact
-        # So many that aren't locked.
+        # So many that aren't locked, whatever binds them; of more as far as so many comparisons of ways are enough.
         MOST = 12
+        MOST_TRIED = 30
+        MOST_COMPARED = 400_000
         # What a way comes to: broken locks and late ones, the sum so far; from when on each owner is free; when what is
         # done is done; the order; and all of that which still matters, smaller is better.
         Way = Struct.new(:broken, :late, :objective, :free_from, :finishes, :order, :matters)
@@ -23,12 +25,18 @@ module IronTrellis
           @bits = @places.each_with_index.to_h
         end
 
-        # @return [Layout]
+        # @return [Layout, nil] nil where there are too many ways
         def call
+          return if @places.size > MOST_TRIED
+
+          @compared = 0
           ways = {0 => [Way.new(0, 0, 0.0, Array.new(@problem.owners.size, 0.0), @placing.locked, [], [])]}
           @places.size.times do
             longer = Hash.new { |sets, set| sets[set] = [] }
-            ways.each { |set, some| grow(set, some, longer) }
+            ways.each do |set, some|
+              grow(set, some, longer)
+              return nil if @compared > MOST_COMPARED && @places.size > MOST
+            end
             ways = longer
           end
           [@known, *ways.values.flatten.map { |way| Layout.new(@problem, @placing, way.order) }].min
@@ -68,6 +76,7 @@ module IronTrellis
         end
 
         def keep(ways, way, set)
+          @compared += 1 + ways.size
           return if hopeless?(way, set)
 
           way.matters = matters(way, set)
@@ -77,16 +86,23 @@ module IronTrellis
           ways << way
         end
 
-        # Even if all that is left were done at once.
+        # Even if nothing bound what is left: each owner by benefit an hour.
         def hopeless?(way, set)
+          hours = way.free_from.dup
           left =
-            @places.each_with_index.sum do |place, bit|
+            by_worth.sum do |place, bit|
               next 0.0 if set[bit] == 1
 
-              @problem.benefits[place] * (way.free_from[@problem.owner_of[place]] + @problem.hours[place])
+              @problem.benefits[place] * (hours[@problem.owner_of[place]] += @problem.hours[place])
             end
           ([way.broken, way.late, (locked_objective + way.objective + left).round(6)] <=> bar).positive?
         end
+
+        def by_worth =
+          @by_worth ||=
+            @places.each_with_index.sort_by do |place, _|
+              -(@problem.benefits[place] / [@problem.hours[place], WorkingTime::EPSILON].max)
+            end
 
         # A lock that is broken twice counts once in a layout.
         def bar = @bar ||= @known.broken.any? ? [Float::INFINITY] : @known.value

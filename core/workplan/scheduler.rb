@@ -4,9 +4,9 @@ module IronTrellis
   module Core
     module Workplan
       # Lays tasks out so that the largest benefit comes earliest: the sum of benefit x finish is made as small as can
-      # be, under what comes before what, owners' hours, freezes, locks and deadlines. Exact up to Exact::MOST tasks,
-      # and for one owner without dates whose precedence is made of series and parallels; else the best of several
-      # orders and a search from them, never worse than as they came.
+      # be, under what comes before what, owners' hours, freezes, locks and deadlines. Exact up to Exact::MOST tasks and
+      # for many sets of somewhat more, and for one owner without dates whose precedence is made of series and
+      # parallels; else the best of several orders and a search from them, never worse than as they came.
       class Scheduler
         SECONDS = 2
 
@@ -40,12 +40,25 @@ module IronTrellis
         def best(problem)
           placing = Placing.new(problem)
           layouts = Orders.new(problem, placing).all.map { |order| Layout.new(problem, placing, order) }
-          return Exact.new(problem, placing, layouts.min).call, true if problem.free.size <= Exact::MOST
+          return [layouts.min, true] if unbetterable?(problem, layouts.min)
 
-          bound = Bound.new(problem).call
-          return layouts.min, true if layouts.min.late.empty? && layouts.min.objective <= bound + WorkingTime::EPSILON
+          found = searched(problem, placing, layouts)
+          exact = Exact.new(problem, placing, found).call
+          exact ? [exact, true] : [found, false]
+        end
 
-          [Search.new(problem, placing, seconds: @seconds, clock: @clock).call(layouts), false]
+        # What is as small as the bound.
+        def unbetterable?(problem, layout)
+          return false if layout.late.any? || layout.broken.any?
+
+          layout.objective <= Bound.new(problem).call + WorkingTime::EPSILON
+        end
+
+        # A few are all tried afterwards anyway.
+        def searched(problem, placing, layouts)
+          return layouts.min if problem.free.size <= Exact::MOST
+
+          Search.new(problem, placing, seconds: @seconds, clock: @clock).call(layouts)
         end
       end
     end
