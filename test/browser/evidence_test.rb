@@ -79,7 +79,7 @@ class EvidenceScreensTest < Minitest::Test
     {
       "decide/standing?view=time" => "In numbers",
       "decide/review" => "those that meet least come first",
-      "decide/standing?view=sitemaps" => "Nothing is known of any index yet",
+      "decide/standing?view=sitemaps" => "Published, but not sent",
       "read/queries" => "No query is known",
       "read/visits" => "No access log was brought yet",
       "plan/workplan" => "What is to be done, and why"

@@ -18,11 +18,15 @@ export function Roomy({ label, columns, children }: Props) {
     >
       <thead>
         <tr>
-          {columns.map((name) => (
-            <th scope="col" key={name}>
-              {name}
-            </th>
-          ))}
+          {columns.map((name) =>
+            name === "" ? (
+              <td key="none" />
+            ) : (
+              <th scope="col" key={name}>
+                {name}
+              </th>
+            ),
+          )}
         </tr>
       </thead>
       <tbody>{children}</tbody>
