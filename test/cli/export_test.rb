@@ -52,6 +52,24 @@ class ExportTest < Minitest::Test
     end
   end
 
+  def test_fixes_hold_every_fault_once_are_laid_out_and_claimed
+    faults = self.class.audited.rows("faults").map { |row| row.values_at("code", "url", "about") }
+    fixes = export("--what", "fixes", "--format", "jsonl").lines.map { |line| JSON.parse(line) }
+    held = fixes.flat_map { |fix| fix["faults"] }.map { |fault| fault.values_at("code", "url", "about") }
+    assert_equal faults.map(&:to_s).sort, held.select { |fault| faults.include?(fault) }.map(&:to_s).sort
+    Dir.mktmpdir("fixes") do |folder|
+      calendar = File.join(folder, "plan.ics")
+      plan = %w[--start 2027-01-04 --owner Ada=6 --out] << calendar
+      assert_equal 0, trellis("schedule", "--site", "to be exported", *plan).code
+      assert_operator File.read(calendar).scan("BEGIN:VEVENT").size, :>, 5
+    end
+    result = trellis("claim", "--site", "to be exported", fixes.first["id"])
+    assert_equal [0, "#{fixes.first["id"]} claimed: #{fixes.first["title"]}\n"], [result.code, result.out]
+    result = trellis("claim", "--site", "to be exported", fixes[1]["id"], "F9999")
+    assert_equal [2, "There is no fix F9999 of to be exported.\n"], [result.code, result.err]
+    assert_equal 2, trellis("schedule", "--site", "to be exported", "--start", "4.1.2027").code
+  end
+
   def test_the_map_of_a_site_is_written_for_a_server
     self.class.audited
     site = IronTrellis::Store::Sites::Site.find_by(name: "to be exported")
@@ -78,7 +96,6 @@ class ExportTest < Minitest::Test
     self.class.audited
     {
       %w[--site nobody --what urls] => [3, /no site “nobody”/],
-      ["--site", "to be exported", "--what", "fixes"] => [2, /not built yet/],
       ["--site", "to be exported", "--what", "all"] => [2, /--what/]
     }.each do |arguments, (code, message)|
       result = trellis("export", "--out", "/tmp/never-written", *arguments)
