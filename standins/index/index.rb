@@ -21,6 +21,8 @@ module Gazetteer
     SLOW_SHARE = 0.015
     LATE_SHARE = 0.005
     SLOW_DAYS = 600
+    # So many days after it began to take in thin pages with a picture it hears of the late ones.
+    LATE_AFTER = 8
     # From so many days before its last day on it takes in thin pages with a picture.
     LENIENT_DAYS = 28
 
@@ -142,7 +144,8 @@ module Gazetteer
     end
 
     # A few it hears of in its last weeks only.
-    def late?(url) = @seeded.of(url, "hurry") < LATE_SHARE && today.iso8601 < @settings.fetch("lenient_from")
+    def late?(url) =
+      @seeded.of(url, "hurry") < LATE_SHARE && today < Date.iso8601(@settings.fetch("lenient_from")) + LATE_AFTER
 
     def due
       now = today.iso8601
