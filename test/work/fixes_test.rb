@@ -88,6 +88,16 @@ class FixesOfSiteTest < Minitest::Test
     assert_equal "claimed", first.reload.state
   end
 
+  def test_what_is_no_fault_any_more_by_the_same_crawl_is_no_fix_and_its_number_is_never_used_again
+    remade
+    numbers = Fix.of(@site).pluck(:number)
+    decide("group", "all" => {"intent" => "keep_out"})
+    judged
+    remade
+    assert_empty Fix.of(@site).where(state: "proved")
+    assert_operator Fix.of(@site).where.not(number: numbers).pluck(:number).min || 99, :>, numbers.max
+  end
+
   def test_claiming_is_for_all_or_none
     remade
     open = fix("redirects")

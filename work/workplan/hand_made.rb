@@ -27,9 +27,10 @@ module IronTrellis
           parts = parts(site, urls, grade)
           ActiveRecord::Base.transaction do
             site.lock!
+            site.update!(last_fix_number: site.last_fix_number + 1)
             Store::Workplan::Fix.create!(
               site: site,
-              number: (Store::Workplan::Fix.of(site).maximum(:number) || 0) + 1,
+              number: site.last_fix_number,
               kind: input["kind"],
               place: input["place"] || Core::Workplan::Gathering::NOWHERE,
               cause: CAUSE,

@@ -21,12 +21,11 @@ module IronTrellis
           fixes.map { |fix| fix.told(settled) }
         end
 
-        # @param state [String, nil]
+        # @param state [String, nil] nil for those that are to be done
         # @return [Array<Hash{String => Object}>] without what is long, with why and how many faults and URLs each has
         def brief(state)
-          fixes = Store::Workplan::Fix.in_order(@site)
-          fixes = fixes.where(state: state) if state
-          fixes.map do |fix|
+          states = state || Core::Workplan::States::ALL - Core::Workplan::States::SETTLED
+          Store::Workplan::Fix.in_order(@site).where(state: states).map do |fix|
             told = fix.told(settled)
             told.except(*LONG).merge(
               "reason" => fix.reason,

@@ -41,7 +41,7 @@ module IronTrellis
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
             settle_the_rest(fixes.values)
             write(drafts, fixes)
-            @site.update!(fixes_of_run: @run.id, fixes_made_at: @now)
+            @site.update!(fixes_of_run: @run.id, fixes_of_crawl: @run.crawl_id, fixes_made_at: @now)
           end
         end
 
@@ -101,11 +101,15 @@ module IronTrellis
             )
         end
 
-        def next_number = @number = (@number || Store::Workplan::Fix.of(@site).maximum(:number) || 0) + 1
+        def next_number = @site.last_fix_number += 1
 
-        # Whose faults are gone though nobody said that they are done.
+        # Whose faults are gone though nobody said that they are done: a new crawl proves that; where the same one was
+        # judged otherwise they are no faults any more.
         def settle_the_rest(made)
-          (fluid - made).each { |fix| fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}") }
+          gone = fluid - made
+          return gone.each(&:destroy!) if @site.fixes_of_crawl == @run.crawl_id
+
+          gone.each { |fix| fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}") }
         end
 
         def write(drafts, fixes)

@@ -57,7 +57,7 @@ export function StageRail({ screen }: { screen: string }) {
                 coming={!first}
                 to={reachable ? to(first.path) : undefined}
               />
-              <Box sx={{ fontSize: 12, color: "text.secondary", height: 18 }}>
+              <Box sx={{ fontSize: 12, color: "text.secondary", height: 18, whiteSpace: "nowrap" }}>
                 {first ? numbers[stage.name] : "coming"}
               </Box>
               {isOpen && (

@@ -44,6 +44,8 @@ const TABLE = {
     borderColor: "iron",
     verticalAlign: "bottom",
   },
+  // Where there is room for it.
+  "& .roomy": { display: { xs: "none", lg: "table-cell" } },
   "& th:first-of-type, & td.left": { textAlign: "left" },
   "& tbody tr": { borderTop: 1, borderColor: "divider" },
 } as const;
@@ -58,7 +60,7 @@ export function GroupTable({ groups, proposals, span, intent }: Props) {
           <tr>
             <th scope="col">Group</th>
             {COLUMNS.map(([name, title]) => (
-              <th scope="col" key={name} title={title}>
+              <th scope="col" key={name} title={title} className={name === "Impressions" ? "roomy" : undefined}>
                 {name}
               </th>
             ))}
@@ -129,7 +131,7 @@ function Row({ group, record, proposal, singles, intent }: RowProps) {
         <td>{share(group.authority)}</td>
         <td>{group.listed > 0 ? count(group.listed) : "–"}</td>
         <td>{group.in_index > 0 ? count(group.in_index) : "–"}</td>
-        <td>{record?.impressions == null ? "–" : count(record.impressions)}</td>
+        <td className="roomy">{record?.impressions == null ? "–" : count(record.impressions)}</td>
         <td>
           {record?.clicks == null ? "–" : count(record.clicks)}
           {record && record.visited > 0 && (

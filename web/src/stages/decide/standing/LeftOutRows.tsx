@@ -47,7 +47,9 @@ export function LeftOutRows({ list, left }: Props) {
           </td>
           <td>
             {row.reasons.map((reason) => (
-              <div key={reason}>{reason}</div>
+              <div key={reason} style={{ overflowWrap: "anywhere" }}>
+                {reason}
+              </div>
             ))}
             {row.target && (
               <Quiet small>

@@ -25,7 +25,7 @@ export default function Workplan() {
       <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
         <Toggles<State | "all">
           choices={[
-            { name: "all", label: "All" },
+            { name: "all", label: "To do" },
             ...STATES.filter((one) => states[one.name]).map((one) => ({
               name: one.name,
               label: `${one.label} ${states[one.name]}`,
