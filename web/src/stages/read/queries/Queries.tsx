@@ -44,7 +44,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
       label={label}
       value={band[name]}
       onChange={(event) => change({ [name]: event.target.value || undefined, from: undefined }, true)}
-      sx={{ width: 78 }}
+      sx={{ width: name === "least" ? 104 : 78 }}
     />
   );
   const total = found.data?.total ?? 0;
