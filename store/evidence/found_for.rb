@@ -13,7 +13,7 @@ module IronTrellis
         # So far rows are counted, and so many are taken that hold a part of a text.
         MOST_COUNTED = 10_000
         # Of so many pages, the most shown ones, it is looked which have near wins.
-        MOST_LOOKED_AT = 20_000
+        MOST_LOOKED_AT = 10_000
         # By what the lists are narrowed, and how they are sorted.
         ORDERS = {
           "near" => ["q.%<near>s", "q.impressions DESC"],
