@@ -105,7 +105,7 @@ module IronTrellis
                 *one.values_at(:owner, :start, :finish),
                 fix.hours,
                 fix.benefit,
-                fix.after.map { |number| "F#{number}" },
+                fix.after.map { |number| Store::Workplan::Fix.name_of(number) },
                 fix.state,
                 late[one[:id]]
               ]

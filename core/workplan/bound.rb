@@ -18,9 +18,7 @@ module IronTrellis
         # @return [Float]
         def call
           heads = self.heads
-          (0...@problem.size).group_by { |place| @problem.owner_of[place] }.values.sum do |places|
-            [ordered(places), interrupted(places, heads)].max
-          end
+          @problem.by_owner.sum { |places| [ordered(places), interrupted(places, heads)].max }
         end
 
         private
@@ -40,14 +38,10 @@ module IronTrellis
         def heads
           starts = []
           @problem.in_order.each do |place|
-            time = @problem.time(place)
             starts[place] =
               [
                 @problem.locks[place] || @problem.releases[place],
-                *@problem.before[place].map do |one|
-                  finish = starts[one] + @problem.hours[one]
-                  (@problem.time(one) == time) ? finish : time.after(@problem.time(one).moment(finish))
-                end
+                *@problem.before[place].map { |one| @problem.seen_by(one, starts[one] + @problem.hours[one], place) }
               ].max
           end
           starts
@@ -81,8 +75,7 @@ module IronTrellis
           open.insert(at, [place, @problem.hours[place]])
         end
 
-        def worth(place) =
-          @problem.hours[place].zero? ? Float::INFINITY : @problem.benefits[place] / @problem.hours[place]
+        def worth(place) = Problem.an_hour(@problem.benefits[place], @problem.hours[place])
       end
     end
   end

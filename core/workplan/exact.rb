@@ -71,7 +71,7 @@ module IronTrellis
         def broken(place, finish)
           @problem.behind[place].count do |one|
             lock = @problem.locks[one]
-            lock && @placing.seen_by(place, finish, one) > lock + WorkingTime::EPSILON
+            lock && @problem.seen_by(place, finish, one) > lock + WorkingTime::EPSILON
           end
         end
 
@@ -101,7 +101,7 @@ module IronTrellis
         def by_worth =
           @by_worth ||=
             @places.each_with_index.sort_by do |place, _|
-              -(@problem.benefits[place] / [@problem.hours[place], WorkingTime::EPSILON].max)
+              -Problem.an_hour(@problem.benefits[place], @problem.hours[place])
             end
 
         # A lock that is broken twice counts once in a layout.

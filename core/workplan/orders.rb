@@ -23,7 +23,8 @@ module IronTrellis
         end
 
         # @return [Array<Integer>] places, those first whose best chain is worth most an hour
-        def by_chains = @problem.sorted((0...@problem.size).sort_by { |place| [-chain_worths[place], place] })
+        def by_chains =
+          @by_chains ||= @problem.sorted((0...@problem.size).sort_by { |place| [-chain_worths[place], place] })
 
         private
 
@@ -40,9 +41,9 @@ module IronTrellis
               @problem.in_order.reverse_each do |place|
                 own = [@problem.benefits[place], @problem.hours[place]]
                 longer = @problem.behind[place].map { |one| own.zip(best[one]).map(&:sum) }
-                best[place] = [own, *longer].max_by { |benefit, hours| worth(benefit, hours) }
+                best[place] = [own, *longer].max_by { |benefit, hours| Problem.an_hour(benefit, hours) }
               end
-              best.map { |benefit, hours| worth(benefit, hours) }
+              best.map { |benefit, hours| Problem.an_hour(benefit, hours) }
             end
         end
 
@@ -52,14 +53,12 @@ module IronTrellis
           @problem.in_order.reverse_each do |place|
             @problem.before[place].each { |one| tails[one] += tails[place] / @problem.before[place].size }
           end
-          tails.zip(@problem.hours).map { |benefit, hours| worth(benefit, hours) }
+          tails.zip(@problem.hours).map { |benefit, hours| Problem.an_hour(benefit, hours) }
         end
 
         def unlocked(order) = order.reject { |place| @problem.locks[place] }
 
         def as_they_came = @problem.in_order
-
-        def worth(benefit, hours) = hours.zero? ? Float::INFINITY : benefit / hours
 
         # Owners' own orders, side by side by the hours at which each would begin.
         def by_owners
@@ -70,14 +69,12 @@ module IronTrellis
           @problem.sorted((0...@problem.size).sort_by { |place| [begins[place], place] })
         end
 
-        def own_orders =
-          @own_orders ||=
-            (0...@problem.size).group_by { |place| @problem.owner_of[place] }.values.map { |places| own_order(places) }
+        def own_orders = @own_orders ||= @problem.by_owner.map { |places| own_order(places) }
 
         def own_order(places)
           SeriesParallel.new(@problem, places).order
         rescue SeriesParallel::Tangled
-          by_chains.select { |place| places.include?(place) }
+          by_chains.select { |place| @problem.owner_of[place] == @problem.owner_of[places.first] }
         end
 
         # From the end: last of an owner comes the one that its own order has latest of those that may be done so late.
@@ -96,15 +93,17 @@ module IronTrellis
         def due_hours
           due = @problem.deadlines.map { |one| one || Float::INFINITY }
           @problem.in_order.reverse_each do |place|
-            same = @problem.behind[place].select { |one| @problem.owner_of[one] == @problem.owner_of[place] }
-            due[place] = [due[place], *same.map { |one| due[one] - @problem.hours[one] }].min
+            due[place] = [due[place], *behind_of_same_owner(place).map { |one| due[one] - @problem.hours[one] }].min
           end
           due
         end
 
+        def behind_of_same_owner(place) =
+          @problem.behind[place].select { |one| @problem.owner_of[one] == @problem.owner_of[place] }
+
         def from_the_end(order, due, begins)
           left = order.dup
-          open = order.to_h { |place| [place, (@problem.behind[place] & order).size] }
+          open = order.to_h { |place| [place, behind_of_same_owner(place).size] }
           hours = order.sum { |place| @problem.hours[place] }
           until left.empty?
             at = left.rindex { |place| open[place].zero? && due[place] >= hours - WorkingTime::EPSILON }

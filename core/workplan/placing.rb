@@ -33,28 +33,16 @@ module IronTrellis
           beside_locked(@problem.owner_of[place], earliest, @problem.hours[place])
         end
 
-        # Others' hours go by the calendar; those of the same owner by the hours worked.
-        #
         # @param place [Integer]
         # @param finishes [#[]] by place
-        # @return [Float]
+        # @return [Float] hours of its owner before all that comes before it is done
         def after_others(place, finishes)
           latest = 0.0
           @problem.before[place].each do |one|
-            done = seen_by(one, finishes[one], place)
+            done = @problem.seen_by(one, finishes[one], place)
             latest = done if done > latest
           end
           latest
-        end
-
-        # @param one [Integer] which is done
-        # @param finish [Float] after so many hours of its owner
-        # @param place [Integer] which waits for it
-        # @return [Float] hours of the owner of the one that waits
-        def seen_by(one, finish, place)
-          return finish if @problem.owner_of[one] == @problem.owner_of[place]
-
-          @problem.time(place).after(@problem.time(one).moment(finish))
         end
 
         # @param place [Integer]

@@ -18,11 +18,13 @@ module IronTrellis
         # @param problem [Problem]
         # @param layout [Layout]
         # @param impossible [Hash{String => String}]
+        # @param bound [Float] of the objective
         # @param proved [Boolean] whether there is no better one
-        def initialize(problem, layout, impossible, proved:)
+        def initialize(problem, layout, impossible, bound:, proved:)
           @problem = problem
           @layout = layout
           @impossible = impossible
+          @bound = bound
           @proved = proved
         end
 
@@ -33,7 +35,7 @@ module IronTrellis
         def objective = layout.objective.round(DIGITS)
 
         # @return [Float] what no layout can fall below
-        def bound = @bound ||= proved? ? objective : [Bound.new(problem).call.round(DIGITS), objective].min
+        def bound = proved? ? objective : [@bound.round(DIGITS), objective].min
 
         # @return [Float, nil] how much in percent the plan may be from the best; nil where nothing is laid out
         def gap
@@ -104,7 +106,7 @@ module IronTrellis
           same.select! { |one| (layout.finishes[one] - from).abs < WorkingTime::EPSILON }
           same |
             problem.before[place].select do |one|
-              seen = problem.time(place).after(problem.time(one).moment(layout.finishes[one]))
+              seen = problem.seen_by(one, layout.finishes[one], place)
               problem.owner_of[one] != problem.owner_of[place] && (seen - from).abs < WorkingTime::EPSILON
             end
         end

@@ -37,6 +37,24 @@ module IronTrellis
         # @return [WorkingTime]
         def time(place) = owners[owner_of[place]]
 
+        # @return [Array<Array<Integer>>] places of the tasks of each owner who has any
+        def by_owner = @by_owner ||= (0...size).group_by { |place| owner_of[place] }.values
+
+        # @param benefit [Float]
+        # @param hours [Float]
+        # @return [Float] what something is worth an hour
+        def self.an_hour(benefit, hours) = hours.zero? ? Float::INFINITY : benefit / hours
+
+        # Others' hours go by the calendar; those of the same owner by the hours worked.
+        #
+        # @param one [Integer] which is done
+        # @param finish [Float] after so many hours of its owner
+        # @param place [Integer] which waits for it
+        # @return [Float] hours of the owner of the one that waits
+        def seen_by(one, finish, place)
+          (owner_of[one] == owner_of[place]) ? finish : time(place).after(time(one).moment(finish))
+        end
+
         # @return [Array<Integer>] places of those that nobody locked to a day
         def free = @free ||= (0...size).reject { |place| locks[place] }
 

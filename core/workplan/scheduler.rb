@@ -27,9 +27,10 @@ module IronTrellis
           why = impossible.call
           loop do
             problem = Problem.new(impossible.left(why), @owners)
-            layout, proved = best(problem)
+            bound = Bound.new(problem).call
+            layout, proved = best(problem, bound)
             more = impossible.more(why, problem, layout)
-            return Plan.new(problem, layout, why, proved: proved) if more == why
+            return Plan.new(problem, layout, why, bound: bound, proved: proved) if more == why
 
             why = more
           end
@@ -37,10 +38,10 @@ module IronTrellis
 
         private
 
-        def best(problem)
+        def best(problem, bound)
           placing = Placing.new(problem)
           layouts = Orders.new(problem, placing).all.map { |order| Layout.new(problem, placing, order) }
-          return [layouts.min, true] if unbetterable?(problem, layouts.min)
+          return [layouts.min, true] if unbetterable?(layouts.min, bound)
 
           found = searched(problem, placing, layouts)
           exact = Exact.new(problem, placing, found).call
@@ -48,11 +49,8 @@ module IronTrellis
         end
 
         # What is as small as the bound.
-        def unbetterable?(problem, layout)
-          return false if layout.late.any? || layout.broken.any?
-
-          layout.objective <= Bound.new(problem).call + WorkingTime::EPSILON
-        end
+        def unbetterable?(layout, bound) =
+          layout.late.empty? && layout.broken.empty? && layout.objective <= bound + WorkingTime::EPSILON
 
         # A few are all tried afterwards anyway.
         def searched(problem, placing, layouts)

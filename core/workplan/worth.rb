@@ -29,36 +29,24 @@ module IronTrellis
         # @param draft [Draft]
         # @return [Array<Part>] what is worth most first
         def parts(draft)
-          importance = draft.entries.to_h { |entry| [entry.url, entry.importance.to_f] }
           found =
-            grades(draft).map do |url, grade|
-              worst, times = (grade > WEAKENS) ? @grave[url] : [grade, 1]
-              Part.new(url: url, importance: importance[url], grade: worst, share: (1.0 / times).round(SHARE_DIGITS))
+            shared(draft).map do |url, importance, worst, times|
+              Part.new(url: url, importance: importance, grade: worst, share: (1.0 / times).round(SHARE_DIGITS))
             end
           found.sort_by { |part| [-part.importance * part.grade * part.share, part.url] }
         end
 
         # @param draft [Draft]
-        # @return [Float]
-        def of(draft)
-          parts =
-            grades(draft).sum do |url, grade|
-              worst, times = (grade > WEAKENS) ? @grave[url] : [grade, 1]
-              importance_of(draft, url) * worst / times
-            end
-          parts.round(DIGITS)
-        end
+        # @return [Float] rounded once, from whole shares
+        def of(draft) = shared(draft).sum { |_, importance, worst, times| importance * worst / times }.round(DIGITS)
 
         private
 
-        def importance_of(draft, url) =
-          (
-            (@importance ||= {}.compare_by_identity)[draft] ||= draft.entries.to_h do |one|
-              [one.url, one.importance.to_f]
-            end
-          )[
-            url
-          ]
+        # URL, importance, the gravest grade of it and among how many fixes it is shared.
+        def shared(draft)
+          importance = draft.entries.to_h { |entry| [entry.url, entry.importance.to_f] }
+          grades(draft).map { |url, grade| [url, importance[url], *((grade > WEAKENS) ? @grave[url] : [grade, 1])] }
+        end
 
         # By URL the gravest of it; what is of a group as a whole is of no URL.
         def grades(draft) =

@@ -46,7 +46,8 @@ module IronTrellis
 
         # @return [Array<Core::Workplan::Entry>]
         def call
-          rows = Postgres::Sql.rows(format(FAULTS, @names)) + decided
+          faults = Postgres::Sql.rows(format(FAULTS, @names))
+          rows = faults + decided(faults)
           importance = importance(rows)
           chosen = @site.decisions.values("canonical")
           rows.map { |row| entry(row, importance, chosen) }
@@ -75,13 +76,12 @@ module IronTrellis
         end
 
         # What was decided and isn't so yet; where a fault says the same of a URL that is told already.
-        def decided = told_by_faults(intents + canonicals + routes)
-
-        def told_by_faults(rows)
-          faults = Postgres::Sql.run("SELECT DISTINCT url, code FROM #{@names[:faults]} WHERE url IS NOT NULL").values
-          kinds = faults.to_h { |url, code| [[url, Core::Workplan::Kinds.of(code)], true] }
-          rows.reject { |row| kinds.key?([row["url"], Core::Workplan::Kinds.of(row["code"])]) }
+        def decided(faults)
+          told = faults.to_h { |row| [url_and_kind(row), true] }
+          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) }
         end
+
+        def url_and_kind(row) = [row["url"], Core::Workplan::Kinds.of(row["code"])]
 
         def intents = directives(%w[noindex], "decided-intent") { |item| (item.action == "add") ? "diverts" : "stops" }
 
@@ -127,7 +127,7 @@ module IronTrellis
             next led.fetch(row["url_id"], 0) if row["url_id"] && !row["own"].nil?
 
             hosts ||= Postgres::Sql.rows(format(HOSTS, @names)).to_h { |one| one.values_at("host", "importance") }
-            hosts[row["url"].to_s[%r{\Ahttps?://(?:[^/@]*@)?([^/?#]+)}, 1]] || 0
+            hosts[Core::Workplan::Gathering.host(row["url"])] || 0
           end
         end
 

@@ -12,6 +12,10 @@ module IronTrellis
         belongs_to :site, class_name: "IronTrellis::Store::Sites::Site"
 
         class << self
+          # @param number [Integer]
+          # @return [String] its id, such as F12
+          def name_of(number) = "F#{number}"
+
           # @param site [Sites::Site]
           # @return [ActiveRecord::Relation]
           def of(site) = where(site_id: site.id)
@@ -38,7 +42,7 @@ module IronTrellis
         end
 
         # @return [String] its id, such as F12
-        def name = "F#{number}"
+        def name = self.class.name_of(number)
 
         # @return [Array(String, String, String)] by which it is told again
         def key = [kind, place, cause]
@@ -64,7 +68,7 @@ module IronTrellis
           {
             "id" => name,
             **slice("kind", "title", "place", "template", "benefit", "hours", "owner"),
-            "after" => (after | own_after).reject { |one| settled[one] }.sort.map { |one| "F#{one}" },
+            "after" => (after | own_after).reject { |one| settled[one] }.sort.map { |one| self.class.name_of(one) },
             **slice("not_before", "deadline", "start", "finish").transform_values { |day| day&.iso8601 },
             **slice("state", "faults", "urls")
           }

@@ -36,8 +36,8 @@ module IronTrellis
           ActiveRecord::Base.transaction do
             @site.lock!
             @kept = Store::Workplan::Fix.of(@site).where(hand_made: false).order(:number).to_a
-            entries = returned(Store::Workplan::Entries.new(@run).call)
-            drafts = drafts(entries)
+            source = Store::Workplan::Entries.new(@run)
+            drafts = drafts(source, returned(source.call))
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
             settle_the_rest(fixes.values)
             write(drafts, fixes)
@@ -67,8 +67,7 @@ module IronTrellis
 
         def told(fault) = fault.values_at("code", "url", "about")
 
-        def drafts(entries)
-          source = Store::Workplan::Entries.new(@run)
+        def drafts(source, entries)
           @sets = Store::Languages::LanguageSets.new(@run, @site).by_url
           Core::Workplan::Gathering.new(
             pages: source.pages,

@@ -86,7 +86,8 @@ module IronTrellis
             Core::Workplan::Task.new(
               id: fix.name,
               owner: (fix.owner if names.include?(fix.owner)),
-              after: (fix.after | fix.own_after).select { |one| known[one] }.map { |one| "F#{one}" },
+              after:
+                (fix.after | fix.own_after).select { |one| known[one] }.map { |one| Store::Workplan::Fix.name_of(one) },
               **fix.slice("benefit", "hours", "not_before", "deadline", "locked_start").transform_keys(&:to_sym)
             )
           end
