@@ -21,8 +21,9 @@ module IronTrellis
           "clicks" => ["true", "q.clicks DESC, q.impressions DESC"],
           "competing" => ["q.competing", "q.impressions DESC"]
         }.freeze
-        NEAR_OF_PAGE = "FROM found_for f WHERE f.run_id = $1 AND f.span = $2 AND f.url_id = q.url_id AND " \
-          "f.%<near>s AND f.impressions >= $3"
+        NEAR_OF_PAGE =
+          "FROM found_for f WHERE f.run_id = $1 AND f.span = $2 AND f.url_id = q.url_id AND " \
+            "f.%<near>s AND f.impressions >= $3"
         # Of pages those that have such a query; what competes is told of queries only.
         ORDERS_OF_PAGES =
           ORDERS.except("competing").merge("near" => ["EXISTS (SELECT 1 #{NEAR_OF_PAGE})", "q.impressions DESC"]).freeze
@@ -41,17 +42,19 @@ module IronTrellis
           FROM found_for f LEFT JOIN %<ledger>s l USING (url_id)
           WHERE f.run_id = $1 AND f.span = $2 AND f.query_id = ANY($3::bigint[]) ORDER BY f.impressions DESC, l.url
         SQL
-        FROM_PAGES = <<~SQL
-          FROM (
+        # Of the most shown ones, or those with most clicks, in order.
+        KEPT_PAGES = <<~SQL
+          SELECT q.url_id FROM (
             SELECT * FROM found_pages q WHERE q.run_id = $1 AND q.span = $2 AND q.impressions >= $3 AND
-              ($4::bigint[] IS NULL OR q.url_id = ANY($4::bigint[])) ORDER BY %<order>s LIMIT #{MOST_LOOKED_AT}
-          ) q WHERE %<only>s
+              ($4::bigint[] IS NULL OR q.url_id = ANY($4::bigint[]))
+            ORDER BY %<order>s, q.url_id LIMIT #{MOST_LOOKED_AT}
+          ) q WHERE %<only>s ORDER BY %<order>s, q.url_id
         SQL
         PAGES = <<~SQL
           SELECT q.url_id::text, l.url, l.title, l."group", l.wanted, q.clicks, q.impressions, q.queries,
             (SELECT count(*) #{NEAR_OF_PAGE}) AS near
-          FROM (SELECT q.* %<from>s ORDER BY %<order>s, q.url_id LIMIT #{MOST} OFFSET $5) q
-          JOIN %<ledger>s l USING (url_id) ORDER BY %<order>s, q.url_id
+          FROM found_pages q JOIN %<ledger>s l USING (url_id)
+          WHERE q.run_id = $1 AND q.span = $2 AND q.url_id = ANY($4::bigint[]) ORDER BY %<order>s, q.url_id
         SQL
         QUERY_TEXTS = "SELECT id FROM queries WHERE text LIKE '%' || $1 || '%' LIMIT #{MOST_COUNTED}"
         ADDRESSES = "SELECT url_id FROM %<ledger>s WHERE url LIKE '%%' || $1 || '%%' LIMIT #{MOST_COUNTED}"
@@ -84,20 +87,23 @@ module IronTrellis
         # @param from [Integer]
         # @return [Hash] rows and total
         def pages(text: nil, order: "near", from: 0)
-          found(PAGES, FROM_PAGES, ORDERS_OF_PAGES.fetch(order), ids(format(ADDRESSES, ledger: @ledger), text), from)
+          only, order = ORDERS_OF_PAGES.fetch(order)
+          kept_pages = format(KEPT_PAGES, only: format(only, near: @near), order: order)
+          addressed = ids(format(ADDRESSES, ledger: @ledger), text)
+          kept = Postgres::Sql.run(kept_pages, [*@limits, addressed]).column_values(0)
+          rows = format(PAGES, near: @near, ledger: @ledger, order: order)
+          shown = Postgres::Sql.array(kept[from, MOST] || [])
+          {rows: Postgres::Sql.rows(rows, [*@limits, shown]), total: kept.size}
         end
 
         private
 
         def found(sql, source, (only, order), ids, from)
-          source = format(source, ledger: @ledger, only: format(only, near: @near), order: order)
+          source = format(source, only: format(only, near: @near))
           params = [*@limits, ids]
-          rows = format(sql, near: @near, from: source, order: order, ledger: @ledger)
+          rows = format(sql, near: @near, from: source, order: order)
           counted = "SELECT count(*) AS total FROM (SELECT 1 #{source} LIMIT #{MOST_COUNTED}) counted"
-          {
-            rows: Postgres::Sql.rows(rows, [*params, from]),
-            total: Postgres::Sql.rows(counted, params).first["total"]
-          }
+          {rows: Postgres::Sql.rows(rows, [*params, from]), total: Postgres::Sql.rows(counted, params).first["total"]}
         end
 
         # What holds a part of a text; nil where none is asked for.

@@ -13,10 +13,11 @@ module IronTrellis
         # A higher number is further up; one that passes all rungs stands above them.
         HEIGHT =
           "coalesce(array_position(ARRAY['#{Core::Ladder::Climb::NAMES.join("','")}'], %<table>s.stop), " \
-          "#{Core::Ladder::Climb::NAMES.size + 1})"
+            "#{Core::Ladder::Climb::NAMES.size + 1})"
         BOTH = <<~SQL
           SELECT coalesce(n.url_id, o.url_id) AS url_id, coalesce(n.url, o.url) AS url, o.stop AS stop_before, n.stop AS
             stop_after, n.stop_reason, coalesce(n.importance, o.importance) AS importance,
+            coalesce(n."group", o."group") AS "group",
             CASE WHEN o.url_id IS NULL THEN 'came' WHEN n.url_id IS NULL THEN 'went' WHEN #{format(HEIGHT, table: "n")}
               = #{format(HEIGHT, table: "o")} THEN 'stayed'
               WHEN n.fulfilled IS NOT NULL AND n.fulfilled IS DISTINCT FROM o.fulfilled THEN 'as_decided' WHEN NOT
@@ -31,6 +32,16 @@ module IronTrellis
             total FROM (#{BOTH}) b WHERE move = $1
           ORDER BY importance DESC NULLS LAST, url COLLATE "C" LIMIT #{MOST_ROWS}
         SQL
+        GROUPS = <<~SQL
+          SELECT "group", count(*) FILTER (WHERE move = 'rose') AS rose, count(*) FILTER (WHERE move = 'fell') AS fell,
+            count(*) FILTER (WHERE move = 'as_decided') AS as_decided
+          FROM (#{BOTH}) b WHERE move IN ('rose', 'fell', 'as_decided') GROUP BY 1 ORDER BY count(*) DESC, 1
+          LIMIT 50
+        SQL
+        # How the URLs of fixes moved.
+        MOVED = "SELECT url, move FROM (#{BOTH}) b WHERE url_id = ANY($1::bigint[])"
+        # These explain what changed.
+        EXPLAIN = [Core::Workplan::States::PROVED, Core::Workplan::States::RETURNED].freeze
         # A fault is cleared only where what it was told of was looked at again; what was there before the earlier crawl
         # and not in it has returned.
         FAULTS = <<~SQL
@@ -61,6 +72,8 @@ module IronTrellis
                 raise(Core::Error::Conflict.new("Crawl #{one.number} isn't judged yet, so it can't be compared."))
             end
           check(crawl, earlier)
+          @between = earlier.created_at..following(crawl)
+          @site = crawl.site
           @before =
             crawl
               .site
@@ -84,7 +97,8 @@ module IronTrellis
 
         # @return [Hash] moves (how many URLs rose, fell, changed as decided, came, went, and how many others changed),
         #   steps ([{move, stop_before, stop_after, urls}], most first) and faults ([{code, grade, new, returned, still,
-        #   cleared, unchecked}])
+        #   cleared, unchecked}]), groups ([{group, rose, fell, as_decided}]) and fixes ([{id, title, state, why, rose,
+        #   fell}], those that were proved or came back in between)
         def call
           steps =
             Postgres::Sql
@@ -94,7 +108,9 @@ module IronTrellis
           {
             moves: MOVES.to_h { |move| [move, steps.sum { |row| (row["move"] == move) ? row["urls"] : 0 }] },
             steps: steps,
-            faults: Postgres::Sql.rows(format(FAULTS, @names), [Postgres::Sql.array(@before)])
+            faults: Postgres::Sql.rows(format(FAULTS, @names), [Postgres::Sql.array(@before)]),
+            groups: Postgres::Sql.rows(format(GROUPS, @names)),
+            fixes: fixes
           }
         end
 
@@ -106,6 +122,40 @@ module IronTrellis
         end
 
         private
+
+        # Until the next crawl began, what was done counts for this one.
+        def following(crawl)
+          crawl.site.crawls.where(number: (crawl.number + 1).., scope: Crawling::Crawl::WHOLE).minimum(:created_at) ||
+            Time.at(2**40)
+        end
+
+        def fixes
+          fixes =
+            Workplan::Fix
+              .of(@site)
+              .where(state: EXPLAIN)
+              .select { |fix| @between.cover?(Time.iso8601(fix.history.last["at"])) }
+          moved = moved(fixes.flat_map(&:urls).map { |one| one["url"] }.uniq)
+          fixes.map { |fix| explained(fix, moved) }.sort_by { |one| [-one["rose"] - one["fell"], one["id"]] }
+        end
+
+        def moved(urls)
+          ids = urls.map { |url| Core::Url::NormalForm.id(@site.id, url) }
+          Postgres::Sql
+            .rows(format(MOVED, @names), [Postgres::Sql.array(ids)])
+            .to_h { |row| row.values_at("url", "move") }
+        end
+
+        def explained(fix, moved)
+          moves = fix.urls.map { |one| moved[one["url"]] }.tally
+          {
+            "id" => fix.name,
+            **fix.slice("title", "state"),
+            "why" => fix.history.last["why"],
+            "rose" => moves.values_at("rose", "as_decided").sum(&:to_i),
+            "fell" => moves["fell"].to_i
+          }
+        end
 
         def anything_wanted? =
           @names
@@ -125,7 +175,7 @@ module IronTrellis
 
           raise Core::Error::Conflict.new(
                   "Crawl #{earlier.number} was judged by other rules or limits than crawl #{crawl.number}. Have it " \
-                  "judged again, then compare."
+                    "judged again, then compare."
                 )
         end
       end

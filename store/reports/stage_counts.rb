@@ -11,11 +11,12 @@ module IronTrellis
 
         # @param crawl [Crawling::Crawl]
         # @return [Hash] urls and seconds of the crawl, wanted pages and those of them that stop, groups nobody decided
-        #   about, and fixes of the site that are to be done (nil where none were made yet)
+        #   about, and of the site's fixes how many are to be done, how many hours of them are laid out, and how
+        #   many are proved (nil where none were made yet)
         def of(crawl)
           run = crawl.verdict_run
           seconds = crawl.started_at && crawl.fetching_ended_at && (crawl.fetching_ended_at - crawl.started_at).round(1)
-          base = {fetched: Crawling::Progress.of(crawl).fetched, seconds: seconds, fixes: fixes(crawl.site)}
+          base = {fetched: Crawling::Progress.of(crawl).fetched, seconds: seconds, **fixes(crawl.site)}
           if run
             base.merge(wanted(run))
           else
@@ -24,9 +25,15 @@ module IronTrellis
         end
 
         def fixes(site)
-          return unless site.fixes_made_at
+          return {fixes: nil, hours: nil, proved: nil} unless site.fixes_made_at
 
-          Workplan::Fix.of(site).where.not(state: DONE).count
+          fixes = Workplan::Fix.of(site)
+          open = fixes.where.not(state: DONE)
+          {
+            fixes: open.count,
+            hours: open.where.not(start: nil).sum(:hours).round(1),
+            proved: fixes.where(state: Core::Workplan::States::PROVED).count
+          }
         end
 
         def wanted(run)

@@ -26,13 +26,14 @@ module IronTrellis
         # @param site [Sites::Site]
         # @param plan [Hash] see Core::Decisions::Kinds::Sitemaps::PLAN
         # @param now [Time]
-        def initialize(run, site, plan, now)
+        # @param soon [Array<String>] codes of faults that keep a wanted page out, and are mended before
+        def initialize(run, site, plan, now, soon: [])
           places = Core::Page::Link.places
           @names =
             Postgres::Partitions.of_crawl(run.crawl_id).merge(
               ledger: Postgres::Partitions.name("ledger_rows", run.id),
               with_images: plan["images"].to_s,
-              right: Ledger::Scopes.belongs_in_sitemaps(pdfs: plan["pdfs"], of: "l."),
+              right: format(right(plan, soon), faults: Postgres::Partitions.name("faults", run.id)),
               **%w[nav header footer].to_h { |name| [name.to_sym, places.index(name)] }
             )
           @dates = ChangeDates.new(run).call
@@ -48,6 +49,17 @@ module IronTrellis
         end
 
         private
+
+        # What belongs there, and what will when these faults are gone.
+        def right(plan, soon)
+          belongs = Ledger::Scopes.belongs_in_sitemaps(pdfs: plan["pdfs"], of: "l.")
+          return belongs if soon.empty?
+
+          codes = "'#{Postgres::Sql.array(soon)}'::text[]"
+          "(#{belongs} OR l.wanted AND l.kind = 'html' AND l.status = 200 AND l.redirect_to IS NULL AND " \
+          "(l.chosen_canonical IS NULL OR l.chosen_canonical = l.url) AND l.stop IN ('open', 'own') AND " \
+          "EXISTS (SELECT 1 FROM %<faults>s o WHERE o.url_id = l.url_id AND o.code = ANY(#{codes})))"
+        end
 
         def told(row)
           items = (row["data"] || []).map { |one| Core::StructuredData::Item.from(one) }

@@ -9,6 +9,7 @@ module IronTrellis
           SELECT f.url_id, f.url, f.code, f.grade, f.about, f.detail, l."group", l.importance,
             (#{Ledger::Scopes.own_page(of: "l.")}) AS own
           FROM %<faults>s f LEFT JOIN %<ledger>s l ON l.url_id = f.url_id
+          ORDER BY f.url COLLATE "C", f.code, f.about COLLATE "C"
         SQL
         # The most important page that leads somewhere by a link, a frame or a redirect.
         LEADING = <<~SQL
@@ -28,7 +29,7 @@ module IronTrellis
         SQL
         ROUTES = <<~SQL
           SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status
-          FROM %<ledger>s WHERE url = ANY($1::text[])
+          FROM %<ledger>s WHERE url_id = ANY($1::bigint[])
         SQL
         GRADES = Core::Workplan::Entry::GRADES
 
@@ -78,7 +79,7 @@ module IronTrellis
         # What was decided and isn't so yet; where a fault says the same of a URL that is told already.
         def decided(faults)
           told = faults.to_h { |row| [url_and_kind(row), true] }
-          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) }
+          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) } + reviews
         end
 
         def url_and_kind(row) = [row["url"], Core::Workplan::Kinds.of(row["code"])]
@@ -109,10 +110,33 @@ module IronTrellis
           end
         end
 
+        # Of what was decided of pages one by one the work that no fault tells: what is to be written better, and what
+        # goes into another page.
+        def reviews
+          rows =
+            @site
+              .decisions
+              .values("review")
+              .filter_map { |url, value| reviewed(url, *value.values_at("fate", "target")) }
+          located(rows).reject { |row| row["code"] == "merge" && row["redirect_to"] == row["about"] }
+        end
+
+        def reviewed(url, fate, target)
+          case fate
+          when "improve"
+            {"url" => url, "code" => "improve", "grade" => "weakens", "about" => nil}
+          when "merge_into"
+            {"url" => url, "code" => "merge", "grade" => "diverts", "about" => target}
+          end
+        end
+
         def located(rows)
           found =
             Postgres::Sql
-              .rows(format(ROUTES, @names), [Postgres::Sql.array(rows.map { |row| row["url"] })])
+              .rows(
+                format(ROUTES, @names),
+                [Postgres::Sql.array(rows.map { |row| Core::Url::NormalForm.id(@site.id, row["url"]) })]
+              )
               .to_h { |row| [row["url"], row] }
           rows.filter_map { |row| found[row["url"]]&.merge(row) }
         end

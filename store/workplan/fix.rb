@@ -8,6 +8,12 @@ module IronTrellis
         self.table_name = "fixes"
 
         States = Core::Workplan::States
+        # What stays as it was when a fix was made first.
+        UNSETTLED = <<~SQL
+          SELECT DISTINCT one ->> 'url' FROM fixes f, jsonb_array_elements(f.urls) one
+          WHERE f.site_id = $1 AND one ->> 'url' = ANY($2::text[]) AND f.state <> ALL($3::text[])
+        SQL
+        MADE = %w[site_id number kind place cause made_at changed_at].freeze
 
         belongs_to :site, class_name: "IronTrellis::Store::Sites::Site"
 
@@ -15,6 +21,20 @@ module IronTrellis
           # @param number [Integer]
           # @return [String] its id, such as F12
           def name_of(number) = "F#{number}"
+
+          # @param rows [Array<Hash{Symbol => Object}>] fixes as they were made anew, all with the same columns
+          # @return [void]
+          def keep(rows) =
+            upsert_all(rows, unique_by: %i[site_id number], update_only: rows.first.keys - MADE.map(&:to_sym))
+
+          # @param site [Sites::Site]
+          # @param urls [Array<String>]
+          # @return [Array<String>] those of them of which a fix isn't settled
+          def unsettled(site, urls) =
+            Postgres::Sql.run(
+              UNSETTLED,
+              [site.id, *[urls, States::SETTLED].map { |some| Postgres::Sql.array(some) }]
+            ).column_values(0)
 
           # @param site [Sites::Site]
           # @return [ActiveRecord::Relation]
@@ -57,6 +77,8 @@ module IronTrellis
 
           update!(
             state: state,
+            **({claimed_at: now} if state == States::CLAIMED).to_h,
+            **({proved_at: now} if state == States::PROVED).to_h,
             history: history + [{"at" => now.utc.iso8601, "state" => state, "by" => by, "why" => why}.compact],
             changed_at: now
           )
@@ -64,13 +86,17 @@ module IronTrellis
 
         # @param settled [Hash{Integer => Boolean}] numbers of those that nobody has to wait for any more
         # @return [Hash{String => Object}] as `bin/trellis fixes` writes it
-        def told(settled)
+        def told(settled) = brief(settled).merge(slice("faults", "urls"))
+
+        # @param settled [Hash{Integer => Boolean}]
+        # @return [Hash{String => Object}] the same without what is long
+        def brief(settled)
           {
             "id" => name,
             **slice("kind", "title", "place", "template", "benefit", "hours", "owner"),
             "after" => (after | own_after).reject { |one| settled[one] }.sort.map { |one| self.class.name_of(one) },
             **slice("not_before", "deadline", "start", "finish").transform_values { |day| day&.iso8601 },
-            **slice("state", "faults", "urls")
+            **slice("state")
           }
         end
       end

@@ -37,14 +37,12 @@ class CreateFixes < ActiveRecord::Migration[7.2]
       );
       CREATE INDEX fixes_by_state ON fixes (site_id, state);
       ALTER TABLE sites ADD COLUMN workplan_settings jsonb NOT NULL DEFAULT '{}', ADD COLUMN fixes_of_run bigint,
-        ADD COLUMN fixes_made_at timestamptz, ADD COLUMN fixes_of_crawl bigint,
-        ADD COLUMN last_fix_number integer NOT NULL DEFAULT 0;
+        ADD COLUMN fixes_made_at timestamptz;
     SQL
   end
 
   def down
     drop_table :fixes
-    execute "ALTER TABLE sites DROP COLUMN workplan_settings, DROP COLUMN fixes_of_run, DROP COLUMN fixes_made_at, " \
-      "DROP COLUMN fixes_of_crawl, DROP COLUMN last_fix_number"
+    execute "ALTER TABLE sites DROP COLUMN workplan_settings, DROP COLUMN fixes_of_run, DROP COLUMN fixes_made_at"
   end
 end
