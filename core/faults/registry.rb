@@ -11,11 +11,13 @@ module IronTrellis
         def all = @all ||= Rules.constants.map { |name| Rules.const_get(name) }.grep(Class).sort_by(&:code).freeze
 
         # @param code [String]
+        # @return [Class, nil]
+        def find(code) = (@by_code ||= all.to_h { |rule| [rule.code, rule] }.freeze)[code]
+
+        # @param code [String]
         # @return [Class]
         # @raise [Error::NotFound]
-        def fetch(code)
-          all.find { |rule| rule.code == code } || raise(Error::NotFound.new("There is no rule “#{code}”.", code: code))
-        end
+        def fetch(code) = find(code) || raise(Error::NotFound.new("There is no rule “#{code}”.", code: code))
       end
     end
   end

@@ -27,6 +27,17 @@ module IronTrellis
           join(facts, from_headers, html, url)
         end
 
+        # @param url [Url::Parts]
+        # @param answer [Crawling::Answer]
+        # @return [Page::Facts, nil] nil where nothing came that could be read
+        def answered(url, answer)
+          return if answer.error || answer.status.nil?
+
+          call(url: url, header_lines: answer.header_lines, body: answer.body.to_s)
+        rescue Unreadable
+          nil
+        end
+
         private
 
         # @return [Array(String, String)] media type in lower case, charset or nil; sniffed where none was sent

@@ -14,6 +14,21 @@ module IronTrellis
           # @return [Array<String>] each once, none of what is of a group as a whole
           def urls = entries.filter_map(&:url).uniq
 
+          # @param fix [#kind, #place, #cause, #template]
+          # @param entries [Array<Entry>]
+          # @return [Draft] of these alone
+          def self.of_fix(fix, entries) =
+            new(kind: fix.kind, place: fix.place, cause: fix.cause, template: fix.template, entries: entries)
+
+          # @param fix [#kind, #place, #cause, #template]
+          # @param faults [Array<Hash{String => String, nil}>] as lists of fixes tell them
+          # @return [Draft] of these alone
+          def self.of_told(fix, faults) =
+            of_fix(
+              fix,
+              faults.map { |one| Entry.new(code: one["code"], url: one["url"], about: one["about"], grade: 1.0) }
+            )
+
           # @return [Boolean] whether it has nothing but notes
           def idle? = entries.none? { |entry| entry.grade.positive? }
         end

@@ -70,10 +70,6 @@ module IronTrellis
           end
         end
 
-        # @return [Hash{Object => Integer}] by id of what is late, how many days
-        def late_days =
-          layout.late.to_h { |place| [problem.tasks[place].id, (finish(place) - problem.tasks[place].deadline).to_i] }
-
         private
 
         def start(place) = problem.time(place).start_date(layout.starts[place])

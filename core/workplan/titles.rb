@@ -20,7 +20,9 @@ module IronTrellis
         DECIDED = {
           "decided-intent" => "Pages say otherwise than was decided",
           "decided-canonical" => "A canonical was chosen",
-          "accepted-route" => "A redirect was accepted"
+          "accepted-route" => "A redirect was accepted",
+          "improve" => "To be written better, as decided",
+          "merge" => "To go into another page, as decided"
         }.freeze
         MOST_NAMED = 3
 
@@ -59,7 +61,7 @@ module IronTrellis
           " on pages of #{draft.place}#{", #{portion}" if portion}"
         end
 
-        def name(code) = DECIDED[code] || Faults::Registry.all.find { |rule| rule.code == code }&.title || code
+        def name(code) = DECIDED[code] || Faults::Registry.find(code)&.title || code
         private_class_method :of_group, :name
       end
     end

@@ -14,16 +14,11 @@ module IronTrellis
         Part = Struct.new(:url, :importance, :grade, :share, keyword_init: true)
 
         # @param drafts [Array<Draft>] all that there are
-        def initialize(drafts)
+        # @param beside [Array<Array(String, Float)>] URLs and their grades in fixes that aren't made anew
+        def initialize(drafts, beside: [])
           @grave = Hash.new { |urls, url| urls[url] = [0.0, 0] }
-          drafts.each do |draft|
-            grades(draft).each do |url, grade|
-              next unless grade > WEAKENS
-
-              worst, times = @grave[url]
-              @grave[url] = [[worst, grade].max, times + 1]
-            end
-          end
+          drafts.each { |draft| grades(draft).each { |url, grade| count(url, grade) } }
+          beside.each { |url, grade| count(url, grade) }
         end
 
         # @param draft [Draft]
@@ -41,6 +36,13 @@ module IronTrellis
         def of(draft) = shared(draft).sum { |_, importance, worst, times| importance * worst / times }.round(DIGITS)
 
         private
+
+        def count(url, grade)
+          return unless grade > WEAKENS
+
+          worst, times = @grave[url]
+          @grave[url] = [[worst, grade].max, times + 1]
+        end
 
         # URL, importance, the gravest grade of it and among how many fixes it is shared.
         def shared(draft)

@@ -141,7 +141,13 @@ class RulesTest < Minitest::Test
     "slow" => [{response_ms: 2501}, {response_ms: 2500}, {kind: "image"}, {status: 500}],
     "too-deep" => [{depth: 5, importance: 70}, {depth: 4}, {importance: 69.9}, {depth: nil}],
     "too-many-links" => [{links_out: 301}, {links_out: 300}, {kind: "pdf"}],
-    "dead-end" => [{links_out: 0}, {links_out: 1}, {links_out: nil}, {indexable: false}],
+    "dead-end" => [
+      {links_out: 0},
+      {links_out: 1},
+      {links_out: nil},
+      {indexable: false},
+      {links_out: 0, soft_missing: true}
+    ],
     "description-long" => [{description_chars: 156}, {description_chars: 155}, {indexable: false}],
     "description-missing" => [{description: nil, description_chars: nil}, {description: "x"}, {indexable: false}],
     "description-short" => [

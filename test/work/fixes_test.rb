@@ -53,6 +53,8 @@ class FixesOfSiteTest < Minitest::Test
       state
       faults
       urls
+      text
+      conditions
     ],
       told.first.keys
     gone = fix("redirects")
@@ -75,6 +77,19 @@ class FixesOfSiteTest < Minitest::Test
     assert_equal 1, Fix.of(@site).where(kind: "directives").count, "it takes no other number"
   end
 
+  def test_faults_that_go_over_into_a_template_s_fix_prove_nothing
+    remade
+    page = ->(name, more) { page(name, "<a href=/>home</a>#{more}") }
+    gone = "<a href=/gone>gone</a>"
+    names = %w[/c /d /e /f]
+    home = page("Home", (%w[/a /b /gone /out] + names).map { |path| "<a href=#{path}>x</a>" }.join)
+    mended("/" => home, **names.to_h { |path| [path, page.call("Lamp #{path}", gone)] })
+    remade
+    links = Fix.of(@site).where(kind: "links")
+    assert_equal ["template"], links.map(&:cause).grep("template")
+    assert_empty links.where(state: "proved").select { |one| one.faults.any? { |f| f["code"] == "link-to-missing" } }
+  end
+
   def test_what_was_claimed_keeps_what_it_clears_and_new_faults_make_a_second_fix
     remade
     first = fix("redirects")
@@ -85,7 +100,7 @@ class FixesOfSiteTest < Minitest::Test
     remade
     urls = Fix.of(@site).where(kind: "redirects").order(:number).map { |one| one.urls.map { |url| url["url"] } }
     assert_equal [["#{SMALL}/gone"], ["#{SMALL}/lost"]], urls
-    assert_equal "claimed", first.reload.state
+    assert_equal "not done", first.reload.state, "the crawl found it still"
   end
 
   def test_what_is_no_fault_any_more_by_the_same_crawl_is_no_fix_and_its_number_is_never_used_again
@@ -122,6 +137,19 @@ class FixesOfSiteTest < Minitest::Test
     refute_includes codes, ["decided-intent", "#{SMALL}/a"], "a fault says the same"
   end
 
+  def test_what_was_decided_of_pages_one_by_one_is_work
+    decide("review", "#{SMALL}/a" => {"fate" => "improve"})
+    decide("review", "#{SMALL}/b" => {"fate" => "merge_into", "target" => "#{SMALL}/a"})
+    decide("review", "#{SMALL}/out" => {"fate" => "keep"})
+    remade
+    told = Work::Listing.new(@site).call.select { |one| one["kind"] == "content" }
+    faults = told.flat_map { |one| one["faults"] }.select { |one| %w[improve merge].include?(one["code"]) }
+    assert_equal [["improve", "#{SMALL}/a", nil], ["merge", "#{SMALL}/b", "#{SMALL}/a"]],
+      faults.map { |one| one.values_at("code", "url", "about") }.sort
+    merged = told.flat_map { |one| one["conditions"] }.map { |one| one["condition"] }
+    assert_includes merged, "leads for good (301 or 308) in one hop to #{SMALL}/a, which has its text"
+  end
+
   def test_they_are_laid_out_by_owners_that_stay
     remade
     scheduling = Work::Scheduling.new(@site, start: Date.new(2027, 1, 4), clock: -> { 0 })
@@ -129,7 +157,8 @@ class FixesOfSiteTest < Minitest::Test
       /name an owner/,
       assert_raises(IronTrellis::Core::Error::InvalidInput) { scheduling.call(now: NOW) }.message
     )
-    scheduling.keep_owners("Ada" => 6.0)
+    Work::WorkplanSettings.new(@site).keep_hours("Ada" => 6.0)
+    scheduling = Work::Scheduling.new(@site, start: Date.new(2027, 1, 4), clock: -> { 0 })
     plan = scheduling.call(now: NOW)
     assert_equal plan.schedule.map { |one| one[:id] }.sort, Fix.of(@site).where(state: "planned").map(&:name).sort
     redirects = fix("redirects")

@@ -3,11 +3,14 @@
 module IronTrellis
   module Work
     module Jobs
-      # Makes the fixes of a site anew after its newest crawl was judged.
+      # Makes the fixes of a site anew after its newest crawl was judged, and tells what somebody has to hear of.
       class RemakeFixes < Runtime::Job
         def run(site_id:)
           site = Store::Sites::Site.find_by(id: site_id)
-          Workplan::Remaking.keep_up(site, now: now) if site
+          if site
+            Workplan::Remaking.keep_up(site, now: now)
+            Alerts::Watching.new(site, now: now).after_crawl
+          end
           finish
         rescue Core::Error::Conflict
           # Its crawls are gone: there is nothing to make fixes of.

@@ -11,7 +11,7 @@ module IronTrellis
         HOURS_A_PAGE = {"content" => 1.5, "links" => 0.05, "request" => 0.05}.freeze
         USUAL_HOURS = 1.0
         CAUSE = "hand"
-        IMPORTANCE = "SELECT url, importance FROM %<ledger>s WHERE url = ANY($1::text[])"
+        IMPORTANCE = "SELECT url, importance FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
 
         module_function
 
@@ -79,7 +79,10 @@ module IronTrellis
         def importance(run, urls)
           ledger = Store::Postgres::Partitions.name("ledger_rows", run.id)
           Store::Postgres::Sql
-            .rows(format(IMPORTANCE, ledger: ledger), [Store::Postgres::Sql.array(urls)])
+            .rows(
+              format(IMPORTANCE, ledger: ledger),
+              [Store::Postgres::Sql.array(urls.map { |url| Core::Url::NormalForm.id(run.crawl.site_id, url) })]
+            )
             .to_h { |row| row.values_at("url", "importance") }
         end
         private_class_method :checked, :wrong, :hours, :parts, :importance

@@ -7,6 +7,7 @@ module IronTrellis
       class Listing
         # What the screen's rows leave to the sheet of one.
         LONG = %w[faults urls].freeze
+        COUNTS = %w[fault_count url_count].freeze
 
         # @param site [Store::Sites::Site]
         def initialize(site)
@@ -14,32 +15,56 @@ module IronTrellis
         end
 
         # @param states [Array<String>, nil] nil for all
-        # @return [Array<Hash{String => Object}>] by benefit an hour, then by number
+        # @return [Array<Hash{String => Object}>] by benefit an hour, then by number, each with the texts to apply and
+        #   the conditions that must hold
         def call(states = nil)
           fixes = Store::Workplan::Fix.in_order(@site)
           fixes = fixes.where(state: states) if states
-          fixes.map { |fix| fix.told(settled) }
+          whole(fixes.to_a)
         end
 
         # @param state [String, nil] nil for those that are to be done
         # @return [Array<Hash{String => Object}>] without what is long, with why and how many faults and URLs each has
         def brief(state)
           states = state || Core::Workplan::States::ALL - Core::Workplan::States::SETTLED
-          Store::Workplan::Fix.in_order(@site).where(state: states).map do |fix|
-            told = fix.told(settled)
-            told.except(*LONG).merge(
-              "reason" => fix.reason,
-              "fault_count" => told["faults"].size,
-              "url_count" => told["urls"].size
-            )
-          end
+          columns = Store::Workplan::Fix.column_names - LONG
+          counts = LONG.zip(COUNTS).map { |column, count| "jsonb_array_length(#{column}) AS #{count}" }
+          Store::Workplan::Fix
+            .in_order(@site)
+            .where(state: states)
+            .select(*columns, *counts)
+            .map { |fix| fix.brief(settled).merge(fix.attributes.slice("reason", *COUNTS)) }
         end
 
         # @param fix [Store::Workplan::Fix]
         # @return [Hash{String => Object}] all of it
-        def one(fix) = fix.told(settled).merge("reason" => fix.reason, "history" => fix.history)
+        def one(fix) =
+          whole([fix]).first.merge(
+            "reason" => fix.reason,
+            "history" => fix.history,
+            "proof" => fix.proof,
+            "notes" => fix.notes,
+            "locked_start" => fix.locked_start&.iso8601,
+            "own_after" => fix.own_after.map { |number| Store::Workplan::Fix.name_of(number) },
+            "hand_made" => fix.hand_made,
+            "set_aside" =>
+              Store::Workplan::SetAsideFault.where(site_id: @site.id, fix_number: fix.number).order(:id).map(&:told)
+          )
 
         private
+
+        def whole(fixes)
+          run = @site.newest_verdicts
+          remedies = RemediesOfSite.for(run, fixes.flat_map(&:faults))
+          texts = Texts.new(run, remedies)
+          conditions = Core::Proofs::Conditions.new(remedies)
+          fixes.map do |fix|
+            fix.told(settled).merge(
+              "text" => texts.of(fix),
+              "conditions" => conditions.call(fix.kind, fix.faults).map(&:to_told)
+            )
+          end
+        end
 
         def settled =
           @settled ||=

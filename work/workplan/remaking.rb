@@ -7,6 +7,7 @@ module IronTrellis
       # number, state, dates and history; what was handed over keeps what it clears.
       class Remaking
         States = Core::Workplan::States
+        WRITTEN_AT_ONCE = 500
 
         # Makes them unless they are of the newest verdicts and decisions already.
         #
@@ -33,13 +34,15 @@ module IronTrellis
 
         # @return [void]
         def call
+          source = Store::Workplan::Entries.new(@run)
+          entries = source.call
+          Proofs::ByCrawl.new(@site, @run, entries, now: @now).call if new_crawl?
           ActiveRecord::Base.transaction do
             @site.lock!
             @kept = Store::Workplan::Fix.of(@site).where(hand_made: false).order(:number).to_a
-            source = Store::Workplan::Entries.new(@run)
-            drafts = drafts(source, returned(source.call))
+            drafts = drafts(source, unheld(entries))
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
-            settle_the_rest(fixes.values)
+            settle_the_rest(fixes.values, entries)
             write(drafts, fixes)
             @site.update!(fixes_of_run: @run.id, fixes_of_crawl: @run.crawl_id, fixes_made_at: @now)
           end
@@ -47,25 +50,22 @@ module IronTrellis
 
         private
 
-        # What a proved fix cleared and is there again brings it back; it takes no other fix then.
-        def returned(entries)
-          proved = @kept.select { |fix| fix.state == States::PROVED }
-          there = entries.to_h { |entry| [told(entry.to_told), true] }
-          proved.each do |fix|
-            again = fix.faults.count { |fault| there.key?(told(fault)) }
-            next if again.zero?
+        def new_crawl? = !@site.fixes_of_crawl.nil? && @site.fixes_of_crawl != @run.crawl_id
 
-            fix.become(States::RETURNED, now: @now, why: "#{again} of its faults are there again in crawl #{crawl}")
-          end
-          held =
-            @kept
-              .select { |fix| States::FROZEN.include?(fix.state) }
-              .flat_map(&:faults)
-              .to_h { |fault| [told(fault), true] }
-          entries.reject { |entry| held.key?(told(entry.to_told)) }
+        # What was handed over stays with the fix that has it.
+        def unheld(entries)
+          faults = [*frozen, *divided].flat_map(&:faults) + set_aside
+          held = faults.to_h { |fault| [Core::Workplan::Sameness.of(fault), true] }
+          entries.reject { |entry| held.key?(Core::Workplan::Sameness.of(entry.to_told)) }
         end
 
-        def told(fault) = fault.values_at("code", "url", "about")
+        # Those that people made of others.
+        def divided = Store::Workplan::Fix.of(@site).where(hand_made: true).where.not(state: States::SETTLED)
+
+        def set_aside =
+          Store::Workplan::SetAsideFault.on(@site, @now.to_date).map { |one| one.slice("code", "url", "about") }
+
+        def frozen = @kept.select { |fix| States::FROZEN.include?(fix.state) }
 
         def drafts(source, entries)
           @sets = Store::Languages::LanguageSets.new(@run, @site).by_url
@@ -102,34 +102,49 @@ module IronTrellis
 
         def next_number = @site.last_fix_number += 1
 
-        # Whose faults are gone though nobody said that they are done: a new crawl proves that; where the same one was
-        # judged otherwise they are no faults any more.
-        def settle_the_rest(made)
-          gone = fluid - made
-          return gone.each(&:destroy!) if @site.fixes_of_crawl == @run.crawl_id
-
+        # Whose faults are gone though nobody said that they are done: a new crawl proves that. Where the same one was
+        # judged otherwise they are no faults any more, and where they are in another fix now nothing is proved.
+        def settle_the_rest(made, entries)
+          there = entries.to_h { |entry| [Core::Workplan::Sameness.of(entry.to_told), true] }
+          moved, gone =
+            (fluid - made).partition do |fix|
+              !new_crawl? || fix.faults.any? { |fault| there.key?(Core::Workplan::Sameness.of(fault)) }
+            end
+          moved.each(&:destroy!)
           gone.each { |fix| fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}") }
         end
 
         def write(drafts, fixes)
-          worth = Core::Workplan::Worth.new(drafts)
-          effort = Core::Workplan::Effort.new(@site.workplan_settings.fetch("effort", {}), sets: @sets)
+          worth = Core::Workplan::Worth.new(drafts, beside: beside)
+          effort = Core::Workplan::Effort.new(WorkplanSettings.new(@site).effort, sets: @sets)
           before = Core::Workplan::Before.new(drafts).call
           deadlines = deadlines(drafts)
-          drafts.each do |draft|
-            fixes[draft.object_id].update!(
-              template: draft.template,
-              title: Core::Workplan::Titles.title(draft),
-              reason: Core::Workplan::Titles.reason(draft),
-              benefit: worth.of(draft),
-              hours: effort.of(draft),
-              after: before[draft].map { |one| fixes[one.object_id].number }.sort,
-              deadline: deadlines[draft.object_id],
-              faults: draft.entries.map(&:to_told),
-              urls: worth.parts(draft).map(&:to_h)
+          drafts.each_slice(WRITTEN_AT_ONCE) do |some|
+            Store::Workplan::Fix.keep(
+              some.map do |draft|
+                fix = fixes[draft.object_id]
+                {
+                  **fix.attributes.slice(*Store::Workplan::Fix::MADE).symbolize_keys,
+                  template: draft.template || false,
+                  title: Core::Workplan::Titles.title(draft),
+                  reason: Core::Workplan::Titles.reason(draft),
+                  benefit: worth.of(draft),
+                  hours: fix.own_hours || effort.of(draft),
+                  after: before[draft].map { |one| fixes[one.object_id].number }.sort,
+                  deadline: [deadlines[draft.object_id], fix.own_deadline].compact.min,
+                  faults: draft.entries.map(&:to_told),
+                  urls: worth.parts(draft).map(&:to_h)
+                }
+              end
             )
           end
         end
+
+        # What fixes that stay as they are hold of the same URLs.
+        def beside =
+          frozen
+            .reject { |fix| States::SETTLED.include?(fix.state) }
+            .flat_map { |fix| fix.urls.map { |one| one.values_at("url", "grade") } }
 
         # A lasting removal is to be finished a week before its hide ends.
         def deadlines(drafts)

@@ -10,25 +10,33 @@ module IronTrellis
 
           module_function
 
-          # @param input [Hash{String => Object}] site (id), start (a day, nil to lay nothing out), owners (hours a day
-          #   by name)
-          # @return [Hash] gap (nil where nothing was laid out), late and impossible, as Core::Workplan::Plan#to_h
+          # @param input [Hash{String => Object}] site (id), start (a day, nil to lay nothing out), owners and freezes
+          #   (as WorkplanSettings has them; nil for those of the site), and try (whether the plan is only looked at)
+          # @return [Hash] gap (nil where nothing was laid out), late and impossible, as Core::Workplan::Plan#to_h, and
+          #   what it changes, as WhatIf has it
           def call(input, now:)
             site = Store::Sites::Site.find(input["site"])
             Workplan::Remaking.keep_up(site, now: now)
-            return {gap: nil, late: [], impossible: []} unless input["start"]
+            return {gap: nil, late: [], impossible: [], moves: [], sooner: nil} unless input["start"]
 
-            scheduling =
-              Workplan::Scheduling.new(
-                site,
-                start: Date.iso8601(input["start"]),
-                clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }
-              )
-            scheduling.keep_owners(input["owners"] || {})
-            scheduling.call(now: now).to_h.slice(:gap, :late, :impossible)
+            scheduling = scheduling(site, input)
+            plan = scheduling.plan
+            told = plan.to_h.slice(:gap, :late, :impossible).merge(Workplan::WhatIf.new(scheduling, plan).call)
+            scheduling.keep(plan, now) unless input["try"]
+            told
           rescue Date::Error
             raise Core::Error::InvalidInput.new("#{input["start"]} is no day such as 2027-01-04.")
           end
+
+          # What is only tried is kept nowhere.
+          def scheduling(site, input)
+            settings = Workplan::WorkplanSettings.new(site)
+            settings.keep(input.slice("owners", "freezes").compact) unless input["try"]
+            owners = input["owners"]&.map { |one| settings.owner(one) }
+            freezes = input["freezes"]&.map { |one| settings.freeze_of(one) }
+            Workplan::Scheduling.new(site, start: Date.iso8601(input["start"]), owners: owners, freezes: freezes)
+          end
+          private_class_method :scheduling
         end
       end
     end

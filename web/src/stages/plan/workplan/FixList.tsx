@@ -4,7 +4,8 @@ import { count, day } from "../../../kit/format";
 import { LinkButton } from "../../../kit/LinkButton";
 import { Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
-import { type FixRow, STATES, type useWorkplan } from "./useWorkplan";
+import { stateLabel } from "../../../kit/fix/states";
+import type { FixRow, useWorkplan } from "./useWorkplan";
 
 const SETTLED = new Set(["proved", "left", "claimed"]);
 
@@ -63,7 +64,7 @@ export function FixList({ fixes, work }: { fixes: FixRow[]; work: ReturnType<typ
           </td>
           <td>{fix.owner ?? "–"}</td>
           <td style={{ whiteSpace: "nowrap" }}>{when(fix)}</td>
-          <td>{STATES.find((one) => one.name === fix.state)?.label ?? fix.state}</td>
+          <td>{stateLabel(fix.state)}</td>
         </tr>
       ))}
     </Roomy>

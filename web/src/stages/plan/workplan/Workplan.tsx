@@ -1,80 +1,92 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { counted, moment } from "../../../kit/format";
-import { Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { useState } from "react";
+import { FileLinks } from "../../../kit/FileLinks";
+import { Quiet, Spring } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
-import { Unready } from "../../../kit/Unready";
-import { FixList } from "./FixList";
-import { FixSheet } from "./FixSheet";
-import { LayOut } from "./LayOut";
-import { type State, STATES, useWorkplan } from "./useWorkplan";
+import { AsList } from "./AsList";
+import { FixSheet } from "../../../kit/fix/FixSheet";
+import { LanesView, laidOutSentence } from "./LanesView";
+import { PlanDialog } from "./PlanDialog";
+import { useLanes } from "./useLanes";
+import { useWorkplan } from "./useWorkplan";
+import { WeekList } from "./WeekList";
+import { WhoAndWhen } from "./WhoAndWhen";
 
-/** What is to be done, what frees most in an hour first, with who does it when. */
+const VIEWS = [
+  { name: "lanes", label: "By day" },
+  { name: "list", label: "List" },
+  { name: "weeks", label: "Week by week" },
+] as const;
+const ZOOMS = [
+  { name: "160", label: "Days" },
+  { name: "56", label: "Weeks" },
+  { name: "18", label: "Months" },
+] as const;
+type View = (typeof VIEWS)[number]["name"];
+type Zoom = (typeof ZOOMS)[number]["name"];
+
+/** What is to be done: who does it when, as lanes, as a list, or week by week. */
 export default function Workplan() {
-  const work = useWorkplan();
-  const { plan, state, choose, chosen, again, claim } = work;
-  if (plan.state !== "ready") return <Unready screen={plan} />;
-  const { made_at, fixes, states } = plan.data;
-  const hours = fixes.reduce((sum, one) => sum + one.hours, 0);
-  const benefit = fixes.reduce((sum, one) => sum + one.benefit, 0);
+  const list = useWorkplan();
+  const work = useLanes(list.site);
+  const [dialog, setDialog] = useState<"lay out" | "what if">();
+  const [settings, setSettings] = useState(false);
+  const plan = work.lanes.state === "ready" ? work.lanes.data : undefined;
+  const view = (list.view ?? "lanes") as View;
+  const zoom = (list.zoom ?? "160") as Zoom;
+  const today = new Date().toISOString().slice(0, 10);
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto auto minmax(0, 1fr)" }}>
+    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <Title>Workplan</Title>
       <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
-        <Toggles<State | "all">
-          choices={[
-            { name: "all", label: "To do" },
-            ...STATES.filter((one) => states[one.name]).map((one) => ({
-              name: one.name,
-              label: `${one.label} ${states[one.name]}`,
-            })),
-          ]}
-          value={state ?? "all"}
-          choose={(name) => choose(name === "all" ? undefined : name)}
-          choiceSx={{ py: 0.25, px: 1.25 }}
-        />
-        <Quiet component="span">
-          {counted(fixes.length, "fix", "fixes")}, {hours.toFixed(1)} hours, benefit {benefit.toFixed(0)}
-        </Quiet>
+        <Toggles<View> choices={[...VIEWS]} value={view} choose={list.setView} choiceSx={CHOICE} />
+        {view === "lanes" && (
+          <Toggles<Zoom> choices={[...ZOOMS]} value={zoom} choose={list.setZoom} choiceSx={CHOICE} />
+        )}
         <Spring />
-        <Quiet component="span">{made_at ? `of ${moment(made_at)}` : "none made yet"}</Quiet>
-        <Button onClick={() => again.mutate({})} disabled={again.isPending}>
-          Make them anew
+        <Button onClick={() => setSettings(true)}>Who and when</Button>
+        <Button variant="outlined" disabled={!plan || plan.owners.length === 0} onClick={() => setDialog("what if")}>
+          What if …
         </Button>
-        {chosen.length > 0 && (
-          <Button variant="outlined" onClick={() => claim.mutate(chosen)} disabled={claim.isPending}>
-            Say that {chosen.length === 1 ? "it is" : `these ${chosen.length} are`} done
-          </Button>
-        )}
-        <LayOut owners={plan.data.owners} again={again} />
+        <Button variant="contained" disabled={!plan} onClick={() => setDialog("lay out")}>
+          Lay out
+        </Button>
       </Box>
-      <Scroll tabIndex={0} role="region" aria-label="Fixes">
-        {(again.error ?? claim.error) && <Alert severity="error">{(again.error ?? claim.error)?.message}</Alert>}
-        {again.data && again.data.gap !== null && <LaidOut told={again.data} />}
-        {fixes.length === 0 ? (
-          <Quiet>
-            {made_at ? "Nothing is to be done here." : "Fixes are made of what the newest crawl found: make them anew."}
-          </Quiet>
-        ) : (
-          <FixList fixes={fixes} work={work} />
-        )}
-      </Scroll>
-      <FixSheet site={work.site} id={work.open} close={() => work.openFix(undefined)} />
+      <Box sx={{ px: 2.5, pb: 0.5, display: "flex", gap: 1.5, alignItems: "center" }}>
+        <Quiet component="span">{plan && laidOutSentence(plan)}</Quiet>
+        <Spring />
+        <FileLinks
+          what="The plan:"
+          files={["ics", "csv", "xlsx"].map((name) => ({
+            name: name === "ics" ? "calendar" : name.toUpperCase(),
+            href: `/api/sites/${list.site}/workplan.${name}`,
+          }))}
+        />
+      </Box>
+      {list.again.error && <Alert severity="error">{list.again.error.message}</Alert>}
+      <Box sx={{ flex: 1, minHeight: 0 }}>
+        {view === "lanes" && <LanesView work={work} zoom={Number(zoom)} open={list.openFix} />}
+        {view === "list" && <AsList work={list} />}
+        {view === "weeks" && plan && <WeekList plan={plan} owner={list.owner} setOwner={list.setOwner} />}
+      </Box>
+      {dialog && (
+        <PlanDialog
+          work={work}
+          start={plan && plan.bars.length > 0 && plan.start > today ? plan.start : today}
+          what={dialog}
+          close={() => {
+            work.attempt.reset();
+            setDialog(undefined);
+          }}
+        />
+      )}
+      <WhoAndWhen work={work} open={settings} close={() => setSettings(false)} />
+      <FixSheet site={list.site} id={list.open} owners={plan?.owners ?? []} close={() => list.openFix(undefined)} />
     </Box>
   );
 }
 
-type Told = NonNullable<ReturnType<typeof useWorkplan>["again"]["data"]>;
-
-function LaidOut({ told }: { told: Told }) {
-  const well = told.late.length === 0 && told.impossible.length === 0;
-  return (
-    <Alert severity={well ? "success" : "warning"} variant="outlined" sx={{ mb: 1 }}>
-      Laid out; no plan can free more than {told.gap} % sooner.
-      {told.late.map((one) => ` ${one.id} is done ${one.finish}, after its deadline ${one.deadline}.`)}
-      {told.impossible.map((one) => ` ${one.id} can’t be placed: ${one.why}.`)}
-    </Alert>
-  );
-}
+const CHOICE = { py: 0.25, px: 1.25 };

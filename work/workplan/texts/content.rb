@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Workplan
+      class Texts
+        # What is to be written anew of each page, beside what stands there; what follows from the fault is there.
+        module Content
+          KIND = "content"
+          COLUMNS = %w[url element before after].freeze
+          ELEMENTS = {
+            "title-" => "title",
+            "description-" => "description",
+            "h1-" => "h1",
+            "image-" => "alt",
+            "data-" => "data"
+          }.freeze
+          NAMED = {"not-for-phones" => "viewport", "facts-differ" => "data", "title-equals-h1" => "h1"}.freeze
+          TEXT = "text"
+          VIEWPORT = '<meta name="viewport" content="width=device-width, initial-scale=1">'
+
+          module_function
+
+          # @param subject [Subject]
+          # @param texts [Texts]
+          # @return [Hash{String => String}] by name
+          def files(subject, texts)
+            rows = subject.faults.select { |fault| fault["url"] }.map { |fault| row(fault, texts) }.uniq
+            rows = [[subject.place, rows.first[1], nil, rows.first[3]], *rows] if subject.template && rows.any?
+            {"texts.csv" => Texts.csv(COLUMNS, rows)}
+          end
+
+          def row(fault, texts)
+            element = element(fault["code"])
+            [fault["url"], element, before(element, fault, texts), after(element)]
+          end
+
+          def element(code) =
+            NAMED[code] || ELEMENTS.find { |start, _| code.start_with?(start) }&.last || TEXT
+
+          def before(element, fault, texts)
+            page = texts.remedies.row(fault["url"])
+            case element
+            when "title" then page&.title
+            when "description" then page&.description
+            when "h1" then page&.h1&.first
+            when "alt" then "#{fault["about"]} #{texts.written.alt(fault["url"], fault["about"])}".strip
+            else fault["about"]
+            end
+          end
+
+          def after(element) = (VIEWPORT if element == "viewport")
+          private_class_method :row, :element, :before, :after
+        end
+      end
+    end
+  end
+end

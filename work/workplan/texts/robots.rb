@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Workplan
+      class Texts
+        # A host's robots.txt as it shall be, and how it differs from the one that is there.
+        module Robots
+          KIND = "robots"
+          FILE = "robots.txt"
+
+          module_function
+
+          # @param subject [Subject]
+          # @param texts [Texts]
+          # @return [Hash{String => String}] by name
+          def files(subject, texts)
+            present = present(subject, texts).to_s
+            wanted = mended(subject, texts, present)
+            {FILE => wanted, "robots.diff" => Core::Robots::Mended.difference(present, wanted)}
+          end
+
+          def mended(subject, texts, present)
+            agent = texts.run.crawl.crawl_settings.agent
+            blocked = texts.written.blocked(origin(subject))
+            Core::Robots::Mended.new(present, agent, blocked: blocked).call(faults(subject), texts.written.sitemaps)
+          end
+
+          def origin(subject) = subject.place.delete_suffix("/#{FILE}")
+
+          def present(subject, texts)
+            file = Store::Robots::RobotsFiles.all(texts.run.crawl_id).find { |one| one["origin"] == origin(subject) }
+            (file && file["error"].nil? && file["status"].to_i.between?(200, 299)) ? file["body"] : nil
+          end
+
+          # A resource is what is blocked, not the page that needs it.
+          def faults(subject) =
+            subject.faults.map do |fault|
+              (fault["code"] == "blocked-resource") ? fault.merge("url" => fault["about"], "about" => nil) : fault
+            end
+
+          private_class_method :mended, :origin, :present, :faults
+        end
+      end
+    end
+  end
+end
