@@ -5,7 +5,8 @@ module IronTrellis
     module Http
       # How requests are made: who we say we are, what goes along, how long we wait and how much we take. `headers`
       # (pairs of name and value: sign-in, cookies) go to `hosts` only, so that no other host learns them. `trust` is
-      # the PEM text of further authorities.
+      # the PEM text of further authorities. A `fresh` one asks caches on the way to stand aside (RFC 9111 section
+      # 5.2.1.4).
       RequestProfile =
         Struct.new(
           :user_agent,
@@ -17,6 +18,7 @@ module IronTrellis
           :body_limit,
           :proxy,
           :trust,
+          :fresh,
           keyword_init: true
         ) do
           # @param settings [Core::Settings::Crawl]
@@ -47,7 +49,8 @@ module IronTrellis
               "Host" => url.authority,
               "User-Agent" => user_agent,
               "Accept" => "*/*",
-              "Accept-Encoding" => Decoding::ACCEPTED
+              "Accept-Encoding" => Decoding::ACCEPTED,
+              **(fresh ? {"Cache-Control" => "no-cache"} : {})
             }
             (headers.any? && hosts.key?(url.authority)) ? own.merge(headers.to_h) : own
           end

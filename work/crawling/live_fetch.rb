@@ -22,6 +22,7 @@ module IronTrellis
           @kind = kind
           @profile = Fetch::Http::RequestProfile.of(@settings, crawl.secrets)
           @profile.user_agent = BROWSER if kind == "visitor"
+          @profile.fresh = true
         end
 
         # @param url [String]

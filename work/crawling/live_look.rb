@@ -128,17 +128,7 @@ module IronTrellis
           }
         end
 
-        def document(parts, answer)
-          return if answer.error || answer.status.nil?
-
-          Core::Page::Reader.new(agent: @settings.agent).call(
-            url: parts,
-            header_lines: answer.header_lines,
-            body: answer.body.to_s
-          )
-        rescue Core::Page::Unreadable
-          nil
-        end
+        def document(parts, answer) = Core::Page::Reader.new(agent: @settings.agent).answered(parts, answer)
       end
     end
   end

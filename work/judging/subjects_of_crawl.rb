@@ -183,8 +183,8 @@ module IronTrellis
               row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i),
             importance_guessed: @importance_guessed,
             refresh_source: row["refresh_source"],
-            directives: directives(row),
-            canonicals: canonicals(row, url),
+            directives: ReadFacts.directives(row, @agent),
+            canonicals: ReadFacts.canonicals(row, url),
             canonical_marks: row["canonical_marks"],
             canonical_chain: canonical.hops,
             canonical_loop: canonical.loop?,
@@ -206,30 +206,13 @@ module IronTrellis
         end
 
         def evidence(row, subject)
-          Core::Ladder::Evidence.new(
-            whole: @whole,
-            depth: subject.depth,
-            start: subject.start,
+          Core::Ladder::Evidence.of(
+            subject,
             embedded: embedded?(row),
-            listed: subject.in_sitemaps.any?,
-            robots_allowed: subject.robots_allowed,
-            robots_line: subject.robots_line,
-            robots_rule: subject.robots_rule,
-            robots_reachable: subject.robots_reachable,
             fetched: !row["fetched_at"].nil?,
-            status: subject.status,
-            error: subject.error,
             redirect_to: row["redirect_to"],
             refresh_to: row["refresh_to"],
-            noindex_where: subject.noindex_where,
-            kind: subject.kind,
-            canonical: subject.canonical,
-            canonical_state: subject.canonical_state,
-            words: subject.words,
             word_floor: @limits.for(subject.group).word_floor,
-            soft_missing: subject.soft_missing,
-            kept_out: subject.intent == "keep_out",
-            wanted: subject.wanted,
             **standing(row)
           )
         end
@@ -259,26 +242,6 @@ module IronTrellis
           ways.unshift("start") if @starts.key?(url)
           ways << "sitemap" if listed.any?
           ways
-        end
-
-        def directives(row)
-          (row["directives"] || [])
-            .map { |one| Core::Directives::Directive.new(**one.transform_keys(&:to_sym)) }
-            .select { |one| one.for?(@agent) }
-        end
-
-        # @return [Hash{String => Array<String>}] targets of the canonicals that may count, by source
-        def canonicals(row, url)
-          named = row["canonical_marks"]&.fetch("named") || []
-          return {} if named.size < 2
-
-          resolver = Core::Url::Resolver.new(Core::Url::NormalForm.split(url))
-          named
-            .map { |one| Core::Canonicals::Named.new(**one.transform_keys(&:to_sym)) }
-            .select(&:usable?)
-            .group_by(&:source)
-            .transform_values { |ones| ones.filter_map { |one| one.target(resolver) }.uniq }
-            .reject { |_, targets| targets.empty? }
         end
 
         def embedded?(row) =

@@ -1,4 +1,4 @@
-import { Room } from "../../../kit/pieces";
+import { Column, Room } from "../../../kit/pieces";
 import { useCompare } from "./useCompare";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -10,6 +10,7 @@ import { ApiError, type Crawl } from "../../../api/client";
 import { day } from "../../../kit/format";
 import { Empty } from "../../../kit/Notice";
 import { Title } from "../../../kit/Title";
+import { ByFix } from "./ByFix";
 import { FaultChanges } from "./FaultChanges";
 import { Moves } from "./Moves";
 import { useComparison } from "./useComparison";
@@ -73,7 +74,10 @@ function Comparison({ newer, earlier }: { newer: Crawl; earlier: Crawl }) {
         rowGap: 2,
       }}
     >
-      <Moves newer={newer.id} earlier={earlier.id} compared={compared.data} />
+      <Column>
+        <Moves newer={newer.id} earlier={earlier.id} compared={compared.data} />
+        <ByFix fixes={compared.data.fixes} groups={compared.data.groups} />
+      </Column>
       <FaultChanges faults={compared.data.faults} />
     </Box>
   );

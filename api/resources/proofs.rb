@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Resources
+      # Whether what was done holds: fixes with what was found of each, and the report on all of it.
+      module Proofs
+        # What the routes share.
+        module View
+          def reporting = Work::Proofs::Reporting.new(site, now: now, from: params[:from]&.to_i)
+
+          def report_view
+            told = reporting
+            {
+              numbers: told.report.numbers,
+              stops: told.report.stops,
+              crawls: told.crawls,
+              all_sections: Core::Proofs::Report::SECTIONS.map { |name, title| {name: name, title: title} },
+              settings: told.settings,
+              sections: told.sections.map(&:to_h)
+            }
+          end
+        end
+
+        def self.registered(app)
+          app.helpers View
+
+          app.get("/api/sites/:site/proofs") { json(Work::Proofs::Overview.new(site).call) }
+
+          app.get("/api/sites/:site/report") { json(report_view) }
+
+          app.put("/api/sites/:site/report") do
+            Work::Proofs::Reporting.keep(site, body_json)
+            json(report_view)
+          end
+
+          app.get("/api/sites/:site/report/:form") do
+            form = Ports::Reports.form(params[:form])
+            file_of(site, "report.#{form::ENDING}")
+            content_type form::TYPE
+            form.write(reporting.paper)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Proofs
+      module Checks
+        # The rule of the fault has nothing to say of the page any more.
+        module PageSilent
+          CODES = %w[nofollow-internal thin].freeze
+
+          module_function
+
+          # @return [Array(Boolean, String)]
+          def call(condition, world)
+            page = world.page(condition.url)
+            still = told(condition, page, world)
+            return true, page.told if still.nil?
+
+            [false, found(still, page)]
+          end
+
+          # @param condition [Condition]
+          # @param page [View]
+          # @param world [#judge]
+          # @return [Faults::Fault, nil] the same fault, as the page has it now
+          def told(condition, page, world)
+            rule = Faults::Registry.fetch(condition.code)
+            before = about(rule, condition.about)
+            world
+              .judge(rule, page.subject.group)
+              .call(page.subject)
+              .find { |fault| before.nil? || about(rule, fault.about) == before }
+          end
+
+          # What stays the same of what it is about.
+          def about(rule, about) = rule.stable_about(Faults::Fault.new(code: rule.code, about: about, detail: {}))
+
+          def found(fault, page)
+            more = [fault.about, *fault.detail.reject { |_, value| value.is_a?(Enumerable) }.map { |name, value|
+              "#{name.to_s.tr("_", " ")} #{value}" if value
+            }].compact
+            more.empty? ? page.told : more.join(", ")
+          end
+          private_class_method :about, :found
+        end
+      end
+    end
+  end
+end

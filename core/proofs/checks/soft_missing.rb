@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Proofs
+      module Checks
+        # A page that read as missing says so by its status, or leads on. Whether new words are content of its own the
+        # next crawl tells, which knows what the host says of missing pages.
+        module SoftMissing
+          CODES = %w[soft-missing].freeze
+
+          # @return [Array(Boolean, String)]
+          def self.call(condition, world)
+            page = world.page(condition.url)
+            return true, page.told if page.subject.missing? || page.moved_for_good?
+            return false, page.told if page.facts&.title == world.row(condition.url)&.title
+
+            ByCrawl.call(condition, world)
+          end
+        end
+      end
+    end
+  end
+end

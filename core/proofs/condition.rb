@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Proofs
+      # What must hold of a URL so that one fault of a fix is gone: the fault's `code` and what it is `about`, the
+      # address or answer that is `wanted` (nil where none is), and the whole as a sentence (`text`).
+      Condition =
+        Struct.new(:url, :code, :about, :wanted, :text, keyword_init: true) do
+          # @return [Hash{String => String, nil}] as lists of fixes tell it
+          def to_told = {"url" => url, "condition" => text}
+        end
+    end
+  end
+end

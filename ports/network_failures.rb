@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+require "net/http"
+require "openssl"
+
+module IronTrellis
+  module Ports
+    # What keeps a request from being answered, on our side or on the way.
+    module NetworkFailures
+      ALL = [
+        SystemCallError,
+        SocketError,
+        IOError,
+        Timeout::Error,
+        Net::ProtocolError,
+        Net::HTTPBadResponse,
+        OpenSSL::SSL::SSLError
+      ].freeze
+    end
+  end
+end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Proofs
+      # Keeps with a fix what was found of its conditions, and makes its state what that comes to.
+      class Recording
+        States = Core::Workplan::States
+        FETCH = "fetch"
+
+        # @param fix [Store::Workplan::Fix]
+        # @param now [Time]
+        def initialize(fix, now:)
+          @fix = fix
+          @now = now
+        end
+
+        # @param verdict [Core::Proofs::Verdict]
+        # @param by [String, nil] who asked
+        # @return [void]
+        def by_fetch(verdict, by: nil)
+          ActiveRecord::Base.transaction do
+            keep(verdict, FETCH)
+            state = verdict.state
+            next if state == States::CLAIMED
+
+            @fix.become(state, now: @now, by: by, why: "seen by a fetch")
+            request_pages if state == States::PROVED
+          end
+        end
+
+        # @param verdict [Core::Proofs::Verdict]
+        # @param number [Integer] of the crawl
+        # @return [void]
+        def by_crawl(verdict, number)
+          keep(verdict, "crawl #{number}")
+          state = verdict.state
+          @fix.become(state, now: @now, why: "seen by crawl #{number}") unless state == States::CLAIMED
+          request_pages if state == States::PROVED
+        end
+
+        # What a crawl found, whatever the state.
+        #
+        # @param verdict [Core::Proofs::Verdict]
+        # @param number [Integer] of the crawl
+        # @return [void]
+        def note(verdict, number) = keep(verdict, "crawl #{number}")
+
+        private
+
+        # An index has to look at what is mended. A page of which another fix isn't proved waits for that.
+        def request_pages
+          urls = @fix.urls.map { |one| one["url"] }
+          free = urls - Store::Workplan::Fix.unsettled(@fix.site, urls)
+          Requests::Queue.new(@fix.site, now: @now).enter(free, why: "#{@fix.name} is proved") if free.any?
+        end
+
+        def keep(verdict, by)
+          @fix.update!(
+            proof: {
+              at: @now.utc.iso8601,
+              by: by,
+              conditions: verdict.found.map { |one| told(one) }
+            },
+            hours: remaining_hours(verdict)
+          )
+        end
+
+        def told(found) =
+          {
+            url: found.condition.url,
+            condition: found.condition.text,
+            code: found.condition.code,
+            about: found.condition.about,
+            met: found.met,
+            found: found.found,
+            cached: found.cached || false
+          }
+
+        # Of what is done in part only the rest takes time.
+        def remaining_hours(verdict)
+          return @fix.hours unless verdict.state == States::PARTLY && !@fix.hand_made
+
+          Core::Workplan::Effort
+            .new(Workplan::WorkplanSettings.new(@fix.site).effort)
+            .of(Core::Workplan::Draft.of_told(@fix, verdict.unmet.map { |one| unmet(one.condition) }))
+        end
+
+        def unmet(condition) = {"code" => condition.code, "url" => condition.url, "about" => condition.about}
+      end
+    end
+  end
+end
