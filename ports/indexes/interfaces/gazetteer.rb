@@ -20,15 +20,6 @@ module IronTrellis
           # How often a page is asked for before it is given up, and how long is waited in between, in seconds.
           TRIES = 3
           PAUSES = [0.5, 2].freeze
-          FAILURES = [
-            SystemCallError,
-            SocketError,
-            IOError,
-            Timeout::Error,
-            Net::ProtocolError,
-            Net::HTTPBadResponse,
-            OpenSSL::SSL::SSLError
-          ].freeze
 
           # @param address [String] "http://127.0.0.1:7430"
           # @param pause [#call] waits so many seconds
@@ -131,7 +122,7 @@ module IronTrellis
             request = Net::HTTP.const_get(verb).new(uri, "content-type" => "application/json")
             request.body = JSON.generate(url: url) if verb == :Post
             read(ask(request), path)
-          rescue *FAILURES => error
+          rescue *NetworkFailures::ALL => error
             unavailable(error.message)
           end
 
@@ -143,7 +134,7 @@ module IronTrellis
               raise IOError.new("it answers #{answer.code}") if answer.code.to_i >= 500
 
               answer
-            rescue *FAILURES => error
+            rescue *NetworkFailures::ALL => error
               tries += 1
               unavailable(error.message) if tries >= TRIES
               @pause.call(PAUSES.fetch(tries - 1))

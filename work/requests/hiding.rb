@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Requests
+      # Has an index hide a page for a while, or show it again; what the index says of all hides then is noted.
+      class Hiding
+        # @param index [Store::Evidence::Index]
+        # @param interface [Object] of Ports::Indexes
+        # @param now [Time]
+        def initialize(index, now:, interface: Evidence::Pulling.interface(index))
+          @index = index
+          @interface = interface
+          @now = now
+        end
+
+        # @param url [String]
+        # @param show [Boolean]
+        # @return [void]
+        # @raise [Ports::Indexes::Unavailable, Ports::Indexes::Refused]
+        def call(url, show: false)
+          url = Core::Url::NormalForm.parse(url).to_s
+          show ? @interface.unhide(url) : @interface.hide(url)
+          known = []
+          @interface.hides { |rows| known.concat(rows) }
+          ActiveRecord::Base.transaction { Store::Evidence::InterfaceRows.new(@index).hides(known, @now) }
+        end
+      end
+    end
+  end
+end

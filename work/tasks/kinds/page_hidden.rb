@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Tasks
+      module Kinds
+        # Has an index hide a page, or show it again.
+        module PageHidden
+          CODE = "page_hidden"
+
+          module_function
+
+          # @param input [Hash{String => Object}] site (id), index (id), url and show
+          # @return [Hash{Symbol => String}]
+          def call(input, now:)
+            site = Store::Sites::Site.find(input["site"])
+            index = Store::Evidence::Index.of(site).find(input["index"])
+            Requests::Hiding.new(index, now: now).call(input["url"], show: input["show"] || false)
+            {url: input["url"]}
+          end
+        end
+      end
+    end
+  end
+end
