@@ -47,6 +47,12 @@ gem "caxlsx", "~> 4.1"
 gem "rubyzip", "~> 2.4"
 gem "roo", "~> 2.10"
 gem "icalendar", "~> 2.10"
+
+# Sends alerts.
+gem "mail", "~> 2.8"
+
+# Prints reports by Debian's Chromium.
+gem "ferrum", "~> 0.17"
 gem "tty-progressbar", "~> 0.18"
 gem "foreman", "~> 0.90"
 

@@ -158,6 +158,27 @@ module IronTrellis
         Workplan::Claim.new(ids, options).call
       end
 
+      desc "prove [FIX_ID...]", "Look live whether what fixes were for holds now"
+      long_desc <<~TEXT
+        Fetches what each fix is about, past caches and at the site's speed: the fixes that are named, else all that are
+        claimed. The state of each becomes what was found.
+      TEXT
+      option :site, required: true, banner: "NAME"
+      option :json, **JSON_OPTION
+      # @return [Integer] exit code
+      def prove(*ids)
+        Workplan::Prove.new(ids, options).call
+      end
+
+      desc "report", "Write for the person who pays what was wrong, done, freed, is left and comes next"
+      option :site, required: true, banner: "NAME"
+      option :from, type: :numeric, banner: "CRAWL_NUMBER", desc: "From which crawl (default: the first whole one)"
+      option :out, required: true, banner: "FILE.pdf|html|xlsx"
+      # @return [Integer] exit code
+      def report
+        Workplan::Report.new(options).call
+      end
+
       desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"
       subcommand "sitemap", Sitemaps::Commands
 

@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Cli
+    module Workplan
+      # The command report: what was wrong, done and freed, what is left and what comes next, on paper.
+      class Report
+        # @param options [Hash] site, from, out
+        def initialize(options)
+          @options = options
+        end
+
+        # @return [Integer] exit code
+        def call
+          form = Ports::Reports.form(File.extname(@options["out"]).delete_prefix("."))
+          Store::Postgres::Database.prepare
+          site = Sites::Named.named(@options["site"])
+          Work::Workplan::Remaking.keep_up(site, now: Time.now)
+          paper = Work::Proofs::Reporting.new(site, now: Time.now, from: @options["from"]).paper
+          File.binwrite(@options["out"], form.write(paper))
+          warn "Report written to #{@options["out"]}"
+          Root::DONE
+        end
+      end
+    end
+  end
+end
