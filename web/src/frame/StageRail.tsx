@@ -149,8 +149,14 @@ function useNumbers(): Record<string, string> {
     Crawl: `${counted(fetched, "URL")}${seconds === null ? "" : ` in ${duration(seconds)}`}`,
     Read: readNumber(rail.data),
     Decide: rail.data.undecided_groups === null ? "" : `${counted(rail.data.undecided_groups, "group")} undecided`,
-    Plan: rail.data.fixes === null ? "" : `${counted(rail.data.fixes, "fix", "fixes")} to do`,
+    Plan: planNumber(rail.data),
+    Prove: rail.data.proved === null ? "" : `${counted(rail.data.proved, "fix", "fixes")} proved`,
   };
+}
+
+function planNumber({ fixes, hours }: { fixes: number | null; hours: number | null }) {
+  if (fixes === null) return "";
+  return hours ? `${count(Math.round(hours))} h laid out` : `${counted(fixes, "fix", "fixes")} to do`;
 }
 
 function readNumber(

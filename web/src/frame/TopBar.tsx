@@ -8,6 +8,7 @@ import { type FormEvent, type MouseEvent, type ReactNode, useState } from "react
 import { Link } from "react-router";
 import { narrowed, screenAddress, useAddress } from "../kit/address";
 import { counted, day, moment } from "../kit/format";
+import { Leaf } from "./Leaf";
 import { Mark } from "./Mark";
 import { useTopBar } from "./useTopBar";
 import { useAccount } from "./useAccount";
@@ -92,6 +93,7 @@ export function TopBar() {
       )}
       <Spring />
       {site && <Finder />}
+      <Leaf />
       <Account />
     </Box>
   );

@@ -50,7 +50,7 @@ export default function Lists() {
         <Box sx={{ display: "grid", gap: 1 }}>
           <TextField
             size="small"
-            label="Heading of the column with URLs"
+            label="Column with the URLs"
             placeholder="url"
             value={heading}
             onChange={(event) => setHeading(event.target.value)}

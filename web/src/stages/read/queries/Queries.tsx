@@ -86,9 +86,11 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           inputProps={{ "aria-label": by === "query" ? "A part of the query" : "A part of the address" }}
           sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 130 }}
         />
-        {limit("first", "Place from")}
-        {limit("last", "to")}
-        {limit("least", "Shown from")}
+        <Box sx={{ display: "flex", gap: 1.5 }}>
+          {limit("first", "Place from")}
+          {limit("last", "to")}
+          {limit("least", "Shown from")}
+        </Box>
         <Spring />
         <Quiet component="span">{total > 0 && `${many} ${by === "query" ? "queries" : "pages"}`}</Quiet>
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}

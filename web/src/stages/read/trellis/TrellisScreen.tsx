@@ -12,6 +12,7 @@ import type { Condition } from "../../../kit/conditions";
 import { count } from "../../../kit/format";
 import { Empty } from "../../../kit/Notice";
 import { Toggles } from "../../../kit/Toggles";
+import { TodayLines } from "./TodayLines";
 import { TrellisDrawing } from "./TrellisDrawing";
 import { TrellisTable } from "./TrellisTable";
 
@@ -28,6 +29,7 @@ export default function TrellisScreen() {
   const cellAddress = (cell: Cell) => to("read/ledger", narrowed(...conditionsOf(cell, reading)));
   return (
     <Room>
+      <TodayLines />
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
         <Typography variant="h1">Where pages stop on their way into the index</Typography>
         <Typography sx={{ color: "text.secondary" }}>{headline(trellis.data, reading)}</Typography>
