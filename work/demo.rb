@@ -51,6 +51,7 @@ module IronTrellis
         evidence.later_looks(moved) unless evidence.done?
         change_site(CHANGES.last) && crawl(site) if site.crawls.count == 2
         decide(site) if site.decisions.in_force("group").empty?
+        DemoPlan.new(site) { crawl(site) }.call if site.crawls.count == 3
       end
 
       private
@@ -128,16 +129,6 @@ module IronTrellis
         site.crawls.reload.reverse_each { |crawl| Judging::Judgement.alone(crawl, clock: -> { Time.now }) }
         Redirects::SuggestedTargets.new(site.newest_crawl.verdict_run, clock: -> { Time.now }).call
         Sitemaps::Building.now(site, clock: -> { Time.now })
-        lay_out(site)
-      end
-
-      # By the auditor and one who mends.
-      def lay_out(site)
-        Workplan::Remaking.keep_up(site.reload, now: Time.now)
-        clock = -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }
-        scheduling = Workplan::Scheduling.new(site, start: Date.today, clock: clock)
-        scheduling.keep_owners(PERSON => 3.0, "Tomas Quill" => 6.0)
-        scheduling.call(now: Time.now)
       end
 
       def settle(site, kind, values, note = nil) =

@@ -25,6 +25,7 @@ module IronTrellis
           start_due(now)
           Sitemaps::Building.ask_due(now)
           Evidence::Sources.pull_due(now)
+          Alerts::Watching.look_due(now)
           nil
         end
 

@@ -15,7 +15,7 @@ module IronTrellis
         module_function
 
         # @param address [String] of a server that is asked on somebody's behalf
-        # @return [void]
+        # @return [Array<Array(String, Integer)>] addresses and ports behind it
         # @raise [Core::Error::InvalidInput] where it lies on this machine's network and that isn't permitted
         def check_address(address)
           parts = Core::Url::NormalForm.parse(address)
