@@ -131,7 +131,9 @@ class ContractTest < Minitest::Test
         "wanted_stopping" => nil,
         "stopping" => nil,
         "undecided_groups" => nil,
-        "fixes" => nil
+        "fixes" => nil,
+        "hours" => nil,
+        "proved" => nil
       },
       call(:get, "/crawls/#{crawl["id"]}/rail")
     )

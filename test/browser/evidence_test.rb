@@ -82,7 +82,10 @@ class EvidenceScreensTest < Minitest::Test
       "decide/standing?view=sitemaps" => "Published, but not sent",
       "read/queries" => "No query is known",
       "read/visits" => "No access log was brought yet",
-      "plan/workplan" => "What is to be done, and why"
+      "plan/workplan?view=list" => "What is to be done, and why",
+      "plan/requests" => "Nothing waits",
+      "prove/alerts" => "Nothing has happened",
+      "prove/report" => "What was wrong"
     }.each do |address, text|
       screen address
       assert_text text

@@ -95,6 +95,16 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: "tabular-nums", overflow: "hidden" },
         a: { color: "inherit" },
+        // Of tables with thousands of choices, where a menu of MUI each would be too heavy.
+        select: {
+          font: "inherit",
+          fontSize: 12,
+          color: "inherit",
+          padding: "2px 4px",
+          border: "1px solid var(--mui-palette-divider)",
+          borderRadius: 4,
+          backgroundColor: "var(--mui-palette-background-paper)",
+        },
         "*:focus-visible": { outline: "2px solid var(--mui-palette-verdigris)", outlineOffset: 2 },
         "@media (prefers-reduced-motion: reduce)": {
           "*": { transition: "none !important", animation: "none !important" },

@@ -104,7 +104,7 @@ function Drawing({ history }: { history: StandingHistory }) {
           </g>
         ))}
       </svg>
-      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", mb: 2 }}>
         {states.map((state) => (
           <Box key={state} sx={{ display: "flex", gap: 0.75, alignItems: "center" }}>
             <Mark state={state} /> {STANDINGS[state]}
