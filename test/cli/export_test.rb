@@ -52,8 +52,12 @@ class ExportTest < Minitest::Test
     end
   end
 
+  # A note makes no fix alone, and which pages a crawl with a limit meets differs from time to time.
+  NOTE = "title-equals-h1"
+
   def test_fixes_hold_every_fault_once_are_laid_out_and_claimed
     faults = self.class.audited.rows("faults").map { |row| row.values_at("code", "url", "about") }
+    faults.reject! { |code, *| code == NOTE }
     fixes = export("--what", "fixes", "--format", "jsonl").lines.map { |line| JSON.parse(line) }
     held = fixes.flat_map { |fix| fix["faults"] }.map { |fault| fault.values_at("code", "url", "about") }
     assert_equal faults.map(&:to_s).sort, held.select { |fault| faults.include?(fault) }.map(&:to_s).sort
