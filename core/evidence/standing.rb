@@ -24,6 +24,8 @@ module IronTrellis
           NOT_KNOWN => "not known"
         }.freeze
         STATES = NAMES.keys.freeze
+        # The index holds nothing of a URL, and has heard why or never heard of it.
+        LET_GO = [MOVED, NOT_KNOWN, "passed_over", "turned_away_noindex", "turned_away_robots", "missing"].freeze
 
         module_function
 

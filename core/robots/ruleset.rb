@@ -32,12 +32,16 @@ module IronTrellis
         def rules_for(agent) = @groups.fetch(group_of(agent), [])
 
         # @param agent [String] a product token
+        # @return [Boolean] whether it has a group of its own
+        def named?(agent) = @groups.key?(agent.downcase)
+
+        # @param agent [String] a product token
         # @return [Float, nil] seconds
         def delay_for(agent) = @delays[group_of(agent)]
 
         private
 
-        def group_of(agent) = @groups.key?(agent.downcase) ? agent.downcase : "*"
+        def group_of(agent) = named?(agent) ? agent.downcase : "*"
 
         def read(line, number)
           field, colon, value = line.sub(/#.*/, "").partition(":")

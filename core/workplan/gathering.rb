@@ -77,7 +77,9 @@ module IronTrellis
         end
 
         def cause(kind, entry)
-          {"robots" => "open", "redirects" => "map", "sitemaps" => "files", "languages" => "sets"}[kind] || entry.code
+          return ((entry.code == Kinds::BLOCK) ? "block" : "open") if kind == "robots"
+
+          {"redirects" => "map", "sitemaps" => "files", "languages" => "sets"}[kind] || entry.code
         end
 
         # What is of a group as a whole is about it.

@@ -37,7 +37,7 @@ module IronTrellis
             redirect-downgrade
             render-only
           ],
-          "robots" => %w[blocked-wanted blocked-resource noindex-unseen],
+          "robots" => %w[blocked-wanted blocked-resource noindex-unseen decided-block],
           "directives" => %w[noindex-wanted stray stray-header nofollow-internal goal-page-open bloat decided-intent],
           "canonicals" => %w[kept-elsewhere copy-exact decided-canonical],
           "redirects" => %w[not-found gone-linked accepted-route],
@@ -81,6 +81,8 @@ module IronTrellis
         LASTING = %w[directives redirects].freeze
         DAYS_BEFORE_HIDE_ENDS = 7
         STALE = "index-stale"
+        # What the index has let go of may be blocked.
+        BLOCK = "decided-block"
         VARIANTS = /-variants\z/
         PARAMETERS = "parameter-variants"
 

@@ -8,6 +8,7 @@ module IronTrellis
         WORK = {
           "server" => "Have the server mended",
           "robots" => "Open robots.txt",
+          "block" => "Block what has left the index, in the robots.txt",
           "directives" => "Put directives right",
           "canonicals" => "Put canonicals right",
           "redirects" => "Write the redirect map",
@@ -22,7 +23,8 @@ module IronTrellis
           "decided-canonical" => "A canonical was chosen",
           "accepted-route" => "A redirect was accepted",
           "improve" => "To be written better, as decided",
-          "merge" => "To go into another page, as decided"
+          "merge" => "To go into another page, as decided",
+          "decided-block" => "Kept out, and out of the index: crawlers need not fetch it any more"
         }.freeze
         MOST_NAMED = 3
 
@@ -41,7 +43,7 @@ module IronTrellis
               " of #{draft.place}"
             end
           variant = (draft.kind == "server") ? ": #{name(draft.cause)}" : ""
-          "#{WORK.fetch(draft.kind)}#{where}#{variant}"
+          "#{WORK.fetch((draft.cause == "block") ? draft.cause : draft.kind)}#{where}#{variant}"
         end
 
         # @param draft [Draft]

@@ -31,6 +31,17 @@ module IronTrellis
           SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status
           FROM %<ledger>s WHERE url_id = ANY($1::bigint[])
         SQL
+        # What fixes that are proved took out of the index.
+        CLOSED = <<~SQL
+          SELECT DISTINCT one ->> 'url' FROM fixes f, jsonb_array_elements(f.faults) one
+          WHERE f.site_id = $1 AND f.state = $2 AND one ->> 'code' = ANY($3::text[]) AND one ->> 'url' IS NOT NULL
+        SQL
+        CLOSING = %w[stray decided-intent goal-page-open noindex-unseen].freeze
+        LEFT_THE_INDEX = <<~SQL
+          SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance FROM %<ledger>s
+          WHERE url_id = ANY($1::bigint[]) AND intent = 'keep_out' AND noindex AND robots_allowed
+            AND standing = ANY($2::text[])
+        SQL
         GRADES = Core::Workplan::Entry::GRADES
 
         # @param run [Judging::VerdictRun]
@@ -79,7 +90,7 @@ module IronTrellis
         # What was decided and isn't so yet; where a fault says the same of a URL that is told already.
         def decided(faults)
           told = faults.to_h { |row| [url_and_kind(row), true] }
-          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) } + reviews
+          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) } + reviews + blocks
         end
 
         def url_and_kind(row) = [row["url"], Core::Workplan::Kinds.of(row["code"])]
@@ -128,6 +139,16 @@ module IronTrellis
           when "merge_into"
             {"url" => url, "code" => "merge", "grade" => "diverts", "about" => target}
           end
+        end
+
+        # What was closed by work that is proved, and is out of the index by its newest word, need not be fetched.
+        def blocks
+          closed = Postgres::Sql.run(CLOSED, [@site.id, Core::Workplan::States::PROVED, Postgres::Sql.array(CLOSING)])
+          ids = closed.column_values(0).map { |url| Core::Url::NormalForm.id(@site.id, url) }
+          let_go = Postgres::Sql.array(Core::Evidence::Standing::LET_GO)
+          Postgres::Sql
+            .rows(format(LEFT_THE_INDEX, @names), [Postgres::Sql.array(ids), let_go])
+            .map { |row| row.merge("code" => Core::Workplan::Kinds::BLOCK, "grade" => "weakens", "about" => nil) }
         end
 
         def located(rows)

@@ -20,6 +20,14 @@ module IronTrellis
           SELECT robots_line AS line, count(*) AS urls FROM %<ledger>s
           WHERE robots_allowed IS FALSE AND robots_line IS NOT NULL AND starts_with(url, $1) GROUP BY 1
         SQL
+        # Folders in which everything is to be kept out.
+        KEPT_OUT = <<~SQL
+          SELECT folder FROM unnest($1::text[]) folder WHERE NOT EXISTS (
+            SELECT 1 FROM %<ledger>s WHERE starts_with(url, folder) AND intent IS DISTINCT FROM 'keep_out'
+          )
+        SQL
+        # A folder a place is looked through whole.
+        MOST_FOLDERS = 50
         USUAL = "sitemap.xml"
         TYPES = Pages::FactsRows::TYPES
         PLACES = Core::Page::Link.places
@@ -63,7 +71,22 @@ module IronTrellis
             .rows(format(BLOCKED, @names), ["#{origin}/"])
             .to_h { |row| row.values_at("line", "urls") }
 
+        # @param urls [Array<String>]
+        # @return [Array<String>] the folders of them, as addresses, in which everything is to be kept out
+        def kept_out_folders(urls)
+          folders = urls.flat_map { |url| folders(url) }.tally.sort_by { |folder, size| [-size, folder] }
+          most = folders.first(MOST_FOLDERS).map(&:first)
+          Postgres::Sql.run(format(KEPT_OUT, @names), [Postgres::Sql.array(most)]).column_values(0)
+        end
+
         private
+
+        # Those below the host, the largest first.
+        def folders(url)
+          origin, path = url.match(%r{\A(https?://[^/?#]+)/([^?#]*)}).captures
+          names = path.split("/", -1)[0...-1]
+          names.each_index.map { |place| "#{origin}/#{names[0..place].join("/")}/" }
+        end
 
         def found(page, target, type)
           ids = [page, target].map { |url| Core::Url::NormalForm.id(@run.crawl.site_id, url) }

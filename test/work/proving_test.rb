@@ -170,6 +170,39 @@ class ProvingTest < Minitest::Test
     assert_equal "claimed", fix("directives").state
   end
 
+  # Closed, seen so by the index, and only then blocked: before, a block would hide the noindex.
+  def test_what_has_left_the_index_may_be_blocked
+    out = page("Lamp a", "<a href=/>home</a>", head: NOINDEX)
+    decide("intent", "#{SMALL}/a" => {"intent" => "keep_out"})
+    judged
+    remade
+    claim(fix_of("stray"))
+    crawl_with("/a" => out, "/out" => page("Out", "<a href=/>home</a>"))
+    assert_nil fix_of("decided-block"), "no index was heard"
+    import("standings", "url,standing\n#{SMALL}/a,in_index\n", index: "Gaz", date: Date.new(2026, 11, 26))
+    judged
+    remade
+    assert_nil fix_of("decided-block"), "the index holds it still"
+    import("standings", "url,standing\n#{SMALL}/a,turned_away_noindex\n", index: "Gaz", date: Date.new(2026, 11, 27))
+    judged
+    remade
+    block = fix_of("decided-block")
+    assert_equal ["robots", "#{SMALL}/robots.txt", "block", 1.0], block.slice(*%w[kind place cause hours]).values
+    line = Work::Workplan::Listing.new(@site).call.find { |one| one["id"] == block.name }
+    file = line["text"].find { |one| one["name"] == "robots.txt" }["content"]
+    assert_includes file, "Disallow: /secret\n"
+    assert_includes file, "Disallow: /a$\n"
+    assert_equal [{"url" => "#{SMALL}/a", "condition" => "is blocked by robots.txt"}], line["conditions"]
+
+    claim(block)
+    assert_equal "not done", proved.first["state"]
+    @server.change("/robots.txt" => [503, {}, ""])
+    claim(block.reload)
+    assert_equal "claimed", proved.first["state"], "a robots.txt that fails shuts all, which is no proof"
+    @server.change("/robots.txt" => [200, {"content-type" => "text/plain"}, file])
+    assert_equal "proved", proved.first["state"]
+  end
+
   def test_what_was_left_can_t_be_proved_and_unknown_ones_are_told
     left = fix("directives")
     left.become("left", now: NOW)

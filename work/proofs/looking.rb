@@ -42,11 +42,18 @@ module IronTrellis
         def found(condition)
           check = Checks.for(condition)
           shown, = told = check.call(condition, @world)
-          unseen = @world.unseen(condition.url) if shown || !BY_ANSWER.include?(condition.code)
+          unseen = @world.unseen(condition.url) if must_be_seen?(condition, shown)
           return Core::Proofs::Found.new(condition: condition, found: unseen) if unseen
 
           own = shown.nil? ? told : check.call(condition, @past)
           Core::Proofs::Found.new(condition: condition, met: own.first, found: own.last, cached: own.first != shown)
+        end
+
+        # Who is shut out by robots.txt as wanted sees no page.
+        def must_be_seen?(condition, shown)
+          return !shown if condition.code == Core::Workplan::Kinds::BLOCK
+
+          shown || !BY_ANSWER.include?(condition.code)
         end
       end
     end

@@ -16,14 +16,24 @@ module IronTrellis
           # @return [Hash{String => String}] by name
           def files(subject, texts)
             present = present(subject, texts).to_s
-            wanted = mended(subject, texts, present)
+            wanted = blocks?(subject) ? blocked(subject, texts, present) : mended(subject, texts, present)
             {FILE => wanted, "robots.diff" => Core::Robots::Mended.difference(present, wanted)}
           end
 
+          def blocks?(subject) = subject.faults.all? { |fault| fault["code"] == Core::Workplan::Kinds::BLOCK }
+
+          def blocked(subject, texts, present) =
+            Core::Robots::Blocking.new(present, agent(texts)).call(
+              subject.urls,
+              texts.written.kept_out_folders(subject.urls)
+            )
+
+          def agent(texts) = texts.run.crawl.crawl_settings.agent
+
           def mended(subject, texts, present)
-            agent = texts.run.crawl.crawl_settings.agent
             blocked = texts.written.blocked(origin(subject))
-            Core::Robots::Mended.new(present, agent, blocked: blocked).call(faults(subject), texts.written.sitemaps)
+            mended = Core::Robots::Mended.new(present, agent(texts), blocked: blocked)
+            mended.call(faults(subject), texts.written.sitemaps)
           end
 
           def origin(subject) = subject.place.delete_suffix("/#{FILE}")
@@ -39,7 +49,7 @@ module IronTrellis
               (fault["code"] == "blocked-resource") ? fault.merge("url" => fault["about"], "about" => nil) : fault
             end
 
-          private_class_method :mended, :origin, :present, :faults
+          private_class_method :blocks?, :blocked, :agent, :mended, :origin, :present, :faults
         end
       end
     end
