@@ -62,7 +62,8 @@ module Gazetteer
       in ["GET", "/hides"]
         page(request, hides)
       in ["POST", "/hides"]
-        kept(201, @index.hide(body(request).fetch("url")))
+        asked = body(request)
+        kept(201, @index.hide(asked.fetch("url"), only_copy: asked["only_copy"] == true))
       in ["DELETE", "/hides"]
         kept(200, @index.hides.delete(request.params.fetch("url")) || {})
       in ["GET", "/look"]
@@ -170,6 +171,7 @@ module Gazetteer
             "text",
             "blocked"
           ),
+          **(@index.cleared?(url) ? {"text" => nil} : {}),
           "chosen_canonical" => one["kept_under"],
           "agent" => Fetcher::AGENT
         }

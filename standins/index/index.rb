@@ -101,12 +101,19 @@ module Gazetteer
       @requests.last
     end
 
-    # Hides a page for a while.
-    def hide(url)
+    # Hides a page for a while, or only what is stored of it.
+    def hide(url, only_copy: false)
       raise Refused.new("#{url} is not of a host that you have verified.") unless ours?(url)
 
-      @hides[url] = {"asked_on" => today.iso8601, "ends_on" => (today + HIDE_DAYS).iso8601}
+      @hides[url] = {
+        "asked_on" => today.iso8601,
+        "ends_on" => (today + HIDE_DAYS).iso8601,
+        "only_copy" => only_copy
+      }
     end
+
+    # @return [Boolean] whether it shows nothing of what it stored: since that was cleared it wasn't fetched
+    def cleared?(url) = @hides.key?(url) && @urls.dig(url, "fetched_on").to_s <= @hides[url]["asked_on"]
 
     # @return [Hash] the site's hosts, and whether it is shown that they are the asker's
     def ownership =
@@ -242,7 +249,7 @@ module Gazetteer
       end
     end
 
-    def hidden?(url) = @hides.key?(url) && @hides[url]["ends_on"] > today.iso8601
+    def hidden?(url) = @hides.key?(url) && !@hides[url]["only_copy"] && @hides[url]["ends_on"] > today.iso8601
 
     def of_page(url, one)
       return "turned_away_noindex", "it says noindex", nil if one["noindex"]

@@ -25,7 +25,8 @@ module IronTrellis
           FROM %<stage>s s LEFT JOIN %<copies>s c USING (url_id) LEFT JOIN %<evidence>s e USING (url_id)
             LEFT JOIN (#{QUERIES.strip}) q USING (url_id)
             LEFT JOIN live_checks v ON v.site_id = $4 AND v.url_id = s.url_id
-            LEFT JOIN index_hides h ON h.index_id = $1 AND h.url_id = s.url_id AND NOT h.proved AND h.ends_on >= $5
+            LEFT JOIN index_hides h ON h.index_id = $1 AND h.url_id = s.url_id AND NOT h.proved AND NOT h.only_copy AND
+              h.ends_on >= $5
           WHERE (s.standing IS NOT NULL OR e.url_id IS NOT NULL OR h.url_id IS NOT NULL) AND s.kind IS DISTINCT FROM
             '#{Core::Page::Kind::EXTERNAL}'
         SQL

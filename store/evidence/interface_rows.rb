@@ -26,15 +26,19 @@ module IronTrellis
           end
         end
 
-        # @param rows [Array<Hash{String => Object}>] url, asked_on, ends_on
+        # @param rows [Array<Hash{String => Object}>] url, asked_on, ends_on and only_copy
         # @param now [Time]
         # @return [void]
         def hides(rows, now)
           urls = rows.to_h { |row| [Core::Url::NormalForm.id(@index.site_id, row["url"]), row["url"]] }
           Crawling::Urls.add(@index.site_id, urls, now)
-          replace("index_hides", %w[url_id asked_on ends_on]) do
+          replace("index_hides", %w[url_id asked_on ends_on only_copy]) do
             rows.map do |row|
-              [Core::Url::NormalForm.id(@index.site_id, row["url"]), *row.values_at("asked_on", "ends_on")]
+              [
+                Core::Url::NormalForm.id(@index.site_id, row["url"]),
+                *row.values_at("asked_on", "ends_on"),
+                row["only_copy"] == true
+              ]
             end
           end
         end

@@ -36,8 +36,8 @@ module IronTrellis
           FROM log_hits WHERE site_id = $1 AND url_id = $2 AND superseded_by IS NULL GROUP BY 1 ORDER BY 3 DESC
         SQL
         HIDES = <<~SQL
-          SELECT i.name AS index, h.asked_on, h.ends_on FROM index_hides h JOIN indexes i ON i.id = h.index_id
-          WHERE i.site_id = $1 AND h.url_id = $2
+          SELECT i.name AS index, h.asked_on, h.ends_on, h.only_copy
+          FROM index_hides h JOIN indexes i ON i.id = h.index_id WHERE i.site_id = $1 AND h.url_id = $2
         SQL
         REQUESTS = <<~SQL
           SELECT i.name AS index, r.asked_on, r.state FROM index_requests r JOIN indexes i ON i.id = r.index_id

@@ -11,6 +11,7 @@ module IronTrellis
         RUNNING = "running"
         DONE = "done"
         FAILED = "failed"
+        CANCELLED = "cancelled"
         # What came of it is fetched at once; later it is of no use to anybody.
         KEPT_SECONDS = 86_400
 
@@ -26,14 +27,28 @@ module IronTrellis
         # @return [Boolean] whether anything is still to come
         def open? = [WAITING, RUNNING].include?(state)
 
+        # @return [Boolean] whether it is to be done; not where it was cancelled
+        def take_up = open_one.update_all(state: RUNNING).positive?
+
         # @param done [Integer]
         # @param total [Integer, nil] nil where that isn't known
         # @return [void]
-        def tell(done, total) = update_columns(done: done, total: total)
+        # @raise [Core::Error::Cancelled] where nobody waits for it any more
+        def tell(done, total)
+          return if open_one.update_all(done: done, total: total).positive?
+
+          raise Core::Error::Cancelled.new("It was cancelled.")
+        end
+
+        # Whoever does it sees that when they next tell how far they are; what has ended stays as it is.
+        #
+        # @param now [Time]
+        # @return [void]
+        def cancel(now:) = open_one.update_all(state: CANCELLED, ended_at: now)
 
         # @param result [Hash] JSON values
         # @return [void]
-        def succeed(result, now:) = update!(state: DONE, result: result, ended_at: now)
+        def succeed(result, now:) = open_one.update_all(state: DONE, result: result, ended_at: now)
 
         # @param error [Core::Error]
         # @return [void]
@@ -49,6 +64,11 @@ module IronTrellis
         def view
           {id: id, kind: kind, state: state, done: done, total: total, result: result, problem: problem}
         end
+
+        private
+
+        # Itself, unless it has ended meanwhile.
+        def open_one = self.class.where(id: id, state: [WAITING, RUNNING])
       end
     end
   end

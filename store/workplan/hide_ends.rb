@@ -7,7 +7,7 @@ module IronTrellis
       module HideEnds
         SQL = <<~SQL
           SELECT u.url, min(h.ends_on) AS ends_on FROM index_hides h JOIN indexes i ON i.id = h.index_id
-          JOIN urls u ON u.id = h.url_id WHERE i.site_id = $1 AND NOT h.proved GROUP BY 1
+          JOIN urls u ON u.id = h.url_id WHERE i.site_id = $1 AND NOT h.proved AND NOT h.only_copy GROUP BY 1
         SQL
 
         # @param site [Sites::Site]

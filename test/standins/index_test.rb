@@ -54,6 +54,14 @@ class IndexTest < Minitest::Test
     assert_equal [400, 404], [ask("POST", "/days", {count: 0}).first, ask("GET", "/nothing").first]
   end
 
+  def test_a_stored_copy_is_cleared_and_the_page_stays
+    url = ask("GET", "/standings").last["rows"].find { |one| one["standing"] == "in_index" }["url"]
+    assert ask("GET", "/look?url=#{url}").last["text"]
+    assert ask("POST", "/hides", {url: url, only_copy: true}).last["only_copy"]
+    assert_equal [nil, "in_index"], ask("GET", "/look?url=#{url}").last.values_at("text", "standing")
+    assert_equal 200, ask("DELETE", "/hides?url=#{url}").first
+  end
+
   def test_its_contract_names_what_it_answers
     contract = YAML.load_file(File.expand_path("../../standins/index/openapi.yaml", __dir__))
     contract["paths"].each do |path, verbs|

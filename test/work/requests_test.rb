@@ -32,7 +32,8 @@ class RequestsTest < Minitest::Test
       @asked << url
     end
 
-    def hide(url) = @hidden[url] = {"url" => url, "asked_on" => "2026-11-28", "ends_on" => "2027-02-26"}
+    def hide(url, only_copy: false) =
+      @hidden[url] = {"url" => url, "asked_on" => "2026-11-28", "ends_on" => "2027-02-26", "only_copy" => only_copy}
 
     def unhide(url) = @hidden.delete(url)
 
@@ -101,6 +102,13 @@ class RequestsTest < Minitest::Test
     assert_equal ["#{SMALL}/1", 6, true, nil], hide.values_at(:url, :days_left, :soon, :fix)
     Work::Hiding.new(@index, now: NOW, interface: interface).call("#{SMALL}/1", show: true)
     assert_empty Work::Overview.new(@site, now: NOW).call[:hides]
+  end
+
+  def test_a_cleared_copy_hides_nothing_and_waits_for_nothing
+    Work::Hiding.new(@index, now: NOW, interface: Interface.new(1)).call("#{SMALL}/1", only_copy: true)
+    hide = Work::Overview.new(@site, now: Time.utc(2027, 2, 20)).call[:hides].first
+    assert_equal [true, false], hide.values_at(:only_copy, :soon)
+    assert_empty Store::Workplan::HideEnds.of(@site)
   end
 
   def test_what_is_proved_is_asked_for_when_no_other_fix_holds_it_up

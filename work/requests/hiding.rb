@@ -16,11 +16,12 @@ module IronTrellis
 
         # @param url [String]
         # @param show [Boolean]
+        # @param only_copy [Boolean] whether only what the index stored is cleared, and the page stays to be found
         # @return [void]
         # @raise [Ports::Indexes::Unavailable, Ports::Indexes::Refused]
-        def call(url, show: false)
+        def call(url, show: false, only_copy: false)
           url = Core::Url::NormalForm.parse(url).to_s
-          show ? @interface.unhide(url) : @interface.hide(url)
+          show ? @interface.unhide(url) : @interface.hide(url, only_copy: only_copy)
           known = []
           @interface.hides { |rows| known.concat(rows) }
           ActiveRecord::Base.transaction { Store::Evidence::InterfaceRows.new(@index).hides(known, @now) }

@@ -8,7 +8,7 @@ module IronTrellis
         Request = Store::Requests::FetchRequest
         WARN_DAYS = 14
         HIDES = <<~SQL
-          SELECT h.index_id, i.name AS index, u.url, h.asked_on, h.ends_on, h.proved FROM index_hides h
+          SELECT h.index_id, i.name AS index, u.url, h.asked_on, h.ends_on, h.only_copy FROM index_hides h
           JOIN indexes i ON i.id = h.index_id JOIN urls u ON u.id = h.url_id
           WHERE i.site_id = $1 ORDER BY h.ends_on, u.url
         SQL
@@ -45,7 +45,8 @@ module IronTrellis
               asked_on: row["asked_on"].iso8601,
               ends_on: row["ends_on"].iso8601,
               days_left: left,
-              soon: left.between?(0, WARN_DAYS),
+              soon: left.between?(0, WARN_DAYS) && !row["only_copy"],
+              only_copy: row["only_copy"],
               fix: fix&.name,
               fix_state: fix&.state
             }

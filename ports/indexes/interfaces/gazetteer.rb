@@ -76,8 +76,9 @@ module IronTrellis
           # @raise [Refused]
           def request(url) = change(:Post, "/requests", url)
 
+          # @param only_copy [Boolean] whether only what it stored of the page is cleared
           # @raise [Refused]
-          def hide(url) = change(:Post, "/hides", url)
+          def hide(url, only_copy: false) = change(:Post, "/hides", url, only_copy: only_copy)
 
           # @return [Hash]
           def unhide(url) = change(:Delete, "/hides", url)
@@ -115,12 +116,12 @@ module IronTrellis
             unavailable("#{path} answers without #{needed.join(", ")}")
           end
 
-          def change(verb, path, url)
+          def change(verb, path, url, **more)
             uri = @address.dup
             uri.path = path
             uri.query = URI.encode_www_form(url: url) if verb == :Delete
             request = Net::HTTP.const_get(verb).new(uri, "content-type" => "application/json")
-            request.body = JSON.generate(url: url) if verb == :Post
+            request.body = JSON.generate(url: url, **more) if verb == :Post
             read(ask(request), path)
           rescue *NetworkFailures::ALL => error
             unavailable(error.message)

@@ -10,12 +10,16 @@ module IronTrellis
 
           module_function
 
-          # @param input [Hash{String => Object}] site (id), index (id), url and show
+          # @param input [Hash{String => Object}] site (id), index (id), url, show and only_copy
           # @return [Hash{Symbol => String}]
           def call(input, now:)
             site = Store::Sites::Site.find(input["site"])
             index = Store::Evidence::Index.of(site).find(input["index"])
-            Requests::Hiding.new(index, now: now).call(input["url"], show: input["show"] || false)
+            Requests::Hiding.new(index, now: now).call(
+              input["url"],
+              show: input["show"] || false,
+              only_copy: input["only_copy"] || false
+            )
             {url: input["url"]}
           end
         end

@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -18,19 +20,23 @@ export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
       {told.hides.length === 0 ? (
         <Quiet>Nothing is hidden.</Quiet>
       ) : (
-        <Roomy label="Hidden pages" columns={["Page", "Index", "Since", "Until", "Days left", "Lasting fix", ""]}>
+        <Roomy
+          label="Hidden pages"
+          columns={["Page", "Index", "What", "Since", "Until", "Days left", "Lasting fix", ""]}
+        >
           {told.hides.map((one) => (
             <tr key={`${one.index_id} ${one.url}`}>
               <td>
                 <SiteUrl url={one.url} />
               </td>
               <td>{one.index}</td>
+              <td>{one.only_copy ? "its stored copy" : "the page"}</td>
               <td>{day(one.asked_on)}</td>
               <td>{day(one.ends_on)}</td>
               <Box component="td" sx={{ color: one.soon ? "rust" : undefined, fontWeight: one.soon ? 600 : 400 }}>
                 {one.days_left < 0 ? "over" : one.days_left}
               </Box>
-              <td>{one.fix ? `${one.fix}, ${one.fix_state}` : "none: it comes back when the hide ends"}</td>
+              <td>{lasting(one)}</td>
               <td>
                 {askable.some((index) => index.id === one.index_id) && (
                   <Button
@@ -51,8 +57,14 @@ export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
   );
 }
 
+function lasting(one: Requests["hides"][number]) {
+  if (one.only_copy) return "needs none";
+  return one.fix ? `${one.fix}, ${one.fix_state}` : "none: it comes back when the hide ends";
+}
+
 function HideOne({ indexes, work }: { indexes: Requests["indexes"]; work: RequestsWork }) {
   const [url, setUrl] = useState("");
+  const [onlyCopy, setOnlyCopy] = useState(false);
   const [index, setIndex] = useState(indexes[0]?.id ?? 0);
   return (
     <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", pt: 0.5 }}>
@@ -78,10 +90,19 @@ function HideOne({ indexes, work }: { indexes: Requests["indexes"]; work: Reques
           ))}
         </TextField>
       )}
+      <FormControlLabel
+        control={<Checkbox checked={onlyCopy} onChange={(_, checked) => setOnlyCopy(checked)} />}
+        label="Only clear its stored copy"
+      />
       <Button
         variant="outlined"
         disabled={url.trim() === "" || work.hide.isPending}
-        onClick={() => work.hide.mutate({ index, url: url.trim(), show: false }, { onSuccess: () => setUrl("") })}
+        onClick={() =>
+          work.hide.mutate(
+            { index, url: url.trim(), show: false, only_copy: onlyCopy },
+            { onSuccess: () => setUrl("") },
+          )
+        }
       >
         {work.hide.isPending ? "Asking …" : "Have it hidden"}
       </Button>

@@ -33,7 +33,7 @@ export function useRequests() {
     onSuccess,
   });
   const hide = useMutation({
-    mutationFn: (body: { index: number; url: string; show: boolean }) =>
+    mutationFn: (body: { index: number; url: string; show: boolean; only_copy?: boolean }) =>
       worked("page_hidden", api.POST("/sites/{site}/hides", { params: { path }, body })),
     onSuccess,
   });

@@ -70,7 +70,10 @@ function Now({ page }: { page: PageInIndex }) {
   for (const one of page.requests.slice(0, 3))
     rows.push(["Asked for", `${day(one.asked_on)} to be fetched again: ${one.state}`]);
   for (const one of page.hides)
-    rows.push(["Hidden", `since ${day(one.asked_on)}, shown again from ${day(one.ends_on)}`]);
+    rows.push([
+      one.only_copy ? "Stored copy cleared" : "Hidden",
+      `since ${day(one.asked_on)}, shown again from ${day(one.ends_on)}`,
+    ]);
   return <Facts rows={rows} />;
 }
 
