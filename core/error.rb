@@ -30,6 +30,9 @@ module IronTrellis
       # It would take longer than anybody should wait: ask for less.
       class TooMuch < Error; end
 
+      # Who asked for it doesn't want it any more.
+      class Cancelled < Error; end
+
       # Nobody is signed in, or the credentials are wrong.
       class NotSignedIn < Error; end
     end

@@ -7,6 +7,11 @@ module IronTrellis
       module Tasks
         def self.registered(app)
           app.get("/api/tasks/:task") { json(Store::Tasks::Task.fetch(params[:task]).view) }
+
+          app.delete("/api/tasks/:task") do
+            Store::Tasks::Task.fetch(params[:task]).cancel(now: now)
+            status 204
+          end
         end
       end
     end

@@ -51,6 +51,21 @@ class TasksTest < Minitest::Test
     assert_equal "done", work(task).state
   end
 
+  def test_what_is_cancelled_before_or_while_it_is_done_keeps_nothing
+    waiting = ask.tap { |one| one.cancel(now: Time.now) }
+    refute waiting.take_up
+    running = ask.tap(&:take_up)
+    running.cancel(now: Time.now)
+    assert_raises(IronTrellis::Core::Error::Cancelled) { running.tell(1, 2) }
+    running.succeed({}, now: Time.now)
+    assert_equal %w[cancelled cancelled], [waiting, running].map { |one| one.reload.state }
+    done = work(ask)
+    done.cancel(now: Time.now)
+    assert_equal "done", done.reload.state
+  ensure
+    Work::Runtime::Queue.clear("crawl")
+  end
+
   def test_old_ones_are_forgotten
     old = ask.tap { |one| one.update!(asked_at: Time.now - 2 * 86_400) }
     ask

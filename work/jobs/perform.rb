@@ -18,11 +18,14 @@ module IronTrellis
         private
 
         def perform(task)
-          task.update!(state: Store::Tasks::Task::RUNNING)
+          return unless task.take_up
+
           kind = Tasks::Registry.all.fetch(task.kind)
           task.succeed(kind.call(task.input, now: now) { |done, total| task.tell(done, total) }, now: now)
         rescue PG::ConnectionBad, PG::UnableToSend, ActiveRecord::ConnectionFailed
           raise
+        rescue Core::Error::Cancelled
+          # Its state says so already.
         rescue => error
           warn error.full_message(highlight: false) unless error.is_a?(Core::Error)
           task.fail(wrapped(error), now: now)

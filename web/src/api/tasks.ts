@@ -1,8 +1,11 @@
 import { api, ApiError, data, type Schemas } from "./client";
 
-type Task = Schemas["Task"];
+export type Task = Schemas["Task"];
 export type Kind = Task["kind"];
 export type Result<K extends Kind> = NonNullable<Extract<Task, { kind: K }>["result"]>;
+
+/** Who asked for it had enough of waiting. */
+export class Cancelled extends Error {}
 
 const LOOK_AGAIN_MS = 300;
 const NOBODY_MS = 90_000;
@@ -18,6 +21,7 @@ export async function worked<K extends Kind>(
   for (;;) {
     const task = await data(api.GET("/tasks/{task}", { params: { path: { task: id } } }));
     if (task.state === "done" && task.result) return task.result as Result<K>;
+    if (task.state === "cancelled") throw new Cancelled("It was cancelled.");
     if (task.problem)
       throw new ApiError(422, { title: "It failed", status: 422, type: "about:blank", ...task.problem });
     if (task.state === "waiting" && Date.now() - began > NOBODY_MS)

@@ -13,7 +13,7 @@ import { NO_EVIDENCE } from "./useStanding";
 
 /** Which sitemaps the index was sent, what it read in them and how much of that it kept; and which it wasn't sent. */
 export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
-  const { sent, rows, others, askable, send } = useSentSitemaps(site, crawl);
+  const { sent, rows, met, others, askable, send } = useSentSitemaps(site, crawl);
   if (sent.state !== "ready") return <Unready screen={sent} />;
   if (sent.data.indexes.length === 0) return <Unready screen={{ state: "empty", why: NO_EVIDENCE }} />;
   return (
@@ -57,7 +57,7 @@ export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
       <Box sx={{ mt: 2.5 }}>
         <Part title="Published, but not sent" level="h2">
           {others.length === 0 ? (
-            <Quiet>Every sitemap that the crawl met was sent.</Quiet>
+            <Quiet>{met ? "Every sitemap that the crawl met was sent." : "The crawl met no sitemap."}</Quiet>
           ) : (
             <Roomy label="Published, but not sent" columns={["Sitemap", "URLs listed", "Of these in their place", ""]}>
               {others.map((one) => (

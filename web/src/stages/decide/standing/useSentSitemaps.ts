@@ -26,6 +26,7 @@ export function useSentSitemaps(site: number, crawl: Crawl) {
   const indexes = sent.data?.indexes ?? [];
   const rows = indexes.flatMap((index) => index.sitemaps.map((one) => ({ ...one, index })));
   const known = new Set(rows.map((row) => row.url));
-  const others = (published.data?.files ?? []).filter((one) => one.status === 200 && !known.has(one.url));
-  return { sent, rows, others, askable: indexes.filter((index) => index.address), send };
+  const met = (published.data?.files ?? []).filter((one) => one.status === 200);
+  const others = met.filter((one) => !known.has(one.url));
+  return { sent, rows, met: met.length > 0, others, askable: indexes.filter((index) => index.address), send };
 }

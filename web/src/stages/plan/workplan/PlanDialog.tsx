@@ -6,7 +6,9 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
+import LinearProgress from "@mui/material/LinearProgress";
 import { useState } from "react";
+import { Cancelled, type Task } from "../../../api/tasks";
 import { Quiet } from "../../../kit/pieces";
 import { Difference } from "./Difference";
 import { ownersOf, ownersText } from "./owners";
@@ -27,6 +29,7 @@ export function PlanDialog({ work, start, what, close }: Props) {
   const asked: Wish = what === "lay out" ? { start: day, owners: given ?? [] } : { start: day, ...wish };
   const ready = day !== "" && (what === "what if" ? Object.keys(wish).length > 0 : (given?.length ?? 0) > 0);
   const told = work.attempt.data;
+  const error = work.attempt.error ?? work.keep.error;
   const change = (act: () => void) => {
     work.attempt.reset();
     act();
@@ -60,14 +63,17 @@ export function PlanDialog({ work, start, what, close }: Props) {
         {!told && (
           <Quiet>The largest benefit comes earliest; what is locked stays. Nothing moves before you keep it.</Quiet>
         )}
-        {(work.attempt.error ?? work.keep.error) && (
-          <Alert severity="error">{(work.attempt.error ?? work.keep.error)?.message}</Alert>
-        )}
+        {error && !(error instanceof Cancelled) && <Alert severity="error">{error.message}</Alert>}
+        {work.running && <AtWork task={work.running} />}
         {told && <Difference told={told} />}
       </DialogContent>
       <DialogActions>
         <Box sx={{ flex: 1 }} />
-        <Button onClick={close}>{told ? "Drop it" : "Cancel"}</Button>
+        {work.running ? (
+          <Button onClick={() => void work.cancel()}>Stop looking</Button>
+        ) : (
+          <Button onClick={close}>{told ? "Drop it" : "Cancel"}</Button>
+        )}
         {told ? (
           <Button
             variant="contained"
@@ -87,5 +93,20 @@ export function PlanDialog({ work, start, what, close }: Props) {
         )}
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** How far it is: waiting for a worker, or so much of the time that a better plan is looked for. */
+function AtWork({ task }: { task: Task }) {
+  const share = task.total ? (100 * (task.done ?? 0)) / task.total : undefined;
+  return (
+    <Box role="status">
+      <Quiet small>{task.state === "waiting" ? "Waiting for a worker …" : "Looking for the best order …"}</Quiet>
+      <LinearProgress
+        aria-label="How far"
+        variant={share === undefined ? "indeterminate" : "determinate"}
+        value={share}
+      />
+    </Box>
   );
 }

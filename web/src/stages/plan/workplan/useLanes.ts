@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { api, data, type Schemas } from "../../../api/client";
-import { worked } from "../../../api/tasks";
+import { type Task, worked } from "../../../api/tasks";
 import { asked } from "../../../kit/screen";
 
 export type Lanes = Schemas["Lanes"];
@@ -21,8 +22,16 @@ export function useLanes(site: number) {
     queryKey: ["workplan", site, "lanes"],
     queryFn: () => data(api.GET("/sites/{site}/workplan", { params: { path } })),
   });
+  const [running, setRunning] = useState<Task>();
   const look = (wish: Wish, attempt: boolean) =>
-    worked("fixes_again", api.POST("/sites/{site}/fixes/again", { params: { path }, body: { ...wish, try: attempt } }));
+    worked(
+      "fixes_again",
+      api.POST("/sites/{site}/fixes/again", { params: { path }, body: { ...wish, try: attempt } }),
+      setRunning,
+    ).finally(() => setRunning(undefined));
+  const cancel = async () => {
+    if (running) await api.DELETE("/tasks/{task}", { params: { path: { task: running.id } } });
+  };
   const attempt = useMutation({ mutationFn: (wish: Wish) => look(wish, true) });
   const keep = useMutation({ mutationFn: (wish: Wish) => look(wish, false), onSuccess: refresh });
   const settings = useMutation({
@@ -37,7 +46,7 @@ export function useLanes(site: number) {
     },
     onSettled: refresh,
   });
-  return { lanes: asked(lanes, "the plan"), attempt, keep, settings, move };
+  return { lanes: asked(lanes, "the plan"), attempt, keep, settings, move, running, cancel };
 }
 
 export type LanesWork = ReturnType<typeof useLanes>;
