@@ -22,15 +22,17 @@ module GazetteerHere
     application.call({"REQUEST_METHOD" => "GET", "PATH_INFO" => "/exports/#{name}", "QUERY_STRING" => ""}).last.first
 
   # @param seed [Integer]
+  # @param site_port [Integer] where the site answers that it crawls
+  # @param today [Date] its day after DAYS have passed
   # @return [Gazetteer::Application]
-  def made(seed: 7)
+  def made(seed: 7, site_port: SiteServer.skerry.port, today: Date.today)
     Gazetteer::Application.new(
       {
         "seed" => seed,
-        "first_day" => (Date.today - DAYS).iso8601,
-        "lenient_from" => (Date.today - 14).iso8601,
+        "first_day" => (today - DAYS).iso8601,
+        "lenient_from" => (today - 14).iso8601,
         "hosts" => HOSTS,
-        "address" => "127.0.0.1:#{SiteServer.skerry.port}"
+        "address" => "127.0.0.1:#{site_port}"
       }
     )
   end
