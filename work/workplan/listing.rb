@@ -8,6 +8,7 @@ module IronTrellis
         # What the screen's rows leave to the sheet of one.
         LONG = %w[faults urls].freeze
         COUNTS = %w[fault_count url_count].freeze
+        UNLISTED = %w[history proof notes].freeze
 
         # @param site [Store::Sites::Site]
         def initialize(site)
@@ -27,13 +28,13 @@ module IronTrellis
         # @return [Array<Hash{String => Object}>] without what is long, with why and how many faults and URLs each has
         def brief(state)
           states = state || Core::Workplan::States::ALL - Core::Workplan::States::SETTLED
-          columns = Store::Workplan::Fix.column_names - LONG
+          columns = Store::Workplan::Fix.column_names - LONG - UNLISTED
           counts = LONG.zip(COUNTS).map { |column, count| "jsonb_array_length(#{column}) AS #{count}" }
           Store::Workplan::Fix
             .in_order(@site)
             .where(state: states)
             .select(*columns, *counts)
-            .map { |fix| fix.brief(settled).merge(fix.attributes.slice("reason", *COUNTS)) }
+            .map { |fix| fix.brief(settled).merge(fix.slice("reason", *COUNTS)) }
         end
 
         # @param fix [Store::Workplan::Fix]
