@@ -73,7 +73,7 @@ module IronTrellis
       option :include, type: :string, repeatable: true, banner: "PATTERN", desc: "Only URLs that match"
       option :agent, banner: "TOKEN", desc: "The product token that robots.txt and robots directives are read for"
       option :ignore_robots, type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"
-      option :render, type: :boolean, default: false, desc: "Not built yet"
+      option :render, type: :boolean, default: false, desc: "Read pages as their scripts leave them"
       option :key_page, type: :string, repeatable: true, banner: "URL", desc: "A page that matters most"
       option :intent,
         type: :string,
@@ -112,6 +112,22 @@ module IronTrellis
       # @return [Integer] exit code
       def robots(source)
         Robots::Check.new(source, options).call
+      end
+
+      desc "render URL", "Have a browser render a page, and write what its scripts made of it"
+      long_desc <<~TEXT
+        Writes render.json (status, directives, what scripts changed, what it asked for, console, layout, timings),
+        rendered.html, text.txt and screenshot.webp into DIR. The browser reaches nobody by itself: each request passes
+        the rules of addresses, and as the crawler those of robots.txt.
+      TEXT
+      option :agent, enum: %w[crawler visitor], default: "crawler", desc: "As whom the page is asked for"
+      option :width, type: :numeric, default: Core::Rendering::Layout::DESK, desc: "Of the window, in CSS pixels"
+      option :out, required: true, banner: "DIR"
+      option :resolve, type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS"
+      option :allow_private, type: :boolean, default: false, desc: "Allow private and loopback addresses"
+      # @return [Integer] exit code
+      def render(url)
+        Rendering::Render.new(url, options).call
       end
 
       desc "plan FILE.json", "Lay out fixes so that the largest benefit comes earliest"

@@ -12,8 +12,6 @@ module IronTrellis
         POLL_SECONDS = 0.05
         # So many URLs must wait for each worker that there is before another is started.
         ENOUGH_WAITING = 10
-        NOT_BUILT = {"render" => "--render (rendered pages)"}.freeze
-
         # @param start_urls [Array<String>]
         # @param options [Hash] of the command line
         def initialize(start_urls, options)
@@ -23,7 +21,6 @@ module IronTrellis
 
         # @return [Integer] exit code
         def call
-          refuse_unbuilt
           if @start_urls.empty?
             raise Root::Stop.new(
               "Give at least one start URL, for example: bin/trellis audit https://www.example.test/ --out report",
@@ -41,12 +38,6 @@ module IronTrellis
         end
 
         private
-
-        def refuse_unbuilt
-          NOT_BUILT.each do |name, words|
-            raise Root::Stop.new("#{words} is not built yet.", Root::WRONG_USAGE) if @options[name]
-          end
-        end
 
         # A folder that can't be written to is told of before hours of crawling.
         def make_folder
@@ -77,24 +68,10 @@ module IronTrellis
           plain.merge(
             "start_urls" => @start_urls,
             "hosts" => @options["host"],
-            "resolve" => resolve,
+            "rendering" => @options["render"] ? "rendered" : nil,
+            "resolve" => Resolved.of(@options["resolve"]),
             "keep_crawl_delay" => @options["rate"].nil?
           )
-        end
-
-        # "host:port:address" or "host:port:address:port".
-        def resolve
-          (@options["resolve"] || []).to_h do |text|
-            host, port, address = text.split(":", 3)
-            unless address
-              raise Core::Error::InvalidInput.new(
-                      "--resolve #{text} can't be read. Write HOST:PORT:ADDRESS, for example " \
-                      "www.example.test:80:127.0.0.1:8080."
-                    )
-            end
-
-            ["#{host.downcase}:#{port}", address]
-          end
         end
 
         def intents

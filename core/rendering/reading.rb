@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Rendering
+      # A rendered page read twice, as it was sent and as scripts left it, and what differs.
+      class Reading
+        # Scripts left something of these: what it was (`raw`) and what it is (`rendered`), each nil, a text, a number
+        # or a list.
+        Difference = Struct.new(:what, :raw, :rendered, keyword_init: true)
+
+        # So much of the text has to come by scripts to be told.
+        TEXT_SHARE = 0.2
+        LEAST_WORDS = 20
+        MOST_LISTED = 200
+        UTF8 = "content-type: text/html; charset=utf-8"
+
+        # @return [Page::Facts, nil] as it was sent; nil where nothing could be read
+        attr_reader :raw
+
+        # @return [Page::Facts, nil] as scripts left it
+        attr_reader :facts
+
+        # @param rendered [Rendered]
+        # @param agent [String] product token whose directives count
+        # @param drop [Url::DroppedParameters, nil]
+        def initialize(rendered, agent:, drop: nil)
+          @rendered = rendered
+          @agent = agent
+          reader = Page::Reader.new(agent: agent, drop: drop)
+          @url = Url::NormalForm.parse(rendered.document_url)
+          @raw = reader.answered(@url, rendered.answer) if rendered.answer
+          @facts = read(reader) if rendered.html
+        end
+
+        # @return [Array<Difference>] title, description, canonical, noindex, nofollow, h1, hreflang, links and text, as
+        #   far as they differ
+        def differences
+          return [] unless @raw && @facts
+
+          [*of_values, of_hreflang, of_links, of_text].compact
+        end
+
+        # @return [Array<String>] addresses that are linked to only after scripts
+        def links_by_script = anchors(@facts) - anchors(@raw)
+
+        # @return [Array<String>] blocks of text that are there only after scripts
+        def text_by_script
+          sent = lines(@raw).to_h { |line| [line, true] }
+          lines(@facts).reject { |line| sent.key?(line) }
+        end
+
+        private
+
+        def read(reader)
+          headers = @rendered.answer.header_lines.reject { |line| line.match?(/\Acontent-type\s*:/i) } + [UTF8]
+          reader.call(url: Url::NormalForm.parse?(@rendered.final_url) || @url, header_lines: headers,
+            body: @rendered.html.b)
+        rescue Page::Unreadable
+          nil
+        end
+
+        def of_values
+          values = [@raw, @facts].map { |facts| values(facts) }
+          values.first.keys.filter_map do |what|
+            raw, now = values.map { |one| one[what] }
+            Difference.new(what: what, raw: raw, rendered: now) unless raw == now
+          end
+        end
+
+        def values(facts)
+          resolved = Directives::Resolved.new(facts.directives, @agent)
+          {
+            "title" => facts.title,
+            "description" => facts.description,
+            "canonical" => facts.canonical&.url,
+            "noindex" => resolved.noindex?,
+            "nofollow" => resolved.nofollow?,
+            "h1" => facts.h1
+          }
+        end
+
+        def of_hreflang
+          raw, now = [@raw, @facts].map { |facts| facts.hreflang.map { |one| "#{one[:code]} #{one[:url]}" }.uniq.sort }
+          Difference.new(what: "hreflang", raw: raw, rendered: now) unless raw == now
+        end
+
+        def of_links
+          added = links_by_script
+          gone = anchors(@raw) - anchors(@facts)
+          return if added.empty? && gone.empty?
+
+          Difference.new(what: "links", raw: gone.first(MOST_LISTED), rendered: added.first(MOST_LISTED))
+        end
+
+        def of_text
+          words = Content::Words.count(text_by_script.join("\n"))
+          return if words < LEAST_WORDS || words < TEXT_SHARE * @facts.words.to_i
+
+          Difference.new(what: "text", raw: @raw.words.to_i, rendered: @facts.words.to_i)
+        end
+
+        def anchors(facts) = (facts&.links || []).select { |link| link.type == "anchor" }.map(&:target).uniq
+
+        def lines(facts) = (facts&.text || "").split("\n")
+      end
+    end
+  end
+end

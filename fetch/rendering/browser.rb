@@ -1,0 +1,116 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Fetch
+    module Rendering
+      # One Chromium that renders one page at a time, each in a profile of its own. It can reach nobody by itself: its
+      # proxy is a port that answers nothing, and what its pages ask for is answered by Requests.
+      class Browser
+        SECONDS = 15
+        QUIET_SECONDS = 0.5
+        STEP_SECONDS = 0.05
+        # Reading what a page has become; scripts that never end are stopped first.
+        READ_SECONDS = 3
+        MOST_NAVIGATIONS = 10
+        MOST_MEGABYTES = 700
+        MEMORY_STEPS = 10
+        MOST_CONSOLE = 100
+        MOST_HEIGHT = 4_000
+        QUALITY = 60
+        HEIGHT = 800
+        NOWHERE = "http://127.0.0.1:9"
+        FLAGS = {
+          "no-sandbox" => nil,
+          "disable-gpu" => nil,
+          "disable-dev-shm-usage" => nil,
+          "proxy-server" => NOWHERE,
+          "proxy-bypass-list" => "<-loopback>",
+          "host-resolver-rules" => "MAP * ~NOTFOUND",
+          "force-webrtc-ip-handling-policy" => "disable_non_proxied_udp",
+          "block-new-web-contents" => nil,
+          "js-flags" => "--max-old-space-size=384"
+        }.freeze
+        Rendered = Core::Rendering::Rendered
+
+        # @param way [Way]
+        # @param cache [KeptAnswers]
+        def initialize(way, cache: KeptAnswers.new)
+          @way, @cache = way, cache
+        end
+
+        # @param url [Core::Url::Parts]
+        # @param agent [String] one of Way::AGENTS
+        # @param width [Integer] of the window, CSS pixels
+        # @param screenshot [Boolean]
+        # @return [Core::Rendering::Rendered]
+        def render(url, agent: Way::CRAWLER, width: Core::Rendering::Layout::DESK, screenshot: false)
+          start
+          visit = Visit.new(@ferrum, self, @way, @cache, url, agent, width)
+          visit.call(screenshot: screenshot)
+        rescue ::Ferrum::Error => error
+          kill
+          Rendered.new(
+            url: url.to_s,
+            agent: agent,
+            width: width,
+            requests: [],
+            console: [],
+            layouts: [],
+            timings: {},
+            error: "unavailable",
+            error_detail: "Chromium can't be used (#{error.message.lines.first.to_s.strip}); bin/setup installs it"
+          )
+        ensure
+          kill if visit&.broken?
+        end
+
+        # @return [Integer] megabytes that it holds now
+        def megabytes = @ferrum ? Memory.of(@ferrum.process.pid) : 0
+
+        # @return [void]
+        def close
+          @ferrum&.quit
+        rescue ::Ferrum::Error, SystemCallError
+          kill
+        ensure
+          @ferrum = nil
+        end
+
+        private
+
+        def start
+          return if @ferrum
+
+          # Not before: most commands need no browser.
+          require "ferrum"
+          @ferrum =
+            ::Ferrum::Browser.new(
+              browser_options: FLAGS,
+              timeout: SECONDS,
+              process_timeout: 30,
+              pending_connection_errors: false,
+              window_size: [Core::Rendering::Layout::DESK, HEIGHT]
+            )
+          @way.visitor_user_agent ||= @ferrum.version.user_agent.sub("Headless", "")
+        end
+
+        # With all that it started: a page that hangs holds them.
+        def kill
+          pids = @ferrum ? Memory.tree(@ferrum.process.pid) : []
+          pids.each { |pid| signal(pid) }
+          @ferrum&.quit
+        rescue ::Ferrum::Error, SystemCallError
+          nil
+        ensure
+          @ferrum = nil
+        end
+
+        def signal(pid)
+          Process.kill("KILL", pid)
+        rescue Errno::ESRCH
+          nil
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,253 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Fetch
+    module Rendering
+      # One page in the browser, from asking for it to what it has become.
+      class Visit
+        B = Browser
+        Rendered = Core::Rendering::Rendered
+        Layout = Core::Rendering::Layout
+
+        # @param ferrum [Ferrum::Browser]
+        # @param browser [Browser] that has started it
+        # @param way [Way]
+        # @param cache [KeptAnswers]
+        # @param url [Core::Url::Parts]
+        # @param agent [String]
+        # @param width [Integer]
+        def initialize(ferrum, browser, way, cache, url, agent, width)
+          @ferrum, @browser, @way, @cache = ferrum, browser, way, cache
+          @url, @agent, @width = url, agent, width
+          @console, @timings, @layouts = [], {}, []
+          @navigations = 0
+        end
+
+        # @return [Boolean] whether the browser can't go on after it
+        def broken? = !@broken.nil?
+
+        # @param screenshot [Boolean]
+        # @return [Core::Rendering::Rendered]
+        def call(screenshot:)
+          @began = now
+          @page = @ferrum.create_page(new_context: true)
+          @requests = Requests.new(@way, cache: @cache, agent: @agent) { |name, **params| send_to_page(name, **params) }
+          prepare
+          send_to_page("Page.navigate", url: @url.to_s)
+          ended_by = wait
+          made(ended_by, screenshot)
+        ensure
+          @requests&.close
+          dispose
+        end
+
+        private
+
+        def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+        def since_began = ((now - @began) * 1000).round
+
+        # Without waiting for its answer: the page may hang.
+        def send_to_page(name, **params) = @page.client.command(name, async: true, **params)
+
+        def prepare
+          listen
+          @page.command("Inspector.enable")
+          @page.command("Network.setBypassServiceWorker", bypass: true)
+          @page.command("Network.setCacheDisabled", cacheDisabled: true)
+          @page.command("Browser.setDownloadBehavior", behavior: "deny")
+          @page.command("Emulation.setUserAgentOverride", userAgent: user_agent)
+          lay(@width)
+          @page.command("Fetch.enable", patterns: [{urlPattern: "*"}])
+        end
+
+        def user_agent = (@agent == Way::CRAWLER) ? @way.user_agent : @way.visitor_user_agent
+
+        def lay(width)
+          @page.command(
+            "Emulation.setDeviceMetricsOverride",
+            width: width,
+            height: B::HEIGHT,
+            deviceScaleFactor: 1,
+            mobile: width < Layout::DESK / 2
+          )
+        end
+
+        def listen
+          @page.on("Fetch.requestPaused") { |paused| @requests.take(paused) }
+          @page.on(:dialog) do |dialog|
+            say("dialog", "the page opened a dialog: #{dialog.message}")
+            send_to_page("Page.handleJavaScriptDialog", accept: false)
+          end
+          @page.on("Page.domContentEventFired") { @timings["content"] ||= since_began }
+          @page.on("Page.loadEventFired") { @timings["load"] = since_began }
+          @page.on("Page.frameNavigated") { |told| @navigations += 1 unless told["frame"]["parentId"] }
+          @page.on("Inspector.targetCrashed") { @broken ||= "crashed" }
+          listen_to_console
+        end
+
+        def listen_to_console
+          @page.on("Runtime.consoleAPICalled") do |told|
+            text = told["args"].map { |arg| arg["value"] || arg["description"] }.join(" ")
+            say(told["type"], text, told.dig("stackTrace", "callFrames", 0))
+          end
+          @page.on("Runtime.exceptionThrown") do |told|
+            details = told["exceptionDetails"]
+            say("error", details.dig("exception", "description") || details["text"], details)
+          end
+          @page.on("Log.entryAdded") do |told|
+            entry = told["entry"]
+            say(entry["level"], entry["text"], {"url" => entry["url"], "lineNumber" => entry["lineNumber"]})
+          end
+        end
+
+        def say(level, text, place = nil)
+          return if @console.size >= B::MOST_CONSOLE
+
+          line = place&.fetch("lineNumber", nil)
+          @console << {
+            "level" => level,
+            "text" => text.to_s[0, 1_000],
+            "url" => place&.fetch("url", nil),
+            "line" => line && line + 1
+          }
+        end
+
+        # @return [String, nil] of Rendered::ENDINGS; nil where it broke
+        def wait
+          step = 0
+          loop do
+            sleep B::STEP_SECONDS
+            return if broken?
+            return "time" if now - @began >= B::SECONDS
+            return "navigations" if @navigations > B::MOST_NAVIGATIONS
+            return "quiet" if quiet?
+
+            @broken ||= "memory" if (step % B::MEMORY_STEPS).zero? && @browser.megabytes > B::MOST_MEGABYTES
+            step += 1
+          end
+        end
+
+        # Scripts may still ask for something within the time that it has to be quiet.
+        def quiet?
+          return !@requests.quiet_since.nil? if over?
+
+          since = @requests.quiet_since or return false
+          done = @timings["load"] && now - [since, @began + @timings["load"] / 1000.0].max >= B::QUIET_SECONDS
+          @timings["quiet"] = since_began if done
+          done
+        end
+
+        # Nothing will be loaded any more: the document couldn't be had.
+        def over? = @requests.done.any? { |one| one.document? && one.outcome != Core::Rendering::Request::LOADED } &&
+          @requests.document.nil?
+
+        def made(ended_by, screenshot)
+          answer = @requests.document
+          @timings["first_byte"] = answer.first_byte_ms if answer&.first_byte_ms
+          rendered =
+            Rendered.new(
+              url: @url.to_s,
+              agent: @agent,
+              width: @width,
+              answer: answer,
+              ended_by: ended_by,
+              console: @console,
+              timings: @timings,
+              layouts: @layouts
+            )
+          read(rendered, screenshot)
+          rendered.requests = @requests.done
+          rendered
+        end
+
+        def read(rendered, screenshot)
+          return failed(rendered, *why) if why
+
+          document = asked(InPage::DOCUMENT)
+          return failed(rendered, broken_by, "its scripts never end") if document.nil?
+
+          rendered.html, rendered.text = document["html"], Core::Content::Blocks.tidy(+document["text"].tr("\n", "\0"))
+          rendered.final_url = document["url"]
+          look(rendered, document["height"], screenshot)
+        end
+
+        def look(rendered, height, screenshot)
+          measure(@width)
+          rendered.screenshot = picture([height.to_i, B::MOST_HEIGHT].min) if screenshot
+          return if @width == Layout::PHONE
+
+          lay(Layout::PHONE)
+          measure(Layout::PHONE)
+        rescue ::Ferrum::TimeoutError
+          @broken ||= "hung"
+        end
+
+        # Why nothing can be read.
+        def why
+          document = @requests.done.reverse.find(&:document?)
+          return [@broken, WORDS.fetch(@broken)] if broken?
+          return ["blocked", document.why] if document&.outcome == Core::Rendering::Request::BLOCKED
+          return ["no_answer", document&.why || "nothing came"] if @requests.document.nil?
+
+          kind = @requests.document.headers.first("content-type").to_s
+          ["not_html", "it is #{kind}"] unless kind.empty? || kind.match?(/html|xml/i)
+        end
+
+        WORDS = {
+          "crashed" => "the page took its part of the browser with it",
+          "memory" => "the page took more than #{Browser::MOST_MEGABYTES} MB"
+        }.freeze
+
+        def broken_by = @broken ||= "hung"
+
+        def failed(rendered, error, detail) = (rendered.error, rendered.error_detail = error, detail)
+
+        # @return [Object, nil] nil where the page doesn't answer
+        def asked(script)
+          evaluate(script)
+        rescue ::Ferrum::TimeoutError
+          begin
+            send_to_page("Runtime.terminateExecution")
+            evaluate(script)
+          rescue ::Ferrum::Error
+            nil
+          end
+        rescue ::Ferrum::Error
+          nil
+        end
+
+        def evaluate(script) =
+          @page
+            .command("Runtime.evaluate", timeout: B::READ_SECONDS, expression: script, returnByValue: true)
+            .dig("result", "value")
+
+        def measure(width)
+          told = asked(InPage::LAYOUT) or return
+          @layouts << Layout.new(**told.transform_keys(&:to_sym).slice(*Layout.members), width: width)
+        end
+
+        def picture(height)
+          @page
+            .command(
+              "Page.captureScreenshot",
+              timeout: B::READ_SECONDS * 2,
+              format: "webp",
+              quality: B::QUALITY,
+              captureBeyondViewport: true,
+              clip: {x: 0, y: 0, width: @width, height: [height, 1].max, scale: 1}
+            )
+            .fetch("data")
+            .unpack1("m")
+        end
+
+        def dispose
+          context = @page && @ferrum.contexts.find_by(target_id: @page.target_id)
+          @ferrum.contexts.dispose(context.id) if context && !broken?
+        rescue ::Ferrum::Error
+          @broken ||= "hung"
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Fetch
+    module Rendering
+      # By which requests of rendered pages are made: to which addresses, as whom, at whose speed, and what robots.txt
+      # says of each.
+      class Way
+        CRAWLER = "crawler"
+        VISITOR = "visitor"
+        AGENTS = [CRAWLER, VISITOR].freeze
+        FREE = Core::Robots::Policy::FREE
+
+        # @param addresses [Http::HostResolver]
+        # @param profile [Http::RequestProfile] of the crawler
+        # @param token [String] the crawler's product token
+        # @param ignore_robots [Boolean]
+        # @param pace [#call, nil] waits until a host may be asked again
+        # @param robots [#call, nil] gives the policy of a URL, nil where its host has no address; it is asked for unless
+        #   given
+        def initialize(addresses:, profile:, token:, ignore_robots: false, pace: nil, robots: nil)
+          @addresses, @profile, @token = addresses, profile, token
+          @ignore_robots, @pace = ignore_robots, pace
+          @robots = robots || method(:policy)
+          @policies = {}
+          @lock = Mutex.new
+        end
+
+        # @return [String] what the browser calls itself as the crawler
+        def user_agent = @profile.user_agent
+
+        # @param agent [String] one of AGENTS
+        # @return [Http::Client]
+        def client(agent) = Http::Client.new(addresses: @addresses, profile: profile(agent))
+
+        # What a browser calls itself, once one was started.
+        attr_accessor :visitor_user_agent
+
+        # Of a host that gives no answer the request itself tells why.
+        #
+        # @return [Core::Robots::Policy::Decision, nil] nil where its host has no address
+        def decision(parts, client)
+          return FREE if @ignore_robots
+
+          policy = @robots.call(parts, client)
+          (policy.nil? || policy.answered?) ? policy&.decide(parts) : FREE
+        end
+
+        # @return [Core::Crawling::Answer]
+        def fetch(client, parts, **how)
+          @pace&.call(parts.authority)
+          client.fetch(parts, **how)
+        end
+
+        private
+
+        def profile(agent)
+          return @profile if agent == CRAWLER
+
+          @profile.dup.tap { |one| one.user_agent = visitor_user_agent || one.user_agent }
+        end
+
+        def policy(parts, client)
+          @lock.synchronize do
+            @policies.fetch(parts.origin) do
+              @pace&.call(parts.authority)
+              @policies[parts.origin] = Robots::RobotsFetch.call(client, parts).policy(@token)
+            end
+          end
+        end
+      end
+    end
+  end
+end
