@@ -130,6 +130,19 @@ module IronTrellis
         Rendering::Render.new(url, options).call
       end
 
+      desc "terms URL_OR_FILE", "Count the terms of a page, and hold it against phrases and rivals"
+      long_desc <<~TEXT
+        Terms have one to three words; those of one stem are one. With rivals their medians and ranges are told, what at
+        least half of them use, and the share of checks that the page meets, by weight (fit).
+      TEXT
+      option :rival, type: :string, repeatable: true, banner: "URL_OR_FILE"
+      option :phrase, type: :string, repeatable: true, banner: "TEXT", desc: "What the page is to be found for"
+      option :json, **JSON_OPTION
+      # @return [Integer] exit code
+      def terms(source)
+        Desk::Terms.new(source, options).call
+      end
+
       desc "plan FILE.json", "Lay out fixes so that the largest benefit comes earliest"
       long_desc <<~TEXT
         Reads start, owners, freezes and fixes as JSON and prints the plan as JSON: when each fix begins and is done,

@@ -1,15 +1,11 @@
 # frozen_string_literal: true
 
-require "lingua/stemmer"
-require "stopwords"
-
 module IronTrellis
   module Core
     module Content
       # Words as they are compared when it is asked whether a page says them: those of UAX #29, with case and accents
       # folded, without the stop words of the language, in their stems where a stemmer for it is there (Snowball's).
       class Vocabulary
-        STEMMERS = {"nb" => "no", "nn" => "no"}.freeze
         MARKS = /\p{Mn}+/
 
         # @param language [String, nil] as the page tells it, such as "en-GB"; nil for none: no stop words, no stems
@@ -21,9 +17,8 @@ module IronTrellis
 
         # @param language [String] two or three letters, or ""
         def initialize(language)
-          @stemmer = stemmer(STEMMERS.fetch(language, language))
-          @stop = stop_words(STEMMERS.fetch(language, language)).to_h { |word| [fold(word), true] }
-          @stems = {}
+          @language = Language.for(language)
+          @stop = @language.stop_words.to_h { |word| [fold(word), true] }
         end
 
         # @param text [String]
@@ -66,27 +61,7 @@ module IronTrellis
 
         def fold(text) = text.unicode_normalize(:nfkd).gsub(MARKS, "").downcase(:fold)
 
-        def stem(word)
-          return word unless @stemmer
-
-          @stems.clear if @stems.size > 100_000
-          @stems[word] ||= @stemmer.stem(word)
-        end
-
-        def stemmer(code)
-          code.empty? ? nil : Lingua::Stemmer.new(language: code)
-        rescue Lingua::StemmerError
-          nil
-        end
-
-        def stop_words(code)
-          return [] if code.empty?
-          return Norwegian::STOP_WORDS if code == "no"
-
-          Stopwords::Snowball::Filter.new(code).stopwords
-        rescue ArgumentError
-          []
-        end
+        def stem(word) = @language.stem(word)
       end
     end
   end

@@ -16,8 +16,8 @@ module IronTrellis
         # @param token [String] the crawler's product token
         # @param ignore_robots [Boolean]
         # @param pace [#call, nil] waits until a host may be asked again
-        # @param robots [#call, nil] gives the policy of a URL, nil where its host has no address; it is asked for unless
-        #   given
+        # @param robots [#call, nil] gives the policy of a URL, nil where its host has no address; asked for where none
+        #   is given
         def initialize(addresses:, profile:, token:, ignore_robots: false, pace: nil, robots: nil)
           @addresses, @profile, @token = addresses, profile, token
           @ignore_robots, @pace = ignore_robots, pace

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Desk
+      # The words of one page, element by element: `texts` holds a list of texts for each of ELEMENTS; besides its
+      # language (as it says, or as its words seem to be), number of words, images, links, headings and bytes, and how long its first byte took (nil where it
+      # wasn't asked for).
+      #
+      #   texts: {"title" => ["Anchor lights"], "headings" => ["Anchor lights", "Hanging them"], "text" => ["Hung
+      #   forward …"], …}
+      Page =
+        Struct.new(
+          :source,
+          :language,
+          :texts,
+          :words,
+          :images,
+          :links,
+          :bytes,
+          :first_byte_ms,
+          :outline,
+          keyword_init: true
+        ) do
+          # @param element [String]
+          # @return [Array<String>]
+          def of(element) = texts.fetch(element, [])
+
+          # @return [String, nil]
+          def title = of("title").first
+
+          # @return [String, nil]
+          def description = of("description").first
+
+          # @return [Array<String>]
+          def h1 = of("h1")
+
+          # @return [Integer]
+          def headings = of("headings").size
+        end
+      # Where words can stand, in the order in which they are shown.
+      Page.const_set(
+        :ELEMENTS,
+        %w[title description headings text emphasis keywords alt links_out links_in address].freeze
+      )
+    end
+  end
+end

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+require "nokolexbor"
+
+module IronTrellis
+  module Core
+    module Desk
+      # Reads a page's words, element by element, from its document.
+      class PageReading
+        FOLD = /[[:space:]]+/
+        EMPHASIS = "b, strong, i, em"
+        NOWHERE = "http://localhost/"
+        HTML = /<(?:!doctype|html|head|body|title|h1|p|div)\b/i
+        BETWEEN_WORDS = /[^\p{L}\p{N}]+/
+
+        # @param body [String] bytes, of HTML or of plain text
+        # @param url [Url::Parts, nil] where it was found
+        # @param header_lines [Array<String>]
+        # @param source [String] what it is called
+        # @param links_in [Array<String>] texts of links to it
+        # @param first_byte_ms [Integer, nil]
+        # @return [Page]
+        # @raise [Core::Page::Unreadable]
+        def self.call(body, url: nil, header_lines: ["content-type: text/html"], source: url.to_s, links_in: [],
+          first_byte_ms: nil)
+          new(body, url, header_lines, source, links_in, first_byte_ms).call
+        end
+
+        def initialize(body, url, header_lines, source, links_in, first_byte_ms)
+          @body, @url, @header_lines, @source = body, url, header_lines, source
+          @links_in, @first_byte_ms = links_in, first_byte_ms
+        end
+
+        # @return [Page]
+        def call
+          plain? ? page({"text" => lines(@body.dup.force_encoding(Encoding::UTF_8).scrub)}) : of_html
+        end
+
+        private
+
+        # A file without any element is a text.
+        def plain? = @url.nil? && !@body.b.match?(HTML)
+
+        def of_html
+          at = @url || Url::NormalForm.parse(NOWHERE)
+          facts = Core::Page::Reader.new(agent: "desk").call(url: at, header_lines: @header_lines, body: @body)
+          text, = Core::Page::Charset.decode(@body, charset)
+          document = Nokolexbor::HTML(text)
+          page(texts(facts, document), facts)
+        end
+
+        def charset = @header_lines.join("\n")[/charset\s*=\s*"?([^"\s;]+)/i, 1]
+
+        def texts(facts, document)
+          {
+            "title" => facts.titles.to_a.first(1),
+            "description" => [facts.description].compact,
+            "h1" => facts.h1.to_a,
+            "headings" => facts.outline.to_a.map(&:last),
+            "text" => lines(facts.text.to_s),
+            "emphasis" => document.css(EMPHASIS).map { |node| fold(node.text) },
+            "keywords" => keywords(document),
+            "alt" => document.css("img[alt]").map { |node| fold(node["alt"].to_s) },
+            "links_out" => facts.links.to_a.select { |link| link.type == "anchor" }.map { |link| fold(link.text.to_s) },
+            "links_in" => @links_in,
+            "address" => @url ? [address] : []
+          }.transform_values { |some| some.reject(&:empty?) }
+        end
+
+        def keywords(document) =
+          document.css("meta[name]").select { |meta| meta["name"].casecmp?("keywords") }
+            .flat_map { |meta| meta["content"].to_s.split(",").map(&:strip) }
+
+        # The words of its path.
+        def address =
+          Url::Percent.decode([@url.path, @url.query].compact.join(" ")).scrub.split(BETWEEN_WORDS).join(" ").strip
+
+        def lines(text) = text.split(/\r\n|\r|\n/).map { |line| fold(line) }.reject(&:empty?)
+
+        def fold(text) = text.gsub(FOLD, " ").strip
+
+        def page(texts, facts = nil) =
+          Page.new(
+            source: @source,
+            language: facts&.lang || Content::Language.guess(texts["text"].join("\n")),
+            texts: texts,
+            words: Content::Words.count(texts["text"].join("\n")),
+            images: facts&.images.to_i,
+            links: facts&.links.to_a.count { |link| link.type == "anchor" },
+            bytes: @body.bytesize,
+            first_byte_ms: @first_byte_ms,
+            outline: facts&.outline.to_a
+          )
+      end
+    end
+  end
+end
