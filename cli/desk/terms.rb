@@ -65,7 +65,9 @@ module IronTrellis
             )
           end
           puts "", "check"
-          @fit.checks.each { |one| puts "#{one.met ? "met    " : "not met"}  #{one.name}: #{one.found} (#{range(one)})" }
+          @fit.checks.each do |one|
+            puts "#{one.met ? "met    " : "not met"}  #{one.name}: #{one.found} (#{range(one)})"
+          end
         end
 
         def range(one) =

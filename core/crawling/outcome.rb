@@ -4,8 +4,8 @@ module IronTrellis
   module Core
     module Crawling
       # What became of one URL of the frontier: what robots.txt said, the answer (nil where it wasn't asked for), and
-      # what was read in it.
-      Outcome = Struct.new(:item, :decision, :answer, :facts, :redirect_to, keyword_init: true) do
+      # what was read in it; and where it was rendered, the Rendering::Reading.
+      Outcome = Struct.new(:item, :decision, :answer, :facts, :redirect_to, :reading, keyword_init: true) do
         def fetched? = !answer.nil?
 
         # @return [Integer, nil] how many links and forms it shows; nil where nothing was read

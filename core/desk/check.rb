@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Desk
-      # One thing that a page's fit is made of: what was `found`, between what it should lie (`low` and `high`, nil where
-      # there is no bound), and how much it weighs. `about` is the element, term or phrase that it looks at.
+      # One thing that a page's fit is made of: what was `found`, between what it should lie (`low` and `high`, nil
+      # where there is no bound), and how much it weighs. `about` is the element, term or phrase that it looks at.
       Check =
         Struct.new(:name, :about, :found, :low, :high, :weight, keyword_init: true) do
           # @return [Boolean]

@@ -6,7 +6,7 @@ module IronTrellis
       # How far a page fits its phrases and its rivals: the share of checks that it meets, by their weights. It is never
       # told without its checks.
       class Fit
-        # What each kind of check weighs. Where words stand weighs more the sooner a reader meets them (common practice).
+        # What each kind of check weighs: where words stand, more the sooner a reader meets them (common practice).
         WEIGHTS = {
           "title" => 3,
           "h1" => 2,

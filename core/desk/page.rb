@@ -4,8 +4,8 @@ module IronTrellis
   module Core
     module Desk
       # The words of one page, element by element: `texts` holds a list of texts for each of ELEMENTS; besides its
-      # language (as it says, or as its words seem to be), number of words, images, links, headings and bytes, and how long its first byte took (nil where it
-      # wasn't asked for).
+      # language (as it says, or as its words seem to be), number of words, images, links, headings and bytes, and how
+      # long its first byte took (nil where it wasn't asked for).
       #
       #   texts: {"title" => ["Anchor lights"], "headings" => ["Anchor lights", "Hanging them"], "text" => ["Hung
       #   forward …"], …}

@@ -3,9 +3,9 @@
 module IronTrellis
   module Core
     module Desk
-      # The terms of a page: one to three words that stand beside each other in one clause (words of UAX #29; NFKC, case
-      # folded). None begins or ends with a word that says nothing by itself or a number; those of one stem are one term,
-      # in the form that is used most.
+      # The terms of a page: one to three words that stand beside each other in one clause (words of UAX #29; NFKC,
+      # case folded). None begins or ends with a word that says nothing by itself or a number; those of one stem are
+      # one term, in the form that is used most.
       class Terms
         SIZES = (1..3)
         NUMBER = /\A[\p{Nd}.,:]+\z/

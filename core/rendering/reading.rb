@@ -41,6 +41,27 @@ module IronTrellis
           [*of_values, of_hreflang, of_links, of_text].compact
         end
 
+        # @return [Rendered]
+        attr_reader :rendered
+
+        # @return [Hash{String => Array}] by what scripts changed, how it was and how it is
+        def changes = differences.to_h { |one| [one.what, [one.raw, one.rendered]] }
+
+        # @return [Hash{String => Object}, nil] how it lies on a phone; nil where that wasn't seen
+        def on_phone = @rendered.layouts.find { |one| one.width == Layout::PHONE }&.told
+
+        # @return [Hash{String => Object}] all that is kept of it besides its document, as JSON
+        def told
+          {
+            **@rendered.to_h.slice(:final_url, :agent, :width, :ended_by, :error, :error_detail, :timings, :console),
+            requests: @rendered.requests.map(&:told),
+            layouts: @rendered.layouts.map(&:told),
+            changes: changes,
+            links_by_script: links_by_script.first(MOST_LISTED),
+            text_by_script: text_by_script.first(MOST_LISTED)
+          }
+        end
+
         # @return [Array<String>] addresses that are linked to only after scripts
         def links_by_script = anchors(@facts) - anchors(@raw)
 
@@ -52,12 +73,22 @@ module IronTrellis
 
         private
 
+        # Where scripts lead to another address that is as good as a redirect.
         def read(reader)
+          return moved if @rendered.moved_by_script?
+
           headers = @rendered.answer.header_lines.reject { |line| line.match?(/\Acontent-type\s*:/i) } + [UTF8]
-          reader.call(url: Url::NormalForm.parse?(@rendered.final_url) || @url, header_lines: headers,
-            body: @rendered.html.b)
+          reader.call(url: @url, header_lines: headers, body: @rendered.html.b)
         rescue Page::Unreadable
           nil
+        end
+
+        def moved
+          target = Url::NormalForm.parse?(@rendered.final_url) or return @raw
+          @raw&.dup&.tap do |facts|
+            facts.refresh = Page::Refresh.new(target: target.to_s, seconds: 0, source: "script")
+            facts.links += [Page::Link.new(target.to_s, "refresh", nil, nil, nil, true)]
+          end
         end
 
         def of_values

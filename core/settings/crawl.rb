@@ -10,6 +10,8 @@ module IronTrellis
 
         FIELDS =
           [*scope_fields, *fetch_fields, *speed_fields, *identity_fields].to_h { |field| [field.name, field] }.freeze
+        # How pages are read.
+        RENDERINGS = CrawlFields::RENDERINGS
         # How URLs come into the crawl.
         MODES = CrawlFields::MODES
 

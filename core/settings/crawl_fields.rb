@@ -7,6 +7,9 @@ module IronTrellis
       module CrawlFields
         # Follow links; fetch only a list; fetch only what sitemaps list.
         MODES = %w[follow list sitemaps].freeze
+        # Pages as they are sent; as their scripts leave them; as they are sent, with some of each group after their
+        # scripts.
+        RENDERINGS = %w[raw rendered both].freeze
         # RFC 9309 knows no digits in it, but robots.txt files and crawlers do.
         TOKEN = /\A[A-Za-z0-9_-]+\z/
         HEADER_VALUE = /\A[\x21-\x7E][\x20-\x7E]{0,500}\z/
@@ -40,6 +43,7 @@ module IronTrellis
             Fields::Number.new("trap_limit", 250, 1..1_000_000, "The limit for an endless space"),
             Fields::Number.new("body_limit", 15_000_000, 1_000..500_000_000, "The size of an answer"),
             *%w[pdfs images scripts styles].map { |name| Fields::Flag.new(name, true) },
+            Fields::Choice.new("rendering", "raw", RENDERINGS),
             *%w[check_external follow_nofollow].map { |name| Fields::Flag.new(name, false) },
             Fields::Flag.new("read_sitemaps", true),
             urls("sitemaps", 1000),

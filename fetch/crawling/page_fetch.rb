@@ -12,11 +12,13 @@ module IronTrellis
         # @param reader [Core::Page::Reader]
         # @param robots [#call] gives the robots policy of a URL, nil where its host has no address
         # @param ignore_robots [Boolean] fetch what is disallowed too
-        def initialize(client:, reader:, robots:, ignore_robots:)
+        # @param render [#call, nil] gives of a URL and its answer the Core::Rendering::Reading
+        def initialize(client:, reader:, robots:, ignore_robots:, render: nil)
           @client = client
           @reader = reader
           @robots = robots
           @ignore_robots = ignore_robots
+          @render = render
         end
 
         # @param item [#parts, #head?, #external?, #given_up?] a URL of the frontier
@@ -50,12 +52,14 @@ module IronTrellis
           answer = item.head? ? head(item) : @client.fetch(url)
           facts = read(url, answer)
           answer.body = "".b if answer.error
+          reading = rendered(item, answer, facts)
           Core::Crawling::Outcome.new(
             item: item,
             decision: decision,
             answer: answer,
-            facts: facts,
-            redirect_to: redirect(url, answer)
+            facts: reading&.facts || facts,
+            redirect_to: redirect(url, answer),
+            reading: reading
           )
         rescue Http::FetchError => error
           Core::Crawling::Outcome.new(
@@ -87,6 +91,13 @@ module IronTrellis
               response_ms: 0
             )
           Core::Crawling::Outcome.new(item: item, answer: answer)
+        end
+
+        # Pages alone have scripts.
+        def rendered(item, answer, facts)
+          return if @render.nil? || item.head? || answer.error || facts&.kind != "html"
+
+          @render.call(item.parts, answer) if (200..299).cover?(answer.status)
         end
 
         # What is embedded stays a resource, even where it answers with a page.

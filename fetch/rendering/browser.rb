@@ -42,10 +42,12 @@ module IronTrellis
         # @param agent [String] one of Way::AGENTS
         # @param width [Integer] of the window, CSS pixels
         # @param screenshot [Boolean]
+        # @param answer [Core::Crawling::Answer, nil] of the page itself, where it was asked for already
         # @return [Core::Rendering::Rendered]
-        def render(url, agent: Way::CRAWLER, width: Core::Rendering::Layout::DESK, screenshot: false)
+        def render(url, agent: Way::CRAWLER, width: Core::Rendering::Layout::DESK, screenshot: false,
+          answer: nil)
           start
-          visit = Visit.new(@ferrum, self, @way, @cache, url, agent, width)
+          visit = Visit.new(@ferrum, self, @way, @cache, url, agent, width, {url.to_s => answer}.compact)
           visit.call(screenshot: screenshot)
         rescue ::Ferrum::Error => error
           kill

@@ -22,9 +22,10 @@ module IronTrellis
         # @param way [Way] by which to ask
         # @param cache [KeptAnswers]
         # @param agent [String] crawler or visitor
+        # @param given [Hash{String => Core::Crawling::Answer}] by address what was asked for already
         # @yieldparam command [String] what is to be told to the browser, with its parameters
-        def initialize(way, cache:, agent:, &tell)
-          @way, @cache, @agent, @tell = way, cache, agent, tell
+        def initialize(way, cache:, agent:, given: {}, &tell)
+          @way, @cache, @agent, @given, @tell = way, cache, agent, given, tell
           @done, @bytes, @open, @begun = [], 0, 0, 0
           @lock = Mutex.new
           @quiet_since = now
@@ -115,6 +116,10 @@ module IronTrellis
 
         def ask(paused, request, client)
           parts = Core::Url::NormalForm.parse(request.url)
+          if (given = @given[parts.to_s])
+            judge(request, given)
+            return given
+          end
           return if blocked?(parts, request, client)
 
           kept = @cache.get(@agent, request.url)

@@ -16,9 +16,10 @@ module IronTrellis
         # @param url [Core::Url::Parts]
         # @param agent [String]
         # @param width [Integer]
-        def initialize(ferrum, browser, way, cache, url, agent, width)
+        # @param given [Hash{String => Core::Crawling::Answer}]
+        def initialize(ferrum, browser, way, cache, url, agent, width, given)
           @ferrum, @browser, @way, @cache = ferrum, browser, way, cache
-          @url, @agent, @width = url, agent, width
+          @url, @agent, @width, @given = url, agent, width, given
           @console, @timings, @layouts = [], {}, []
           @navigations = 0
         end
@@ -31,7 +32,10 @@ module IronTrellis
         def call(screenshot:)
           @began = now
           @page = @ferrum.create_page(new_context: true)
-          @requests = Requests.new(@way, cache: @cache, agent: @agent) { |name, **params| send_to_page(name, **params) }
+          @requests =
+            Requests.new(@way, cache: @cache, agent: @agent, given: @given) do |name, **params|
+              send_to_page(name, **params)
+            end
           prepare
           send_to_page("Page.navigate", url: @url.to_s)
           ended_by = wait

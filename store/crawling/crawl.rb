@@ -109,6 +109,9 @@ module IronTrellis
           states.values.any? || Sitemaps::SitemapFiles.new(self).open? || Probes.new(self).open?
         end
 
+        # @return [Boolean] whether it looks at pages after their scripts, at all of them or some
+        def renders? = crawl_settings.rendering != "raw"
+
         # @return [Boolean] whether all that will ever be fetched is stored
         def all_stored? = !fetching_ended_at.nil? && !frontier.open_states[:leased]
 

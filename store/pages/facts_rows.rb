@@ -51,6 +51,9 @@ module IronTrellis
             data_problems
             password
             contacts
+            rendered
+            changed_by_script
+            on_phone
           ],
           "raw_answers" => %w[crawl_id url_id header_lines body],
           "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
@@ -137,10 +140,13 @@ module IronTrellis
               filled(read&.data&.map(&:to_h)),
               filled(read&.data_problems),
               read&.password,
-              filled(read&.contacts)
+              filled(read&.contacts),
+              *rendering(outcome.reading)
             ]
           )
         end
+
+        def rendering(reading) = reading&.facts ? [true, reading.changes, reading.on_phone] : [nil, nil, nil]
 
         def filled(values) = values&.any? ? values : nil
 

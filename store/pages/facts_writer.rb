@@ -22,6 +22,7 @@ module IronTrellis
           @rows = FactsRows.new(crawl, ids: @ids, now: now)
           @copies = FactsRows::COLUMNS.to_h { |parent, columns| [parent, Postgres::BulkCopy.new(parent, columns)] }
           @spaces = Crawling::SpaceIds.new(crawl)
+          @renderings = Renderings.new(crawl.id)
         end
 
         # @param outcomes [Array<Core::Crawling::Outcome>]
@@ -74,6 +75,7 @@ module IronTrellis
             rows.each do |parent, values|
               @copies.fetch(parent).call(Postgres::Partitions.name(parent, @crawl.id), values) if values.any?
             end
+            @renderings.keep(outcomes)
             count(outcomes)
           end
         rescue PG::CharacterNotInRepertoire

@@ -141,7 +141,12 @@ module IronTrellis
           row["hreflang"] = ((row["hreflang"] || []) + (row["alternates"] || []).flatten)
             .map { |one| one.slice("code", "url", "source") }
             .uniq
-          URL_FIELDS.to_h { |field| [field, row[field]] }
+          fields.to_h { |field| [field, row[field]] }
+        end
+
+        # Only a crawl that renders pages tells of each whether it did.
+        def fields
+          @fields ||= @crawl.renders? ? [*URL_FIELDS, "rendered"] : URL_FIELDS
         end
 
         def name_of(column, names) = "(ARRAY[#{names.map { |name| "'#{name}'" }.join(", ")}])[#{column} + 1]"

@@ -52,8 +52,8 @@ module IronTrellis
           FROM (
             SELECT coalesce(n.code, o.code) AS code, coalesce(n.grade, o.grade) AS grade, CASE
               WHEN n.identity IS NOT NULL AND o.identity IS NOT NULL THEN 'still'
-              WHEN n.identity IS NULL AND (l.status IS NOT NULL OR p.url_id IS NULL) THEN 'cleared' WHEN n.identity IS
-                NULL THEN 'unchecked'
+              WHEN n.identity IS NULL AND (l.status IS NOT NULL AND (o.code <> 'render-only' OR l.by_script IS NOT NULL)
+                OR p.url_id IS NULL) THEN 'cleared' WHEN n.identity IS NULL THEN 'unchecked'
               WHEN EXISTS (SELECT 1 FROM faults e WHERE e.run_id = ANY($1::bigint[]) AND e.identity = n.identity) THEN
                 'returned' ELSE 'new' END AS state
             FROM (SELECT DISTINCT ON (identity) * FROM %<new_faults>s) n FULL JOIN (SELECT DISTINCT ON (identity) * FROM

@@ -17,6 +17,8 @@ class AuditManifestTest < Minitest::Test
     case needs
     when "ignore_robots"
       ["--ignore-robots"]
+    when "render"
+      ["--render"]
     when "check_external"
       [
         "--check-external",

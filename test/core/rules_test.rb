@@ -222,6 +222,10 @@ class RulesTest < Minitest::Test
       {canonical_state: "other", canonical: "http://a.test/y", in_sitemaps: SITEMAP}, {in_sitemaps: []},
       {canonical_state: "clash"}
     ],
+    "render-only" => [
+      {changed_by_script: {"title" => ["a", "b"]}}, {changed_by_script: {}}, {changed_by_script: nil},
+      {changed_by_script: {"h1" => [[], ["x"]]}}, {changed_by_script: {"links" => [["http://a.test/gone"], []]}}
+    ],
     "sitemap-lists-missing" => [{status: 404, in_sitemaps: %w[http://a.test/s.xml]}, {in_sitemaps: []}, {status: 200}],
     "sitemap-lists-noindex" => [
       {noindex: true, in_sitemaps: %w[http://a.test/s.xml]}, {in_sitemaps: []}, {noindex: false}

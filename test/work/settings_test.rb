@@ -274,7 +274,7 @@ class SettingsTest < Minitest::Test
 
   def test_every_setting_has_its_test
     # Where a crawl begins, and which are kept, have tests of their own.
-    here = File.read(__FILE__) + File.read(File.join(__dir__, "tls_and_proxy_test.rb"))
+    here = %w[settings tls_and_proxy rendered_crawl].map { |name| File.read(File.join(__dir__, "#{name}_test.rb")) }.join
 
     assert_empty(
       IronTrellis::Core::Settings::Crawl::FIELDS.keys.reject do |name|

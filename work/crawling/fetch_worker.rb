@@ -11,7 +11,8 @@ module IronTrellis
         # @param reader [Core::Page::Reader]
         # @param settings [Core::Settings::Crawl]
         # @param clock [#call]
-        def initialize(client, robots:, reader:, settings:, clock:)
+        # @param render [#call, nil] as of Fetch::Crawling::PageFetch
+        def initialize(client, robots:, reader:, settings:, clock:, render: nil)
           @clock = clock
           @client = client
           @robots = robots
@@ -21,7 +22,8 @@ module IronTrellis
               client: client,
               reader: reader,
               robots: robots,
-              ignore_robots: settings.ignore_robots
+              ignore_robots: settings.ignore_robots,
+              render: render
             )
         end
 

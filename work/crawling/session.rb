@@ -142,6 +142,7 @@ module IronTrellis
             robots: @robots,
             settings: @settings,
             clock: @clock,
+            render: (Rendering::CrawlBrowsers.of(@crawl) if @settings.rendering == "rendered"),
             reader: Core::Page::Reader.new(agent: @settings.agent, drop: @settings.dropped_parameters)
           )
         end

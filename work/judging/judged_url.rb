@@ -24,6 +24,9 @@ module IronTrellis
 
         def description_chars = facts["description"]&.length
 
+        # An empty list where scripts changed nothing, nothing where nobody looked.
+        def by_script = facts["changed_by_script"]&.keys
+
         def h1_count = facts["words"] && facts["h1"]&.size
 
         def scripts = (facts["scripts"] || 0 if facts["words"])

@@ -113,6 +113,7 @@ module IronTrellis
 
         # Of what it read a crawl says that it is gone; of what leads to a page only one that read all.
         def told?(condition)
+          return false if condition.code == Core::Faults::Rules::RenderOnly::CODE && !@crawl.renders?
           return false if cut? && Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::ByCrawl
 
           condition.url.nil? || @read.key?(condition.url) || file?(condition)

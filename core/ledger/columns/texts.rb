@@ -38,7 +38,25 @@ module IronTrellis
               subject: "number of H1s",
               help: "Number of H1 headings"
             ),
-            Column.new(name: "words", type: "integer", kind: :number, source: :subject, indexed: true, label: "Words")
+            Column.new(name: "words", type: "integer", kind: :number, source: :subject, indexed: true, label: "Words"),
+            Column.new(
+              name: "rendered",
+              type: "boolean",
+              kind: :flag,
+              source: :subject,
+              label: "After scripts",
+              subject: "read after scripts",
+              help: "Whether the page was read as its scripts left it"
+            ),
+            Column.new(
+              name: "by_script",
+              type: "text[]",
+              kind: :list,
+              source: :judged,
+              label: "By scripts",
+              subject: "what scripts change",
+              help: "What scripts add or change"
+            )
           ].freeze
         end
       end

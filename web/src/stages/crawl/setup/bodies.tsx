@@ -105,6 +105,7 @@ export function Fetched() {
           <Flag name="read_sitemaps" label="Sitemaps" help="of robots.txt, else at the usual addresses" />
         </Box>
       </Beside>
+      <RenderingChoice />
       <Text name="sitemaps" label="Further sitemaps" rows={1} help="Addresses, one a line." />
     </>
   );
@@ -214,5 +215,29 @@ export function Secrets() {
       <Text name="cookies" label="Cookies" help="name=value; name=value. They go to hosts in scope only." />
       <Text name="headers" label="Further headers" rows={1} help="One a line: X-Staging: yes." />
     </>
+  );
+}
+
+const RENDERINGS = {
+  raw: "as they are sent",
+  both: "as they are sent, and five of each group after their scripts, to see where scripts matter",
+  rendered: "as their scripts leave them (a page takes about a second)",
+} as const;
+
+function RenderingChoice() {
+  const { fields, set } = useForm();
+  return (
+    <TextField
+      select
+      label="Pages are read"
+      value={fields.rendering}
+      onChange={(event) => set("rendering", event.target.value as keyof typeof RENDERINGS)}
+    >
+      {Object.entries(RENDERINGS).map(([value, label]) => (
+        <MenuItem key={value} value={value}>
+          {label}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }

@@ -27,6 +27,7 @@ export type Fields = {
   styles: boolean;
   check_external: boolean;
   follow_nofollow: boolean;
+  rendering: NonNullable<Settings["rendering"]>;
   read_sitemaps: boolean;
   sitemaps: string;
   rate: string;
@@ -100,6 +101,7 @@ const SAME = [
   "styles",
   "check_external",
   "follow_nofollow",
+  "rendering",
   "read_sitemaps",
   "keep_crawl_delay",
   "agent",
