@@ -274,7 +274,8 @@ class SettingsTest < Minitest::Test
 
   def test_every_setting_has_its_test
     # Where a crawl begins, and which are kept, have tests of their own.
-    here = %w[settings tls_and_proxy rendered_crawl].map { |name| File.read(File.join(__dir__, "#{name}_test.rb")) }.join
+    files = %w[settings tls_and_proxy rendered_crawl]
+    here = files.map { |name| File.read(File.join(__dir__, "#{name}_test.rb")) }.join
 
     assert_empty(
       IronTrellis::Core::Settings::Crawl::FIELDS.keys.reject do |name|
