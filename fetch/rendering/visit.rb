@@ -101,6 +101,8 @@ module IronTrellis
           end
           @page.on("Log.entryAdded") do |told|
             entry = told["entry"]
+            next if Requests::BY_ITSELF.match?(entry["url"].to_s)
+
             say(entry["level"], entry["text"], {"url" => entry["url"], "lineNumber" => entry["lineNumber"]})
           end
         end

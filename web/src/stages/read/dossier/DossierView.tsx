@@ -8,6 +8,7 @@ import { Detail } from "../../../kit/Detail";
 import { counted, ruleSource } from "../../../kit/format";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
+import { AsRead } from "./AsRead";
 import { Content } from "./Content";
 import { Data } from "./Data";
 import { Decisions } from "./Decisions";
@@ -19,6 +20,7 @@ import { Ladder } from "./Ladder";
 import { Links } from "./Links";
 import { LiveAnswer } from "./LiveAnswer";
 import { Facts, Part, UrlLine, UrlLink } from "../../../kit/parts";
+import { Looks } from "./Looks";
 import { Response } from "./Response";
 import { Source } from "./Source";
 import { useDossierView } from "./useDossierView";
@@ -53,6 +55,8 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Data dossier={page} />
         </Box>
       </Box>
+      {page.url.kind === "html" && <AsRead key={`text ${url}`} crawl={crawl} url={url} />}
+      {page.url.kind === "html" && <Looks key={`looks ${url}`} crawl={crawl} url={url} />}
       <Source key={url} crawl={crawl} url={url} />
     </Box>
   );

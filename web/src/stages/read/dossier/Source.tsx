@@ -1,19 +1,25 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
 import { counted } from "../../../kit/format";
 import { MONO } from "../../../theme";
 import { Part } from "../../../kit/parts";
+import { Quiet } from "../../../kit/pieces";
 import { useSource } from "./useSource";
 
 /** The source as it was stored. The lines that decide are marked and can be shown alone. */
 export function Source({ crawl, url }: { crawl: number; url: string }) {
-  const { open, setOpen, all, setAll, source, lines, deciding } = useSource({ crawl, url });
+  const { find, setFind, found, open, setOpen, all, setAll, source, lines, deciding } = useSource({ crawl, url });
   return (
     <Part title="Source, as it was fetched">
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 0.5 }}>
         <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? "Put it away" : "Show the lines that decide"}
         </Button>
+        {open && lines.length > 0 && (
+          <TextField label="Find in the source" value={find} onChange={(event) => setFind(event.target.value)} />
+        )}
+        {found && <Quiet component="span">{counted(found.length, "line")}</Quiet>}
         {open && lines.length > 0 && (
           <Button size="small" aria-pressed={all} onClick={() => setAll(!all)}>
             {all ? "Only those that decide" : `All ${counted(lines.length, "line")}`}
@@ -24,7 +30,7 @@ export function Source({ crawl, url }: { crawl: number; url: string }) {
       {open && source.data && lines.length === 0 && "No source was stored: it is no text, or it wasn’t fetched."}
       {open && lines.length > 0 && (
         <Box component="pre" aria-label="Source" tabIndex={0} sx={CODE}>
-          {(all ? lines : deciding).map((line) => (
+          {(found ?? (all ? lines : deciding)).map((line) => (
             <Box
               key={line.number}
               component="span"

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Api
+    module Resources
+      # Pages as crawlers read them, and as their scripts leave them.
+      module Rendering
+        def self.registered(app)
+          app.get("/api/crawls/:crawl/urls/:url/reading") do
+            json(Store::Reports::AsRead.new(crawl, Integer(params[:url])).call(params[:query].to_s))
+          end
+
+          app.post("/api/crawls/:crawl/urls/:url/looks") do
+            address = Store::Reports::Dossier.new(crawl, Integer(params[:url])).address
+            ask(Work::Tasks::Kinds::PageRendered, crawl: crawl.id, url: address)
+          end
+        end
+      end
+    end
+  end
+end
