@@ -30,6 +30,13 @@ module IronTrellis
       # @raise [Core::Error::Conflict] where they won't
       def change(host, path, fields) = tell("/pages", {host: host, path: path, set: fields})
 
+      # @param url [String] of the page
+      # @param image [String] address
+      # @param alt [String] what shall stand for it there
+      # @return [void]
+      # @raise [Core::Error::Conflict]
+      def describe(url, image, alt) = tell("/images", {page: url, image: image, alt: alt})
+
       # @param from [String] what links lead to
       # @param to [String] what they shall lead to
       # @return [void]

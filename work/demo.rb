@@ -13,6 +13,13 @@ module IronTrellis
       PERSON = "Ines Rasten"
       # No secret: the demo listens on loopback only, and bin/demo prints it.
       PASSWORD = "trim-the-wick"
+      # Other makers, whose pages those of the works are held against.
+      RIVALS = %w[
+        www.northlight-lanterns.example
+        www.tidewright.example
+        www.beaconyard.example
+        www.old-harbour-stores.example
+      ].freeze
       HOSTS = %w[www.skerrylamps.example skerrylamps.example old.skerrylamps.example www.skerrylamper.example].freeze
       KEPT_OUT = %w[/account/* /thank-you /search].freeze
       DECIDED_GROUPS = 5
@@ -73,7 +80,7 @@ module IronTrellis
           "start_urls" => %w[http://www.skerrylamps.example/ http://old.skerrylamps.example/],
           "hosts" => HOSTS.drop(1),
           "rate" => @rate,
-          "resolve" => HOSTS.to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] }
+          "resolve" => (HOSTS + RIVALS).to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] }
         )
       end
 

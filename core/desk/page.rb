@@ -5,7 +5,9 @@ module IronTrellis
     module Desk
       # The words of one page, element by element: `texts` holds a list of texts for each of ELEMENTS; besides its
       # language (as it says, or as its words seem to be), number of words, images, links, headings and bytes, and how
-      # long its first byte took (nil where it wasn't asked for).
+      # long its first byte took (nil where it wasn't asked for). `outline` holds level and text of each heading,
+      # `pictures` address and alt text of each image (nil where it has none), `places` the line of the source on which
+      # the title, the description and the first H1 stand.
       #
       #   texts: {"title" => ["Anchor lights"], "headings" => ["Anchor lights", "Hanging them"], "text" => ["Hung
       #   forward …"], …}
@@ -20,8 +22,17 @@ module IronTrellis
           :bytes,
           :first_byte_ms,
           :outline,
+          :pictures,
+          :places,
           keyword_init: true
         ) do
+          # @param told [Hash{String => Object}] as #told gives it
+          # @return [Page]
+          def self.of(told) = new(**told.transform_keys(&:to_sym))
+
+          # @return [Hash{String => Object}] as JSON has it
+          def told = to_h.transform_keys(&:to_s)
+
           # @param element [String]
           # @return [Array<String>]
           def of(element) = texts.fetch(element, [])

@@ -46,7 +46,28 @@ module IronTrellis
           facts = Core::Page::Reader.new(agent: "desk").call(url: at, header_lines: @header_lines, body: @body)
           text, = Core::Page::Charset.decode(@body, charset)
           document = Nokolexbor::HTML(text)
-          page(texts(facts, document), facts)
+          page(texts(facts, document), facts, pictures(document, at), places(text))
+        end
+
+        MOST_PICTURES = 200
+
+        def pictures(document, at)
+          resolver = Url::Resolver.new(at)
+          images = document.css("img[src]").first(MOST_PICTURES)
+          images.filter_map { |node| (target = resolver.call(node["src"])) && [target, alt(node)] }.uniq
+        end
+
+        def alt(node) = node["alt"]&.then { |text| fold(text) }
+
+        PLACES = {
+          "title" => /<title\b/i,
+          "description" => /<meta\b[^>]*\bname\s*=\s*["']?description\b/i,
+          "h1" => /<h1\b/i
+        }.freeze
+
+        def places(text)
+          lines = text.scrub.split(/\r\n|\r|\n/)
+          PLACES.transform_values { |sign| lines.index { |line| sign.match?(line) }&.+(1) }.compact
         end
 
         def charset = @header_lines.join("\n")[/charset\s*=\s*"?([^"\s;]+)/i, 1]
@@ -79,7 +100,7 @@ module IronTrellis
 
         def fold(text) = text.gsub(FOLD, " ").strip
 
-        def page(texts, facts = nil) =
+        def page(texts, facts = nil, pictures = [], places = {}) =
           Page.new(
             source: @source,
             language: facts&.lang || Content::Language.guess(texts["text"].join("\n")),
@@ -89,7 +110,9 @@ module IronTrellis
             links: facts&.links.to_a.count { |link| link.type == "anchor" },
             bytes: @body.bytesize,
             first_byte_ms: @first_byte_ms,
-            outline: facts&.outline.to_a
+            outline: facts&.outline.to_a,
+            pictures: pictures,
+            places: places
           )
       end
     end

@@ -8,6 +8,7 @@ module IronTrellis
         CANONICAL = /\Acanonical-|\A(?:decided-canonical|copy-exact)\z/
         LISTED = /\Asitemap-lists-/
         DIRECTED = "decided-intent"
+        DRAFTED = "drafted-"
 
         # @param remedies [Workplan::Remedies]
         def initialize(remedies)
@@ -49,6 +50,7 @@ module IronTrellis
           return canonical(url, wanted) if kind == "canonicals" && CANONICAL.match?(code)
           return Wordings::SENT_TO_GONE if code == "accepted-route" && wanted&.to.nil?
           return directed(url) if code == DIRECTED
+          return drafted(code, about) if code.start_with?(DRAFTED)
 
           format(sentence(code), about: about, wanted: told(code, wanted), title: title(code))
         end
@@ -59,6 +61,9 @@ module IronTrellis
         # What was decided says itself which of the two.
         def directed(url) =
           Wordings::ALL.fetch((@remedies.row(url)&.intent == "keep_out") ? "stray" : "noindex-wanted")
+
+        def drafted(code, about) =
+          format(Wordings::DRAFTED, element: code.delete_prefix(DRAFTED), after: Checks::Drafted.texts(about).last)
 
         def sentence(code)
           return Wordings::LISTS if LISTED.match?(code)

@@ -78,6 +78,7 @@ module IronTrellis
         }.freeze
         CANONICAL = "its canonical is %{wanted}, or it leads there for good in one hop"
         OWN_CANONICAL = "its canonical is its own address"
+        DRAFTED = "its %{element} is “%{after}”"
         SENT_TO_GONE = "answers 410"
         LISTS = "%{about} doesn't list it, or it may be listed"
         SILENT = "no longer: %{title}"

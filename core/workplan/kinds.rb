@@ -73,7 +73,8 @@ module IronTrellis
           "description-" => "content",
           "h1-" => "content",
           "image-" => "content",
-          "data-" => "content"
+          "data-" => "content",
+          "drafted-" => "content"
         }.freeze
         # What makes no fix: it gives the fix that removes its URL for good its deadline.
         NONE = %w[hide-running-out].freeze

@@ -5,6 +5,7 @@ require "fileutils"
 require "rack"
 require_relative "exports"
 require_relative "index"
+require_relative "results"
 
 module Gazetteer
   # The Rack application: JSON over HTTP, described by openapi.yaml. Time moves only by POST /days.
@@ -66,6 +67,8 @@ module Gazetteer
         kept(201, @index.hide(asked.fetch("url"), only_copy: asked["only_copy"] == true))
       in ["DELETE", "/hides"]
         kept(200, @index.hides.delete(request.params.fetch("url")) || {})
+      in ["GET", "/results"]
+        json(200, Results.new(@index.urls).call(request.params.fetch("phrase")))
       in ["GET", "/look"]
         look(request.params.fetch("url"))
       in ["GET", "/exports/left-out.csv" | "/exports/links.csv" | "/exports/goals.csv" | "/exports/access.log"]

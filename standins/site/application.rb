@@ -6,6 +6,7 @@ require_relative "frame"
 require_relative "sitemap_file"
 require_relative "catalogue"
 require_relative "annex"
+require_relative "rivals"
 require_relative "chapters"
 require_relative "maintenance"
 
@@ -54,7 +55,7 @@ module SkerrySite
       Catalogue
         .new(chapters: chapters)
         .pages
-        .tap { |pages| @annex.pages.each { |page| pages[page.host][page.path] = page } }
+        .tap { |pages| (@annex.pages + Rivals.new.pages).each { |page| pages[page.host][page.path] = page } }
     end
 
     def find(host, path, query)

@@ -16,6 +16,11 @@ module SkerrySite
   #
   # leads every link that leads to the one address to the other.
   #
+  #   POST /images {"page": "http://www.skerrylamps.example/about", "image":
+  #   "http://www.skerrylamps.example/images/quay.svg", "alt": "The quay at night"}
+  #
+  # has the image described so on that page.
+  #
   #   DELETE /pages      forgets all that was done
   class Maintenance
     HOST = "maintenance.skerrylamps.example"
@@ -39,8 +44,9 @@ module SkerrySite
       case [env["REQUEST_METHOD"], env["PATH_INFO"]]
       when ["POST", "/pages"] then obey(JSON.parse(env["rack.input"].read))
       when ["POST", "/links"] then obey(JSON.parse(env["rack.input"].read))
+      when ["POST", "/images"] then obey(JSON.parse(env["rack.input"].read))
       when ["DELETE", "/pages"] then forget
-      else answer(404, "There is POST /pages, POST /links and DELETE /pages.")
+      else answer(404, "There is POST /pages, POST /links, POST /images and DELETE /pages.")
       end
     rescue JSON::ParserError, KeyError => error
       answer(422, "That can't be done: #{error.message}")
@@ -60,7 +66,26 @@ module SkerrySite
       answer(200, "All is as it was.")
     end
 
-    def change(order) = order.key?("from") ? repoint(order.fetch("from"), order.fetch("to")) : change_page(order)
+    def change(order)
+      if order.key?("from") then repoint(order.fetch("from"), order.fetch("to"))
+      elsif order.key?("image") then describe(*order.values_at("page", "image", "alt"))
+      else
+        change_page(order)
+      end
+    end
+
+    # Written in whole or as a path, as images of the site are; whatever its alt text was.
+    def describe(url, image, alt)
+      host, path = url.match(%r{\Ahttps?://([^/]+)(/.*)\z}).captures
+      page = @pages[host].fetch(path)
+      forms = [image, image.sub(%r{\Ahttps?://[^/]+}, "")].map { |form| Regexp.escape(CGI.escapeHTML(form)) }
+      sign = /<img\b[^>]*\bsrc="(?:#{forms.join("|")})"[^>]*>/
+      %i[parts tail].each do |part|
+        page[part] = page[part]&.gsub(sign) do |tag|
+          tag.sub(/\s+alt="[^"]*"/, "").sub("<img", %(<img alt="#{CGI.escapeHTML(alt)}"))
+        end
+      end
+    end
 
     # Written in whole or as a path, as links of the site are.
     def repoint(from, to)
@@ -95,6 +120,12 @@ module SkerrySite
           canonical: "http://#{host}#{path}"
         )
       set.each { |field, value| page[field] = value }
+      retitle(page, set["heading"]) if set["heading"] && page.parts
+    end
+
+    # The first heading is a part of what is seen.
+    def retitle(page, heading)
+      page.parts = page.parts.sub(%r{<h1>.*?</h1>}m, "<h1>#{CGI.escapeHTML(heading)}</h1>")
     end
 
     def answer(status, text) =

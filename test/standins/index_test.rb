@@ -62,6 +62,16 @@ class IndexTest < Minitest::Test
     assert_equal 200, ask("DELETE", "/hides?url=#{url}").first
   end
 
+  def test_the_best_pages_for_a_phrase_are_of_all_sites
+    told = ask("GET", "/results?phrase=anchor+lights").last
+    hosts = told["results"].map { |one| one["url"][%r{//([^/]+)}, 1] }
+    assert_includes hosts, "www.skerrylamps.example"
+    assert_operator hosts.uniq.size, :>=, 4
+    assert_operator told["results"].size, :<=, 10
+    assert_equal ["Anchor lights from stock, sent today"], told["paid"].map { |one| one["title"] }.first(1)
+    assert_empty ask("GET", "/results?phrase=zeppelin").last["results"]
+  end
+
   def test_its_contract_names_what_it_answers
     contract = YAML.load_file(File.expand_path("../../standins/index/openapi.yaml", __dir__))
     contract["paths"].each do |path, verbs|
@@ -70,6 +80,7 @@ class IndexTest < Minitest::Test
       today = ask("GET", "/status").last["today"]
       query = path.start_with?("/record") ? "?from=#{today}&to=#{today}" : ""
       query = "?url=http://www.skerrylamps.example/" if path == "/look"
+      query = "?phrase=anchor+lights" if path == "/results"
       status, answer = ask("GET", "#{path}#{query}")
       needed = verbs["get"]["responses"]["200"]["content"]["application/json"]["schema"]["required"]
       assert_equal [200, []], [status, needed - answer.keys], path

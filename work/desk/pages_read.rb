@@ -30,13 +30,36 @@ module IronTrellis
           end
         end
 
+        # Those that can't be had or read hold up no other.
+        #
+        # @param urls [Array<String>]
+        # @yieldparam url [String]
+        # @yieldparam page [Core::Desk::Page, nil]
+        # @yieldparam problem [String, nil]
+        # @return [void]
+        def each(urls)
+          answers = answers(urls, strict: false)
+          urls.each do |url|
+            yield url, page(url, *answers.fetch(url)), nil
+          rescue Core::Error => error
+            yield url, nil, error.message
+          end
+        end
+
         private
 
         # In turns, so that all are asked under the same conditions.
-        def answers(urls)
+        def answers(urls, strict: true)
           found = Hash.new { |all, url| all[url] = [] }
           @fetch.call do |client|
-            TURNS.times { urls.each { |url| found[url] << ended(client, Core::Url::NormalForm.parse(url)) } }
+            TURNS.times do |turn|
+              urls.each do |url|
+                # What gives no answer isn't asked three times.
+                next if turn.positive? && !strict && found[url].last.last.error
+
+                found[url] << ended(client, Core::Url::NormalForm.parse(url))
+              end
+            end
           end
           found.transform_values { |some| [some.last, some.filter_map { |one| one.last.first_byte_ms }.sort] }
         rescue Core::Url::NormalForm::Malformed => error

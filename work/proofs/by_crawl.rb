@@ -113,6 +113,8 @@ module IronTrellis
 
         # Of what it read a crawl says that it is gone; of what leads to a page only one that read all.
         def told?(condition)
+          # A crawl has no rule for what was drafted.
+          return false if Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::Drafted
           return false if condition.code == Core::Faults::Rules::RenderOnly::CODE && !@crawl.renders?
           return false if cut? && Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::ByCrawl
 

@@ -104,8 +104,16 @@ module IronTrellis
         end
 
         def write(row)
+          return describe(row) if row["element"] == "alt" && row["after"]
+
           field = CONTENT[row["element"]]
           change(row["url"], {field => row["after"]}) if field && row["after"]
+        end
+
+        # The image is named before its alt text as it was.
+        def describe(row)
+          @orders += 1
+          @keepers.describe(row["url"], row["before"][/\A\S+/], row["after"])
         end
 
         def file(path, content, type)

@@ -64,6 +64,10 @@ module IronTrellis
           # @raise [Core::Error::NotFound]
           def look(url) = get("/look", %w[url standing], {url: url})
 
+          # @param phrase [String]
+          # @return [Hash{String => Object}] results and paid, each [{url, title, description}], the best first
+          def results(phrase) = get("/results", %w[results paid], {phrase: phrase})
+
           # @param url [String] of a sitemap
           # @return [Hash]
           def send_sitemap(url) = change(:Post, "/sitemaps", url)

@@ -17,6 +17,8 @@ module IronTrellis
           }.freeze
           NAMED = {"not-for-phones" => "viewport", "facts-differ" => "data", "title-equals-h1" => "h1"}.freeze
           TEXT = "text"
+          # What was written at the desk.
+          DRAFTED = "drafted-"
           VIEWPORT = '<meta name="viewport" content="width=device-width, initial-scale=1">'
 
           module_function
@@ -31,9 +33,14 @@ module IronTrellis
           end
 
           def row(fault, texts)
+            return drafted(fault) if fault["code"].start_with?(DRAFTED)
+
             element = element(fault["code"])
             [fault["url"], element, before(element, fault, texts), after(element)]
           end
+
+          def drafted(fault) =
+            [fault["url"], fault["code"].delete_prefix(DRAFTED), *Core::Proofs::Checks::Drafted.texts(fault["about"])]
 
           def element(code) =
             NAMED[code] || ELEMENTS.find { |start, _| code.start_with?(start) }&.last || TEXT
@@ -50,7 +57,7 @@ module IronTrellis
           end
 
           def after(element) = (VIEWPORT if element == "viewport")
-          private_class_method :row, :element, :before, :after
+          private_class_method :row, :drafted, :element, :before, :after
         end
       end
     end

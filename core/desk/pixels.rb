@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Desk
+      # How wide a text is on a result page, which cuts titles and descriptions at a width (common practice): the sum of
+      # the widths of its signs in a sans serif with the metrics of Arial.
+      module Pixels
+        FILE = File.join(__dir__, "sans_widths.txt")
+        EM = 2048.0
+        WIDTHS =
+          File
+            .foreach(FILE)
+            .reject { |line| line.start_with?("#") }
+            .to_h { |line| line.split.then { |code, width| [code.hex, width.to_i] } }
+            .freeze
+        # Of signs that the font hasn't; ideographs are as wide as they are high.
+        UNKNOWN = 1139
+        WIDE = /[\p{Han}\p{Hiragana}\p{Katakana}\p{Hangul}]/
+        NO_WIDTH = /[\p{Mn}\p{Cf}]/
+        # Sizes in pixels, and where result pages cut (common practice; the widths are settings of the site).
+        TITLE_SIZE = 20
+        DESCRIPTION_SIZE = 14
+        TITLE_WIDTH = 600
+        DESCRIPTION_WIDTH = 920
+
+        module_function
+
+        # @param text [String]
+        # @param size [Numeric] of the font, in pixels
+        # @return [Float] pixels
+        #   Pixels.width("Anchor", 20).round # => 63
+        def width(text, size) = text.each_char.sum { |sign| of(sign) } * size / EM
+
+        # @param text [String]
+        # @param size [Numeric]
+        # @param most [Numeric] pixels
+        # @return [String] as much of it as is shown, with an ellipsis where it is cut, between words
+        def cut(text, size, most)
+          return text if width(text, size) <= most
+
+          room = most - width(" …", size)
+          shown = +""
+          text.each_char do |sign|
+            break if width(shown + sign, size) > room
+
+            shown << sign
+          end
+          "#{shown.sub(/\s+\S*\z/, "")} …"
+        end
+
+        def of(sign)
+          return 0 if NO_WIDTH.match?(sign)
+
+          WIDTHS.fetch(sign.ord) { WIDE.match?(sign) ? EM : UNKNOWN }
+        end
+        private_class_method :of
+      end
+    end
+  end
+end

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Core
+    module Proofs
+      module Checks
+        # A page says what was drafted for it. What such a fault is about holds the text before and after.
+        module Drafted
+          TO = "\n=>\n"
+          HEADINGS = (1..6).map { |level| "drafted-h#{level}" }.freeze
+          CODES = ["drafted-title", "drafted-description", "drafted-alt", "drafted-text", *HEADINGS].freeze
+
+          module_function
+
+          # @return [Array(Boolean, String)]
+          def call(condition, world)
+            page = world.page(condition.url)
+            return [false, page.told] if page.facts.nil?
+
+            before, after = condition.about.split(TO, 2)
+            found = found(condition.code, page.facts, before)
+            [said?(condition.code, found, after), shown(found)]
+          end
+
+          # @param about [String] of a fault
+          # @return [Array(String, String)] the text before and after
+          def texts(about) = about.to_s.split(TO, 2)
+
+          def found(code, facts, before)
+            case code
+            when "drafted-title" then [facts.title].compact
+            when "drafted-description" then [facts.description].compact
+            when "drafted-alt" then alts(facts, before[/\A\S+/])
+            when "drafted-text" then facts.text.to_s.split("\n")
+            else facts.outline.select { |level, _| code.end_with?(level.to_s) }.map(&:last)
+            end
+          end
+
+          def alts(facts, image) =
+            facts.links.select { |link| link.type == "image" && link.target == image }.map { |link| link.text.to_s }
+
+          # Of a text each of its lines has to be there.
+          def said?(code, found, after)
+            return found.include?(after) unless code == "drafted-text"
+
+            lines = found.to_h { |line| [line, true] }
+            after.split("\n").map(&:strip).reject(&:empty?).all? { |line| lines.key?(line) }
+          end
+
+          def shown(found) = found.empty? ? "nothing" : found.join(" / ")[0, 300]
+          private_class_method :found, :alts, :said?, :shown
+        end
+      end
+    end
+  end
+end

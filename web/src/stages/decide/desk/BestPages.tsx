@@ -1,0 +1,52 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import type { Schemas } from "../../../api/client";
+import { Quiet } from "../../../kit/pieces";
+
+type Props = { told: Schemas["BestPages"]; chosen: string[]; add: (urls: string[]) => void };
+
+/** The best pages for a phrase, to be chosen as rivals, and beside them what others pay for, as ideas. */
+export function BestPages({ told, chosen, add }: Props) {
+  const open = told.results.filter((one) => !chosen.includes(one.url)).map((one) => one.url);
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 1fr)", gap: 3, mb: 1.5 }}>
+      <Box>
+        <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+          <Quiet component="span">The best pages by {told.index}.</Quiet>
+          <Button size="small" disabled={open.length === 0} onClick={() => add(open)}>
+            Hold against all
+          </Button>
+        </Box>
+        {told.results.map((one) => (
+          <Box key={one.url} sx={{ mb: 0.5 }}>
+            <Button
+              size="small"
+              sx={{ py: 0, px: 0.5, minWidth: 0 }}
+              disabled={chosen.includes(one.url)}
+              onClick={() => add([one.url])}
+              aria-label={`Hold against ${one.url}`}
+            >
+              {chosen.includes(one.url) ? "Chosen" : "Choose"}
+            </Button>{" "}
+            {one.title}
+            <Quiet component="span" small>
+              {" "}
+              {one.url}
+            </Quiet>
+          </Box>
+        ))}
+        {told.results.length === 0 && <Quiet>It knows no page for it.</Quiet>}
+      </Box>
+      <Box>
+        <Quiet>What others pay for, as ideas</Quiet>
+        {told.paid.length === 0 && <Quiet small>Nothing.</Quiet>}
+        {told.paid.map((one) => (
+          <Box key={one.url} sx={{ mb: 0.75 }}>
+            <strong>{one.title}</strong>
+            <div>{one.description}</div>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,62 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { Part } from "../../../kit/parts";
+import { Quiet } from "../../../kit/pieces";
+import type { DeskWork, Sheet } from "./useDeskPage";
+
+const TITLE_PX = 600;
+const DESCRIPTION_PX = 920;
+
+/** How a page of results would show it, as it is and as it is drafted; and the page drawn with its draft. */
+export function Result({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
+  const [now, drafted] = sheet.results;
+  const same = now?.title === drafted?.title && now?.description === drafted?.description;
+  return (
+    <Part title="Among results" level="h2">
+      {now && <One name="As it is" result={now} url={sheet.url} />}
+      {drafted && !same && <One name="As drafted" result={drafted} url={sheet.url} />}
+      <Button size="small" disabled={work.preview.isPending} onClick={() => work.preview.mutate()}>
+        {work.preview.isPending ? "Drawing …" : "Draw the page with its draft"}
+      </Button>
+      {work.preview.data?.problem && <Box sx={{ color: "rust" }}>{work.preview.data.problem}</Box>}
+      {work.preview.data?.screenshot && (
+        <Box
+          sx={{ border: 1, borderColor: "divider", maxHeight: 300, overflow: "auto" }}
+          tabIndex={0}
+          role="region"
+          aria-label="Preview"
+        >
+          <img
+            src={`data:image/webp;base64,${work.preview.data.screenshot}`}
+            alt="The page with its draft"
+            style={{ width: "100%", display: "block" }}
+          />
+        </Box>
+      )}
+    </Part>
+  );
+}
+
+function One({ name, result, url }: { name: string; result: Sheet["results"][number]; url: string }) {
+  return (
+    <Box sx={{ mb: 1.5 }}>
+      <Quiet small>{name}</Quiet>
+      <Box
+        sx={{ fontFamily: "Arial, 'Liberation Sans', sans-serif", fontSize: 17, color: "verdigris", lineHeight: 1.3 }}
+      >
+        {result.shown_title || "no title"}
+      </Box>
+      <Quiet small style={{ overflowWrap: "anywhere" }}>
+        {url}
+      </Quiet>
+      <Box sx={{ fontFamily: "Arial, 'Liberation Sans', sans-serif", fontSize: 13 }}>
+        {result.shown_description || "no description"}
+      </Box>
+      <Quiet small>
+        {wide("title", result.title_px, TITLE_PX)}; {wide("description", result.description_px, DESCRIPTION_PX)}
+      </Quiet>
+    </Box>
+  );
+}
+
+const wide = (what: string, px: number, most: number) => `${what} ${px} of ${most} px${px > most ? ", cut" : ""}`;

@@ -1,0 +1,80 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { api, data, type Schemas } from "../../../api/client";
+import { type Task, worked } from "../../../api/tasks";
+import { asked } from "../../../kit/screen";
+
+export type Sheet = Schemas["DeskSheet"];
+export type Draft = Schemas["DeskDraft"];
+type Change = Schemas["DeskChange"];
+
+const KEEP_AFTER_MS = 700;
+
+/** One page at the desk, and what is done with it. What is written is kept a moment after the last key. */
+export function useDeskPage(site: number, url: string) {
+  const queries = useQueryClient();
+  const path = { site, url };
+  const key = ["desk", site, "page", url];
+  const [running, setRunning] = useState<Task>();
+  const sheet = useQuery({
+    queryKey: key,
+    queryFn: () => data(api.GET("/sites/{site}/desk/{url}", { params: { path } })),
+  });
+  const took = (told: Sheet) => queries.setQueryData(key, told);
+  const refresh = () => queries.invalidateQueries({ queryKey: key });
+  const keep = useMutation({
+    mutationFn: (body: Change) => data(api.PUT("/sites/{site}/desk/{url}", { params: { path }, body })),
+    onSuccess: took,
+  });
+  const read = useMutation({
+    mutationFn: () =>
+      worked("desk_read", api.POST("/sites/{site}/desk/{url}/read", { params: { path } }), setRunning).finally(() =>
+        setRunning(undefined),
+      ),
+    onSettled: refresh,
+  });
+  const preview = useMutation({
+    mutationFn: () => worked("draft_rendered", api.POST("/sites/{site}/desk/{url}/preview", { params: { path } })),
+  });
+  const addFile = useMutation({
+    mutationFn: async (file: File) =>
+      data(
+        api.POST("/sites/{site}/desk/{url}/files", {
+          params: { path },
+          body: { name: file.name, text: await file.text() },
+        }),
+      ),
+    onSuccess: took,
+  });
+  const best = useMutation({
+    mutationFn: (phrase: string) =>
+      worked("best_pages", api.POST("/sites/{site}/best-pages", { params: { path: { site } }, body: { phrase } })),
+  });
+  const handOver = useMutation({
+    mutationFn: () => data(api.POST("/sites/{site}/desk/{url}/hand-over", { params: { path } })),
+  });
+  const writing = useWriting(sheet.data, (draft) => keep.mutate({ draft }));
+  return { sheet: asked(sheet, "the page"), keep, read, running, preview, addFile, best, handOver, ...writing };
+}
+
+/** The draft as it is typed, sent on when the hand rests. */
+function useWriting(sheet: Sheet | undefined, send: (draft: Draft) => void) {
+  const [typed, setTyped] = useState<Draft>();
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const draft = typed ?? sheet?.draft ?? {};
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const write = (change: Draft) => {
+    const next = { ...draft, ...change };
+    setTyped(next);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => send(next), KEEP_AFTER_MS);
+  };
+  const startOver = () => {
+    clearTimeout(timer.current);
+    setTyped({});
+    send({});
+  };
+  return { draft, write, startOver };
+}
+
+export type DeskWork = ReturnType<typeof useDeskPage>;
