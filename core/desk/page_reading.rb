@@ -19,16 +19,17 @@ module IronTrellis
         # @param source [String] what it is called
         # @param links_in [Array<String>] texts of links to it
         # @param first_byte_ms [Integer, nil]
+        # @param main [Boolean] whether only the main text counts, without navigation and what frames it
         # @return [Page]
         # @raise [Core::Page::Unreadable]
         def self.call(body, url: nil, header_lines: ["content-type: text/html"], source: url.to_s, links_in: [],
-          first_byte_ms: nil)
-          new(body, url, header_lines, source, links_in, first_byte_ms).call
+          first_byte_ms: nil, main: false)
+          new(body, url, header_lines, source, links_in, first_byte_ms, main).call
         end
 
-        def initialize(body, url, header_lines, source, links_in, first_byte_ms)
+        def initialize(body, url, header_lines, source, links_in, first_byte_ms, main)
           @body, @url, @header_lines, @source = body, url, header_lines, source
-          @links_in, @first_byte_ms = links_in, first_byte_ms
+          @links_in, @first_byte_ms, @main = links_in, first_byte_ms, main
         end
 
         # @return [Page]
@@ -78,7 +79,7 @@ module IronTrellis
             "description" => [facts.description].compact,
             "h1" => facts.h1.to_a,
             "headings" => facts.outline.to_a.map(&:last),
-            "text" => lines(facts.text.to_s),
+            "text" => text(facts),
             "emphasis" => document.css(EMPHASIS).map { |node| fold(node.text) },
             "keywords" => keywords(document),
             "alt" => document.css("img[alt]").map { |node| fold(node["alt"].to_s) },
@@ -86,6 +87,12 @@ module IronTrellis
             "links_in" => @links_in,
             "address" => @url ? [address] : []
           }.transform_values { |some| some.reject(&:empty?) }
+        end
+
+        def text(facts)
+          return lines(facts.text.to_s) unless @main
+
+          Copies::MainText.blocks(facts.text.to_s, facts.frames).map { |line| fold(line) }.reject(&:empty?)
         end
 
         def keywords(document) =

@@ -30,7 +30,7 @@ module IronTrellis
         private
 
         def put_in(answer, parts)
-          page = Core::Desk::PageReading.call(answer.body, url: parts, header_lines: answer.header_lines)
+          page = Core::Desk::PageReading.call(answer.body, url: parts, header_lines: answer.header_lines, main: true)
           type = answer.headers.first("content-type").to_s[/charset\s*=\s*"?([^"\s;]+)/i, 1]
           html, = Core::Page::Charset.decode(answer.body, type)
           answer.body = Core::Desk::DraftedDocument.of(html, parts, page, @sheet.page.draft).b

@@ -25,7 +25,8 @@ module IronTrellis
             row["body"],
             url: Core::Url::NormalForm.parse(url),
             header_lines: row["header_lines"].split("\n"),
-            links_in: links_in(crawl, url_id)
+            links_in: links_in(crawl, url_id),
+            main: true
           )
         end
 

@@ -12,9 +12,11 @@ module IronTrellis
 
         # @param fetch [Crawling::OneFetch]
         # @param pace [#wait] before each request
-        def initialize(fetch, pace: Crawling::Pace.new(0))
+        # @param main [Boolean] as of Core::Desk::PageReading
+        def initialize(fetch, pace: Crawling::Pace.new(0), main: false)
           @fetch = fetch
           @pace = pace
+          @main = main
         end
 
         # @param sources [Array<String>] addresses; what isn't one is given to the block
@@ -88,7 +90,8 @@ module IronTrellis
             url: parts,
             header_lines: answer.header_lines,
             source: source,
-            first_byte_ms: times[times.size / 2]
+            first_byte_ms: times[times.size / 2],
+            main: @main
           )
         rescue Core::Page::Unreadable => error
           wrong("#{source}: #{error.message}.")

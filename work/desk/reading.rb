@@ -12,7 +12,7 @@ module IronTrellis
           @settings = site.crawl_settings
           @reads = Store::Desk::Reads.new(site)
           @fetch = Crawling::OneFetch.of(@settings, Store::Settings::Secrets.of(site.id))
-          @pages = PagesRead.new(@fetch, pace: Crawling::Pace.new(@settings.rate))
+          @pages = PagesRead.new(@fetch, pace: Crawling::Pace.new(@settings.rate), main: true)
         end
 
         # @param urls [Array<String>]

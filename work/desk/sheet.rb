@@ -104,7 +104,14 @@ module IronTrellis
         def read = @read ||= @reads.of([@row["url"], *@page.rivals])
 
         # As it was read last; else as the crawl has it.
-        def own_page = @own ||= read.dig(@row["url"], :page) || OwnPage.of(@run.crawl, @row["url_id"], @row["url"])
+        def own_page = @own ||= live || OwnPage.of(@run.crawl, @row["url_id"], @row["url"])
+
+        # What links to it only the crawl knows.
+        def live
+          page = read.dig(@row["url"], :page) or return
+          page.texts["links_in"] = OwnPage.links_in(@run.crawl, @row["url_id"])
+          page
+        end
 
         def drafted(own) = Desk::Draft.new(@page.draft).on(own)
 

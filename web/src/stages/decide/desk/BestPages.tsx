@@ -3,18 +3,19 @@ import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
 import { Quiet } from "../../../kit/pieces";
 
-type Props = { told: Schemas["BestPages"]; chosen: string[]; add: (urls: string[]) => void };
+type Props = { told: Schemas["BestPages"]; own: string; chosen: string[]; add: (urls: string[]) => void };
 
 /** The best pages for a phrase, to be chosen as rivals, and beside them what others pay for, as ideas. */
-export function BestPages({ told, chosen, add }: Props) {
-  const open = told.results.filter((one) => !chosen.includes(one.url)).map((one) => one.url);
+export function BestPages({ told, own, chosen, add }: Props) {
+  const ours = (url: string) => new URL(url).host === new URL(own).host;
+  const open = told.results.map((one) => one.url).filter((url) => !chosen.includes(url) && !ours(url));
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 1fr)", gap: 3, mb: 1.5 }}>
       <Box>
         <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
           <Quiet component="span">The best pages by {told.index}.</Quiet>
           <Button size="small" disabled={open.length === 0} onClick={() => add(open)}>
-            Hold against all
+            Hold against all of other sites
           </Button>
         </Box>
         {told.results.map((one) => (
@@ -32,6 +33,7 @@ export function BestPages({ told, chosen, add }: Props) {
             <Quiet component="span" small>
               {" "}
               {one.url}
+              {ours(one.url) && ", of this site"}
             </Quiet>
           </Box>
         ))}

@@ -39,7 +39,7 @@ function One({ check }: { check: Check }) {
         {check.drafted_met ? "✓" : "–"}
       </Box>
       <span>
-        {NAMES[check.name] ?? check.name}
+        {check.name}
         <Quiet component="span" small>
           {" "}
           {range(check)}
@@ -52,8 +52,6 @@ function One({ check }: { check: Check }) {
     </Box>
   );
 }
-
-const NAMES: Record<string, string> = { words: "Words", headings: "Headings", images: "Images", links: "Links" };
 
 function range({ low, high, weight }: Check) {
   const parts =

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
+import { BringFile } from "../../../kit/BringFile";
 import { bytes, count, moment } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
 import { Quiet } from "../../../kit/pieces";
@@ -68,23 +69,14 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         >
           Add it
         </Button>
-        <Button component="label">
-          Bring a file
-          <input
-            type="file"
-            hidden
-            accept=".html,.htm,.txt"
-            aria-label="Bring a file as a rival"
-            onChange={(event) => event.target.files?.[0] && work.addFile.mutate(event.target.files[0])}
-          />
-        </Button>
+        <BringFile label="Bring a file" accept=".html,.htm,.txt" read={(file) => work.addFile.mutate(file)} />
         <Button variant="outlined" disabled={work.read.isPending} onClick={() => work.read.mutate()}>
           {work.read.isPending
             ? `Fetching, ${work.running?.done ?? 0} of ${work.running?.total ?? sources.length + 1} …`
             : "Fetch page and rivals"}
         </Button>
       </Box>
-      {work.best.data && <BestPages told={work.best.data} chosen={sources} add={add} />}
+      {work.best.data && <BestPages told={work.best.data} own={sheet.url} chosen={sources} add={add} />}
       {sheet.rivals.length > 0 && (
         <Roomy label="Rivals" columns={COLUMNS}>
           {sheet.rivals.map((one) => (
@@ -112,7 +104,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         </Roomy>
       )}
       {sheet.measures.length > 0 && (
-        <Quiet>
+        <Quiet style={{ margin: "8px 0 20px" }}>
           {sheet.measures.map((one) => (
             <Box component="span" key={one.name} sx={{ mr: 2.5, whiteSpace: "nowrap" }}>
               {MEASURES[one.name]}: {one.own === null ? "–" : count(Math.round(one.own))}, theirs{" "}

@@ -66,7 +66,7 @@ export function Terms({ sheet }: { sheet: Sheet }) {
               <td>{percent(one.share)}</td>
               <td>
                 {one.rivals
-                  ? `${one.rivals.used_by}, ${percent(one.rivals.median)} (${percent(one.rivals.low)} to ${percent(one.rivals.high)})`
+                  ? `${one.rivals.used_by} use it, ${percent(one.rivals.median)} (${percent(one.rivals.low)} to ${percent(one.rivals.high)})`
                   : ""}
               </td>
               <td>{stand(one)}</td>
