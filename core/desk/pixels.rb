@@ -6,14 +6,6 @@ module IronTrellis
       # How wide a text is on a result page, which cuts titles and descriptions at a width (common practice): the sum of
       # the widths of its signs in a sans serif with the metrics of Arial.
       module Pixels
-        FILE = File.join(__dir__, "sans_widths.txt")
-        EM = 2048.0
-        WIDTHS =
-          File
-            .foreach(FILE)
-            .reject { |line| line.start_with?("#") }
-            .to_h { |line| line.split.then { |code, width| [code.hex, width.to_i] } }
-            .freeze
         # Of signs that the font hasn't; ideographs are as wide as they are high.
         UNKNOWN = 1139
         WIDE = /[\p{Han}\p{Hiragana}\p{Katakana}\p{Hangul}]/
@@ -30,7 +22,7 @@ module IronTrellis
         # @param size [Numeric] of the font, in pixels
         # @return [Float] pixels
         #   Pixels.width("Anchor", 20).round # => 63
-        def width(text, size) = text.each_char.sum { |sign| of(sign) } * size / EM
+        def width(text, size) = text.each_char.sum { |sign| of(sign) } * size / SansWidths::EM.to_f
 
         # @param text [String]
         # @param size [Numeric]
@@ -52,7 +44,7 @@ module IronTrellis
         def of(sign)
           return 0 if NO_WIDTH.match?(sign)
 
-          WIDTHS.fetch(sign.ord) { WIDE.match?(sign) ? EM : UNKNOWN }
+          SansWidths::ALL.fetch(sign.ord) { WIDE.match?(sign) ? SansWidths::EM : UNKNOWN }
         end
         private_class_method :of
       end

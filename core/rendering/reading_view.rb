@@ -25,7 +25,8 @@ module IronTrellis
         def lines
           @headings = @facts.outline.to_a.dup
           @links = @facts.links.to_a.select { |link| link.type == "anchor" && !link.text.to_s.strip.empty? }
-          @facts.text.to_s.split("\n").first(MOST_LINES).map { |text| Line.new(level: level(text), pieces: pieces(text)) }
+          texts = @facts.text.to_s.split("\n").first(MOST_LINES)
+          texts.map { |text| Line.new(level: level(text), pieces: pieces(text)) }
         end
 
         # @return [Hash{String => Integer}] how often each word of the query stands in the text

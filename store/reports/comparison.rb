@@ -72,7 +72,8 @@ module IronTrellis
                 raise(Core::Error::Conflict.new("Crawl #{one.number} isn't judged yet, so it can't be compared."))
             end
           check(crawl, earlier)
-          @between = earlier.created_at..following(crawl)
+          # Older histories tell whole seconds.
+          @between = earlier.created_at.floor..following(crawl)
           @site = crawl.site
           @before =
             crawl

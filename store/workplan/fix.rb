@@ -79,7 +79,7 @@ module IronTrellis
             state: state,
             **({claimed_at: now} if state == States::CLAIMED).to_h,
             **({proved_at: now} if state == States::PROVED).to_h,
-            history: history + [{"at" => now.utc.iso8601, "state" => state, "by" => by, "why" => why}.compact],
+            history: history + [{"at" => now.utc.iso8601(3), "state" => state, "by" => by, "why" => why}.compact],
             changed_at: now
           )
         end
