@@ -11,6 +11,7 @@ module IronTrellis
             "answers 200, leads for good (301 or 308) in one hop to a page that answers 200%{wanted}, or answers 410",
           "gone-linked" => "no page links to it any more, or it leads on",
           "accepted-route" => "leads for good (301 or 308) in one hop to %{wanted}",
+          "accepted-link" => "links to %{about}",
           "decided-block" => "is blocked by robots.txt",
           "improve" => "it is written better, and nobody decides so any more",
           "merge" => "leads for good (301 or 308) in one hop to %{about}, which has its text",

@@ -22,6 +22,7 @@ module IronTrellis
           "decided-intent" => "Pages say otherwise than was decided",
           "decided-canonical" => "A canonical was chosen",
           "accepted-route" => "A redirect was accepted",
+          "accepted-link" => "Links that should be, as accepted",
           "improve" => "To be written better, as decided",
           "merge" => "To go into another page, as decided",
           "decided-block" => "Kept out, and out of the index: crawlers need not fetch it any more"

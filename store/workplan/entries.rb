@@ -31,6 +31,7 @@ module IronTrellis
           SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status
           FROM %<ledger>s WHERE url_id = ANY($1::bigint[])
         SQL
+        LINKED = "SELECT 1 FROM %<links>s WHERE source_id = $1 AND target_id = $2 AND type = $3 LIMIT 1"
         # What fixes that are proved took out of the index.
         CLOSED = <<~SQL
           SELECT DISTINCT one ->> 'url' FROM fixes f, jsonb_array_elements(f.faults) one
@@ -90,7 +91,8 @@ module IronTrellis
         # What was decided and isn't so yet; where a fault says the same of a URL that is told already.
         def decided(faults)
           told = faults.to_h { |row| [url_and_kind(row), true] }
-          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) } + reviews + blocks
+          (intents + canonicals + routes).reject { |row| told.key?(url_and_kind(row)) } + reviews + blocks +
+            accepted_links
         end
 
         def url_and_kind(row) = [row["url"], Core::Workplan::Kinds.of(row["code"])]
@@ -140,6 +142,23 @@ module IronTrellis
             {"url" => url, "code" => "merge", "grade" => "diverts", "about" => target}
           end
         end
+
+        # Links that were accepted and aren't there yet.
+        def accepted_links
+          wanted =
+            @site.decisions.values("link").flat_map do |source, value|
+              (value["links"] || []).map do |link|
+                {"url" => source, "code" => "accepted-link", "grade" => "weakens", "about" => link["target"]}
+              end
+            end
+          located(wanted).reject { |row| linked?(row["url_id"], row["about"]) }
+        end
+
+        def linked?(source, target) =
+          Postgres::Sql.run(
+            format(LINKED, @names),
+            [source, Core::Url::NormalForm.id(@site.id, target), Pages::FactsRows::TYPES.fetch("anchor")]
+          ).ntuples.positive?
 
         # What was closed by work that is proved, and is out of the index by its newest word, need not be fetched.
         def blocks

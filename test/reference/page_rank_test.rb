@@ -21,7 +21,7 @@ class PageRankTest < Minitest::Test
 
   def test_shares_and_their_order_are_those_of_graphology = assert_same_as("node", "graphology.mjs")
 
-  def test_shares_and_their_order_are_those_of_networkx = assert_same_as("python3", "networkx_pagerank.py")
+  def test_shares_and_their_order_are_those_of_networkx = assert_same_as("/usr/bin/python3", "networkx_pagerank.py")
 
   private
 

@@ -10,7 +10,7 @@ import { useUndo } from "./useDecide";
 import { WhyNot } from "./WhyNot";
 
 /** What no page can show. */
-const UNSEEN = new Set<Decision["kind"]>(["sitemaps"]);
+const UNSEEN = new Set<Decision["kind"]>(["sitemaps", "link"]);
 
 /** Decisions with who, when and why, and the tag to write; the newest of a subject can be checked now and taken back. */
 export function Decided({ site, decisions }: { site: number; decisions: Decision[] }) {
@@ -78,6 +78,15 @@ const INTENTS: Record<string, string> = {
   undecided: "left open",
 };
 
+const FATES: Record<string, string> = {
+  keep: "stays as it is",
+  improve: "is to be written better",
+  merge_into: "goes into",
+  redirect_to: "leads to",
+  keep_out: "should be kept out",
+  remove: "is to go",
+};
+
 /** What is to be written for a decision, where it is one tag. */
 function tag(decision: Decision) {
   const { kind, value } = settled(decision);
@@ -108,5 +117,11 @@ function words(decision: Decision) {
       return "a draft of robots.txt";
     case "sitemaps":
       return "a plan for sitemaps";
+    case "review":
+      return FATES[value.fate] + (value.target ? ` ${value.target}` : "");
+    case "link":
+      return value.links.length > 0
+        ? `should link to ${value.links.map((one) => one.target).join(", ")}`
+        : "no new links from it";
   }
 }

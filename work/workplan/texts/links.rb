@@ -9,6 +9,7 @@ module IronTrellis
           KIND = "links"
           COLUMNS = %w[page present wanted anchor place].freeze
           TO_TARGET = /\Alink-to-|\Aoutbound-missing\z/
+          ACCEPTED = "accepted-link"
           WANTS_LINKS = %w[orphan few-links-in too-deep].freeze
 
           module_function
@@ -26,6 +27,7 @@ module IronTrellis
 
           def rows(fault, texts)
             url, code = fault.values_at("url", "code")
+            return [[url, nil, fault["about"], words(fault, texts), nil]] if code == ACCEPTED
             return [[nil, nil, url, nil, nil]] if WANTS_LINKS.include?(code)
             return [[url, nil, nil, nil, nil]] unless TO_TARGET.match?(code)
 
@@ -34,7 +36,13 @@ module IronTrellis
             found = [{}] if found.empty?
             found.map { |link| [url, fault["about"], wanted, link["text"], link["place"]] }
           end
-          private_class_method :shared, :rows
+
+          # In which words it shall stand, as accepted.
+          def words(fault, texts)
+            decided = texts.memo(:accepted_links) { texts.site.decisions.values("link") }
+            (decided.dig(fault["url"], "links") || []).find { |one| one["target"] == fault["about"] }&.fetch("text")
+          end
+          private_class_method :shared, :rows, :words
         end
       end
     end

@@ -4,6 +4,10 @@ import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { counted, count } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
+import { useAddress } from "../../../kit/address";
+import { LinkButton } from "../../../kit/LinkButton";
+import { Topics } from "../../../kit/Topics";
+import { useMissingLinks } from "../../../kit/useMissingLinks";
 import { Depths } from "./Depths";
 import { Flow } from "./Flow";
 import { Folders } from "./Folders";
@@ -46,7 +50,27 @@ export default function Structure() {
           <Folders folders={structure.data.folders} />
         </Part>
         <Hubs structure={structure.data} />
+        <TopicsOfSite />
       </Box>
     </Room>
+  );
+}
+
+const TOPICS_SHOWN = 6;
+
+/** What pages speak of together, once somebody had it worked out. */
+function TopicsOfSite() {
+  const { siteId, to, navigate } = useAddress();
+  const { found } = useMissingLinks(siteId);
+  if (found.state !== "ready") return null;
+  return (
+    <Part level="h2" title="Topics">
+      {found.data.made_at ? (
+        <Topics topics={found.data.topics.slice(0, TOPICS_SHOWN)} />
+      ) : (
+        "Nobody has looked for topics yet."
+      )}
+      <LinkButton act={() => void navigate(to("decide/links", { view: "topics" }))}>All topics</LinkButton>
+    </Part>
   );
 }

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/api_here"
+
+# Links that should be: found, accepted, in a fix with their words; topics; hosts that are lost.
+class MissingLinksApiTest < Minitest::Test
+  include ApiHere
+
+  def setup
+    super
+    sign_up
+    @site = Store::Crawling::Crawl.find(judged).site_id
+    forget
+  end
+
+  def teardown
+    forget
+    super
+  end
+
+  def test_links_are_found_accepted_and_become_a_fix
+    assert_nil call(:get, path)["made_at"]
+    assert_operator worked(path, {})["found"], :>, 3
+    told = call(:get, path)
+    assert_equal ["open"], told["proposals"].map { |one| one["state"] }.uniq
+    assert_operator told["proposals"].map { |one| one["source"] }.tally.values.max, :<=, 3
+    first = told["proposals"].first
+    assert_includes first["sentence"], first["words"]
+    refute linked?(first), "it isn't there yet"
+    decide(first["source"], {links: [{target: first["target"], text: first["words"]}], refused: []})
+    assert_equal "accepted", call(:get, path)["proposals"].first["state"]
+    worked("/sites/#{@site}/fixes/again", {})
+    links = Store::Workplan::Fix.where(site_id: @site, kind: "links")
+    fix = links.find { |one| one.faults.any? { |fault| fault["code"] == "accepted-link" } }
+    sheet = call(:get, "/sites/#{@site}/fixes/#{fix.name}")
+    assert_includes sheet["conditions"].map { |one| one["condition"] }, "links to #{first["target"]}"
+    rows = CSV.parse(sheet["text"].first["content"], headers: true).map(&:to_h)
+    row = rows.find { |one| one["page"] == first["source"] && one["wanted"] == first["target"] }
+    assert_equal [nil, first["words"]], row.values_at("present", "anchor")
+    decide(first["source"], {links: [], refused: [first["target"]]})
+    assert_equal "refused", call(:get, path)["proposals"].first["state"]
+  end
+
+  def test_four_links_from_one_page_are_too_many
+    links = (1..4).map { |n| {target: "http://www.skerrylamps.example/#{n}", text: "x"} }
+    decide("http://www.skerrylamps.example/", {links: links, refused: []}, status: 422)
+  end
+
+  private
+
+  def path = "/sites/#{@site}/missing-links"
+
+  def decide(subject, value, status: 200)
+    wish = {kind: "link", values: [{subject: subject, value: value}]}
+    call(:post, "/sites/#{@site}/decisions", wish, status: status)
+  end
+
+  def linked?(proposal)
+    crawl = Store::Sites::Site.find(@site).newest_crawl
+    Store::Postgres::Sql.rows(
+      "SELECT 1 FROM links WHERE crawl_id = $1 AND source_id = $2 AND target_id = $3 AND type = 0",
+      [crawl.id, *proposal.values_at("source_id", "target_id")]
+    ).any?
+  end
+
+  def forget
+    %w[missing_links fixes].each do |table|
+      Store::Postgres::Sql.run("DELETE FROM #{table} WHERE site_id = $1", [@site])
+    end
+    Store::Sites::Site.find(@site).decisions.values("link").each_key { |subject| decide(subject, nil) }
+  end
+end
