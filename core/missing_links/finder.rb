@@ -31,6 +31,13 @@ module IronTrellis
         # @return [Likeness]
         attr_reader :likeness
 
+        # @param stem [String]
+        # @return [String] the word of that stem that is used most
+        def word(stem)
+          @forms ||= {}
+          @forms[stem] ||= forms(stem).max_by { |form, times| [times, form] }&.first || stem
+        end
+
         # @return [Array<Proposal>] what helps the most important pages first
         def call
           given = Hash.new(0)
@@ -38,6 +45,15 @@ module IronTrellis
         end
 
         private
+
+        def forms(stem)
+          holders.fetch(stem, []).first(MOST_OF_TARGET).flat_map { |page| surface(page, stem) }.tally
+        end
+
+        def surface(page, stem) =
+          sentences(page).flat_map { |sentence, words|
+            words.filter_map { |one, from, to| fold(sentence[from...to]) if one == stem }
+          }
 
         def targets =
           @pages.select(&:wanted).max_by(MOST_TARGETS) { |page| [page.importance.to_f, page.url] }
@@ -100,12 +116,16 @@ module IronTrellis
             target
               .phrases
               .map { |phrase| stem(phrase, target.language) }
-              .reject { |stems| stems.empty? || stems.size == 1 && common?(stems.first) }
+              .reject { |stems| stems.empty? || stems.size == 1 && common?(stems.first, target.language) }
               .uniq
               .sort_by { |stems| -stems.size }
         end
 
-        def common?(stem) = holders.fetch(stem, []).size * RARE > @pages.size
+        # Among the pages of that language.
+        def common?(stem, language)
+          @languages ||= @pages.map(&:language).tally
+          holders.fetch(stem, []).count { |page| page.language == language } * RARE > @languages.fetch(language, 0)
+        end
 
         def held?(page, phrase) = phrase.all? { |stem| known(page).key?(stem) }
 

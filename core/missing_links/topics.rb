@@ -13,12 +13,15 @@ module IronTrellis
         LEAST_PAGES = 3
         MOST = 100
         WORDS = 4
+        # Shorter words tell little.
+        LEAST_SIGNS = 3
 
         # @param pages [Array<Page>]
-        # @param likeness [Likeness] of their texts
-        def initialize(pages, likeness)
+        # @param finder [Finder] of links between them
+        def initialize(pages, finder)
           @pages = pages
-          @likeness = likeness
+          @finder = finder
+          @likeness = finder.likeness
         end
 
         # @return [Array<Topic>] the largest first
@@ -45,10 +48,14 @@ module IronTrellis
           Topic.new(
             leader: leader,
             members: members,
-            words: @likeness.telling([leader.id, *members.map { |page, _| page.id }], WORDS),
+            words: words([leader.id, *members.map { |page, _| page.id }]),
             unlinked: members.map(&:first).reject { |page| page.links.include?(leader.id) }
           )
         end
+
+        def words(ids) =
+          @likeness.telling(ids, WORDS * 2).map { |stem| @finder.word(stem) }
+            .select { |word| word.length >= LEAST_SIGNS }.first(WORDS)
       end
     end
   end

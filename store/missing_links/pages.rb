@@ -7,8 +7,9 @@ module IronTrellis
       class Pages
         MOST = 5_000
         ROWS = <<~SQL
-          SELECT l.url_id, l.url, l.title, l.h1, l.lang, l.authority, l.importance, l.wanted, b.texts, b.frames
-          FROM %<ledger>s l JOIN %<page_blocks>s b USING (url_id)
+          SELECT l.url_id, l.url, l.title, l.h1, l.lang, l.authority, l.importance, l.wanted, b.texts, b.frames,
+            p.outline
+          FROM %<ledger>s l JOIN %<page_blocks>s b USING (url_id) JOIN %<page_facts>s p USING (url_id)
           WHERE l.kind = 'html' AND l.indexable AND l.copy_of IS NULL
           ORDER BY l.importance DESC NULLS LAST, l.url LIMIT #{MOST}
         SQL
@@ -49,6 +50,12 @@ module IronTrellis
         def by_id(sql, id, values, params) =
           Postgres::Sql.rows(format(sql, @names), params).to_h { |row| row.values_at(id, values) }
 
+        # A heading is no place for a link.
+        def blocks(row)
+          headings = (row["outline"] || []).to_h { |_, text| [text, true] }
+          Core::Copies::MainText.blocks(row["texts"], row["frames"]).reject { |line| headings.key?(line) }
+        end
+
         def page(row, links, queries, phrases)
           id = row["url_id"]
           Core::MissingLinks::Page.new(
@@ -56,7 +63,7 @@ module IronTrellis
             id: id,
             language: row["lang"],
             phrases: [*phrases[id], *row["h1"], row["title"]&.sub(SITE_NAME, ""), *queries[id]].compact.uniq,
-            blocks: Core::Copies::MainText.blocks(row["texts"], row["frames"]),
+            blocks: blocks(row),
             links: (links[id] || []).to_h { |target| [target, true] }
           )
         end

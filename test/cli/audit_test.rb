@@ -56,7 +56,6 @@ class AuditTest < Minitest::Test
       %w[audit --out /tmp/x] => /start URL/,
       ["audit", "no domain", "--out", "/tmp/x"] => %r{http://},
       %w[audit http://a.test/] => /--out/,
-      %w[audit http://a.test/ --out /tmp/x --render] => /not built yet/,
       %w[audit http://a.test/ --out /tmp/x --resolve a] => /HOST:PORT:ADDRESS/,
       %w[audit http://a.test/ --out /tmp/x --limit 0] => /limit/,
       %w[audit http://a.test/ --out /tmp/x --exclude /(/] => /pattern/,

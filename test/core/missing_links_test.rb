@@ -52,7 +52,7 @@ class MissingLinksTest < Minitest::Test
     wax = (5..7).map { |id| page(id, "Wax for brass: bees and turpentine in a tin, #{id}.", authority: 0.1) }
     alone = page(8, "Tides at the quay.")
     pages = [*oil, *wax, alone]
-    topics = Links::Topics.new(pages, Links::Finder.new(pages).likeness).call
+    topics = Links::Topics.new(pages, Links::Finder.new(pages)).call
     assert_equal [[4, [1, 2, 3]], [5, [6, 7]]],
       topics.map { |one| [one.leader.id, one.members.map { |member, _| member.id }.sort] }
     assert_equal [1, 3], topics.first.unlinked.map(&:id).sort

@@ -17,7 +17,7 @@ module IronTrellis
           pages = Store::MissingLinks::Pages.new(run).call
           finder = Core::MissingLinks::Finder.new(pages)
           proposals = finder.call
-          topics = Core::MissingLinks::Topics.new(pages, finder.likeness).call
+          topics = Core::MissingLinks::Topics.new(pages, finder).call
           Store::MissingLinks::Found.keep(
             @site,
             crawl_id: run.crawl_id,

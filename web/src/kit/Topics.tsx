@@ -38,8 +38,8 @@ function One({ topic }: { topic: Topic }) {
       <Quiet small>
         {counted(topic.members.length + 1, "page")},{" "}
         {lonely.size === 0
-          ? "all link to the first"
-          : `${counted(lonely.size, "doesn’t link", "don’t link")} to the first`}
+          ? "all link to the one that leads"
+          : `${counted(lonely.size, "doesn’t link", "don’t link")} to the one that leads`}
       </Quiet>
       <Box sx={{ mt: 0.5, overflowWrap: "anywhere" }}>
         <UrlText url={topic.leader.url} size={12} />
@@ -58,7 +58,7 @@ function One({ topic }: { topic: Topic }) {
           {lonely.has(member.url) && (
             <Quiet component="span" small>
               {" "}
-              no link to the first
+              no link to it
             </Quiet>
           )}
         </Box>
