@@ -30,6 +30,8 @@ module IronTrellis
 
           app.post("/api/sites/:site/desk/:url/preview") { desk_task(Work::Tasks::Kinds::DraftRendered) }
 
+          app.post("/api/sites/:site/desk/:url/data") { json(text: desk_sheet.marked_up(body_json)) }
+
           app.post("/api/sites/:site/desk/:url/files") do
             desk_sheet.add_file(body_json["name"], body_json["text"].b, by: user.name)
             json(desk_sheet.call)

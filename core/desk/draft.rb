@@ -4,9 +4,10 @@ module IronTrellis
   module Core
     module Desk
       # What somebody wants a page to say instead: its `title`, `description`, `headings` (texts in the order of the
-      # page's), `alts` (by address of the image) and `text` (a block a line). What isn't there stays as it is.
+      # page's), `alts` (by address of the image), `text` (a block a line) and `data` (JSON-LD to be added). What isn't
+      # there stays as it is.
       class Draft
-        FIELDS = %w[title description headings alts text].freeze
+        FIELDS = %w[title description headings alts text data].freeze
         MOST = 200_000
         MOST_LINE = 1_000
 
@@ -15,7 +16,7 @@ module IronTrellis
         # @raise [Error::InvalidInput]
         def self.read(values)
           unless fine?(values)
-            raise Error::InvalidInput.new("A draft holds title, description, headings, alts and text, as texts.")
+            raise Error::InvalidInput.new("A draft holds title, description, headings, alts, text and data, as texts.")
           end
 
           values.slice(*FIELDS).compact
@@ -26,11 +27,14 @@ module IronTrellis
             %w[title description].all? { |name| values[name].nil? || line?(values[name]) } &&
             (values["headings"] || []).then { |some| some.is_a?(Array) && some.all? { |one| line?(one) } } &&
             (values["alts"] || {}).then { |some| some.is_a?(Hash) && some.flatten.all? { |one| line?(one) } } &&
-            (values["text"].nil? || values["text"].is_a?(String) && values["text"].size <= MOST)
+            %w[text data].all? { |name| values[name].nil? || text?(values[name]) } &&
+            (values["data"].nil? || StructuredData::JsonLd.read(values["data"]).last.nil?)
         end
 
         def self.line?(text) = text.is_a?(String) && text.size <= MOST_LINE
-        private_class_method :fine?, :line?
+
+        def self.text?(text) = text.is_a?(String) && text.size <= MOST
+        private_class_method :fine?, :line?, :text?
 
         # @param values [Hash{String => Object}] as .read gives them
         def initialize(values)
@@ -59,6 +63,7 @@ module IronTrellis
             *simple("description", page.description, after.description),
             *headings(page, after),
             *alts(page),
+            *(@values["data"] ? [["data", "", @values["data"]]] : []),
             *simple("text", page.of("text").join("\n"), @values["text"] && after.of("text").join("\n"))
           ]
         end

@@ -32,17 +32,7 @@ module IronTrellis
         end
 
         # @return [Array<Shared>] that at least half of them use, what most use first
-        def shared
-          return [] if @pages.empty?
-
-          gathered = Hash.new { |all, key| all[key] = [] }
-          terms.each { |some| some.each { |one| gathered[one.key] << one if one.counts["text"].positive? } }
-          gathered
-            .values
-            .select { |some| some.size >= @pages.size * HALF && some.sum { |one| one.counts["text"] } >= LEAST_TIMES }
-            .map { |some| together(some) }
-            .sort_by { |one| [-one.used_by, -one.median, -one.size, one.term] }
-        end
+        def shared = @shared ||= @pages.empty? ? [] : gathered
 
         # @return [Hash{String => Object}] as the command terms prints it
         def told
@@ -54,6 +44,16 @@ module IronTrellis
         end
 
         private
+
+        def gathered
+          gathered = Hash.new { |all, key| all[key] = [] }
+          terms.each { |some| some.each { |one| gathered[one.key] << one if one.counts["text"].positive? } }
+          gathered
+            .values
+            .select { |some| some.size >= @pages.size * HALF && some.sum { |one| one.counts["text"] } >= LEAST_TIMES }
+            .map { |some| together(some) }
+            .sort_by { |one| [-one.used_by, -one.median, -one.size, one.term] }
+        end
 
         def terms = @terms ||= @pages.map { |page| Terms.new(page, language: @language || page.language).call }
 

@@ -62,8 +62,11 @@ module IronTrellis
         def directed(url) =
           Wordings::ALL.fetch((@remedies.row(url)&.intent == "keep_out") ? "stray" : "noindex-wanted")
 
-        def drafted(code, about) =
+        def drafted(code, about)
+          return Wordings::DRAFTED_DATA if code == "drafted-data"
+
           format(Wordings::DRAFTED, element: code.delete_prefix(DRAFTED), after: Checks::Drafted.texts(about).last)
+        end
 
         def sentence(code)
           return Wordings::LISTS if LISTED.match?(code)

@@ -79,6 +79,7 @@ module IronTrellis
         }.freeze
         CANONICAL = "its canonical is %{wanted}, or it leads there for good in one hop"
         OWN_CANONICAL = "its canonical is its own address"
+        DRAFTED_DATA = "it has the structured data that were written for it"
         DRAFTED = "its %{element} is “%{after}”"
         SENT_TO_GONE = "answers 410"
         LISTS = "%{about} doesn't list it, or it may be listed"

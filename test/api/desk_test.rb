@@ -62,6 +62,16 @@ class DeskApiTest < Minitest::Test
     call(:post, "/sites/#{@site}/best-pages", {phrase: "anchor light"}, status: 202)
   end
 
+  def test_structured_data_are_written_from_the_page_and_proved
+    text = call(:post, "#{desk}/data", {kinds: %w[Product BreadcrumbList]})["text"]
+    assert_equal %w[Product BreadcrumbList], JSON.parse(text)["@graph"].map { |one| one["@type"] }
+    call(:post, "#{desk}/data", {kinds: %w[Lamp]}, status: 422)
+    call(:put, desk, {draft: {data: "{"}}, status: 422)
+    call(:put, desk, {draft: {data: text}})
+    fix = call(:post, "#{desk}/hand-over", {}, status: 201)["id"]
+    assert_equal "not done", proved(fix)
+  end
+
   def test_a_file_is_a_rival_too
     text = "Anchor lights of brass burn oil. Brass anchor lights."
     sheet = call(:post, "#{desk}/files", {name: "notes.txt", text: text})

@@ -57,6 +57,7 @@ module IronTrellis
         KINDS = {
           "title" => "title",
           "description" => "description",
+          "data" => "data",
           "h" => "h1",
           "alt" => "image",
           "text" => "text"

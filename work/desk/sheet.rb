@@ -50,6 +50,7 @@ module IronTrellis
             terms: terms(now, then_, against),
             suggestions: suggestions(now, against, own),
             queries: queries,
+            data: markup(own).call,
             results: results(own)
           }
         end
@@ -75,6 +76,11 @@ module IronTrellis
           Reading.new(@site, now: @now).call([@row["url"], *urls], &progress)
           @read = nil
         end
+
+        # @param input [Hash{String => Object}] kinds and local
+        # @return [String] JSON-LD written from what the page says
+        # @raise [Core::Error::InvalidInput]
+        def marked_up(input) = markup(own_page).write(input["kinds"], input["local"])
 
         # @param name [String] of a file
         # @param bytes [String]
@@ -114,6 +120,8 @@ module IronTrellis
         end
 
         def drafted(own) = Desk::Draft.new(@page.draft).on(own)
+
+        def markup(own) = MarkingUp.new(@run, @row, own)
 
         def fit(page, against) =
           Desk::Fit.new(page, phrases: @page.phrases, rivals: against, lengths: lengths)

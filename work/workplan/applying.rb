@@ -105,9 +105,15 @@ module IronTrellis
 
         def write(row)
           return describe(row) if row["element"] == "alt" && row["after"]
+          return mark_up(row) if row["element"] == "data" && row["after"]
 
           field = CONTENT[row["element"]]
           change(row["url"], {field => row["after"]}) if field && row["after"]
+        end
+
+        def mark_up(row)
+          json = row["after"].gsub("</", "<\\/")
+          change(row["url"], {"head" => %(<script type="application/ld+json">#{json}</script>)})
         end
 
         # The image is named before its alt text as it was.

@@ -8,7 +8,7 @@ module IronTrellis
         module Drafted
           TO = "\n=>\n"
           HEADINGS = (1..6).map { |level| "drafted-h#{level}" }.freeze
-          CODES = ["drafted-title", "drafted-description", "drafted-alt", "drafted-text", *HEADINGS].freeze
+          CODES = %w[drafted-title drafted-description drafted-alt drafted-text drafted-data] + HEADINGS.freeze
 
           module_function
 
@@ -18,6 +18,8 @@ module IronTrellis
             return [false, page.told] if page.facts.nil?
 
             before, after = condition.about.split(TO, 2)
+            return data(page.facts, after) if condition.code == "drafted-data"
+
             found = found(condition.code, page.facts, before)
             [said?(condition.code, found, after), shown(found)]
           end
@@ -36,6 +38,18 @@ module IronTrellis
             end
           end
 
+          # Each item that was written is there, whatever else it has.
+          def data(facts, after)
+            wanted, = StructuredData::JsonLd.read(after)
+            present = facts.data.flat_map(&:all).map { |item| item.to_h[:properties].merge("@" => item.types) }
+            held =
+              wanted.all? do |item|
+                told = item.to_h[:properties].merge("@" => item.types)
+                present.any? { |one| told.all? { |name, value| one[name] == value } }
+              end
+            [held, "it has #{["structured data of", *present.flat_map { |one| one["@"] }.uniq].join(" ")}"]
+          end
+
           def alts(facts, image) =
             facts.links.select { |link| link.type == "image" && link.target == image }.map { |link| link.text.to_s }
 
@@ -48,7 +62,7 @@ module IronTrellis
           end
 
           def shown(found) = found.empty? ? "nothing" : found.join(" / ")[0, 300]
-          private_class_method :found, :alts, :said?, :shown
+          private_class_method :data, :found, :alts, :said?, :shown
         end
       end
     end

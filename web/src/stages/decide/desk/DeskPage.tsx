@@ -8,6 +8,7 @@ import { Unready } from "../../../kit/Unready";
 import { UrlText } from "../../../kit/UrlText";
 import { Aims } from "./Aims";
 import { FitOf } from "./FitOf";
+import { MarkedUp } from "./MarkedUp";
 import { Missing } from "./Missing";
 import { Paper } from "./Paper";
 import { Result } from "./Result";
@@ -45,6 +46,7 @@ export function DeskPage({ site, url, close }: { site: number; url: string; clos
         </Box>
         <Rivals sheet={sheet} work={work} />
         <Terms sheet={sheet} />
+        <MarkedUp sheet={sheet} work={work} />
       </Box>
     </Box>
   );

@@ -50,11 +50,15 @@ export function useDeskPage(site: number, url: string) {
     mutationFn: (phrase: string) =>
       worked("best_pages", api.POST("/sites/{site}/best-pages", { params: { path: { site } }, body: { phrase } })),
   });
+  const markUp = useMutation({
+    mutationFn: (body: { kinds: string[]; local: string }) =>
+      data(api.POST("/sites/{site}/desk/{url}/data", { params: { path }, body })),
+  });
   const handOver = useMutation({
     mutationFn: () => data(api.POST("/sites/{site}/desk/{url}/hand-over", { params: { path } })),
   });
   const writing = useWriting(sheet.data, (draft) => keep.mutate({ draft }));
-  return { sheet: asked(sheet, "the page"), keep, read, running, preview, addFile, best, handOver, ...writing };
+  return { sheet: asked(sheet, "the page"), keep, read, running, preview, addFile, best, markUp, handOver, ...writing };
 }
 
 /** The draft as it is typed, sent on when the hand rests. */
