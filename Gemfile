@@ -27,6 +27,10 @@ gem "fugit", "~> 1.14"
 gem "ruby-stemmer", "~> 3.0"
 gem "stopwords-filter", "~> 0.7"
 
+# Telephone numbers as people write them, and sizes of pictures.
+gem "phonelib", "~> 0.10"
+gem "fastimage", "~> 2.4"
+
 # Lines of one text against another.
 gem "diff-lcs", "~> 1.6"
 

@@ -6,11 +6,10 @@ module IronTrellis
       # The words of one page, element by element: `texts` holds a list of texts for each of ELEMENTS; besides its
       # language (as it says, or as its words seem to be), number of words, images, links, headings and bytes, and how
       # long its first byte took (nil where it wasn't asked for). `outline` holds level and text of each heading,
-      # `pictures` address and alt text of each image (nil where it has none), `places` the line of the source on which
-      # the title, the description and the first H1 stand.
-      #
-      #   texts: {"title" => ["Anchor lights"], "headings" => ["Anchor lights", "Hanging them"], "text" => ["Hung
-      #   forward …"], …}
+      # `pictures` address and alt text of each image (nil where it has none), `figures` more of each: its "url", the
+      # "shown" size (width and height as the page asks for them), its "caption", the "heading" above it, and where it
+      # was fetched its "bytes", "drawn" size and "text" (of an SVG). `places` tell the line of the source on which the
+      # title, the description and the first H1 stand.
       Page =
         Struct.new(
           :source,
@@ -24,6 +23,7 @@ module IronTrellis
           :outline,
           :pictures,
           :places,
+          :figures,
           keyword_init: true
         ) do
           # @param told [Hash{String => Object}] as #told gives it

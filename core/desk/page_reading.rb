@@ -47,7 +47,8 @@ module IronTrellis
           facts = Core::Page::Reader.new(agent: "desk").call(url: at, header_lines: @header_lines, body: @body)
           text, = Core::Page::Charset.decode(@body, charset)
           document = Nokolexbor::HTML(text)
-          page(texts(facts, document), facts, pictures(document, at), places(text))
+          read = page(texts(facts, document), facts, pictures(document, at), places(text))
+          read.tap { |one| one.figures = FigureReading.new(document, at).call }
         end
 
         MOST_PICTURES = 200

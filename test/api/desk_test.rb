@@ -37,6 +37,9 @@ class DeskApiTest < Minitest::Test
     assert sheet["read_at"]
     assert_equal [true, true, false], sheet["rivals"].map { |one| !one["title"].nil? }
     assert_match(/no answer/, sheet["rivals"].last["problem"])
+    picture = sheet["pictures"].first
+    assert_operator picture["bytes"], :>, 100
+    assert_equal [true, true], [picture["drawn"], picture["used_by"].positive?].map { |one| one && true }
     assert_operator sheet["measures"].find { |one| one["name"] == "words" }["median"], :>, 50
     assert(sheet["suggestions"].any? { |one| one["why"].include?("2 of 2 rivals use it") })
     title = "Anchor light AL-30 of brass, seen all round | Skerry Lamp Works"

@@ -29,6 +29,21 @@ class DeskTest < Minitest::Test
     assert_equal [["anchor lights here"], ["anchor lights"]], told.values_at("links_in", "address")
   end
 
+  def test_what_stands_around_pictures_is_read
+    html = <<~HTML
+      <h1>Lamps</h1>
+      <figure><img src=/IMG_1.jpg width=400 height=300><figcaption>An anchor light</figcaption></figure>
+      <h2>Oil</h2><img src=/oil.svg alt=Oil>
+    HTML
+    assert_equal [
+      {"url" => "http://a.test/IMG_1.jpg", "shown" => [400, 300], "caption" => "An anchor light", "heading" => "Lamps"},
+      {"url" => "http://a.test/oil.svg", "shown" => nil, "caption" => nil, "heading" => "Oil"}
+    ], page(html).figures
+    svg = '<svg xmlns="http://www.w3.org/2000/svg" width="30" height="20"><text>Lit</text></svg>'
+    told = IronTrellis::Ports::Pictures.facts(svg)
+    assert_equal({"bytes" => svg.bytesize, "drawn" => [30, 20], "text" => "Lit"}, told)
+  end
+
   def test_terms_of_one_stem_are_one_and_are_counted_where_they_stand
     term = Desk::Terms.new(page).call.find { |one| one.term == "anchor lights" }
     assert_equal({"title" => 1, "description" => 1, "headings" => 1, "text" => 3, "emphasis" => 1, "keywords" => 1,

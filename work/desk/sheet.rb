@@ -51,6 +51,7 @@ module IronTrellis
             suggestions: suggestions(now, against, own),
             queries: queries,
             data: markup(own).call,
+            pictures: Pictures.new(@run, own, @page.phrases).call,
             results: results(own)
           }
         end

@@ -11,6 +11,7 @@ import { FitOf } from "./FitOf";
 import { MarkedUp } from "./MarkedUp";
 import { Missing } from "./Missing";
 import { Paper } from "./Paper";
+import { Pictures } from "./Pictures";
 import { Result } from "./Result";
 import { Rivals } from "./Rivals";
 import { Terms } from "./Terms";
@@ -46,6 +47,7 @@ export function DeskPage({ site, url, close }: { site: number; url: string; clos
         </Box>
         <Rivals sheet={sheet} work={work} />
         <Terms sheet={sheet} />
+        <Pictures sheet={sheet} work={work} />
         <MarkedUp sheet={sheet} work={work} />
       </Box>
     </Box>

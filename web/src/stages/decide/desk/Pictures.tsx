@@ -1,0 +1,52 @@
+import Button from "@mui/material/Button";
+import { bytes, counted } from "../../../kit/format";
+import { Part } from "../../../kit/parts";
+import { Quiet } from "../../../kit/pieces";
+import { Roomy } from "../../../kit/Roomy";
+import type { DeskWork, Sheet } from "./useDeskPage";
+
+type Picture = Sheet["pictures"][number];
+const COLUMNS = ["Picture", "Alt text", "Weight", "Shown", "Drawn", "Used on", "Text in it"];
+
+/** The pictures of the page: what each weighs and shows, and how it could be described by what stands around it. */
+export function Pictures({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
+  if (sheet.pictures.length === 0) return null;
+  return (
+    <Part title="Pictures" level="h2">
+      <Roomy label="Pictures" columns={COLUMNS}>
+        {sheet.pictures.map((one) => (
+          <tr key={one.url}>
+            <td style={{ overflowWrap: "anywhere" }}>
+              {one.url.split("/").pop()}
+              {one.proposed_name && <Quiet small>says nothing; could be {one.proposed_name}</Quiet>}
+            </td>
+            <td>
+              {one.alt ?? "none"}
+              {one.proposed_alt && (
+                <Button
+                  size="small"
+                  sx={{ py: 0 }}
+                  onClick={() => work.write({ alts: { ...work.draft.alts, [one.url]: one.proposed_alt ?? "" } })}
+                >
+                  Draft “{one.proposed_alt}”
+                </Button>
+              )}
+            </td>
+            <td>{one.bytes === null ? "–" : bytes(one.bytes)}</td>
+            <td>{size(one.shown)}</td>
+            <td>
+              {size(one.drawn)}
+              {larger(one) && <Quiet small>more than twice what is shown</Quiet>}
+            </td>
+            <td>{counted(one.used_by, "page")}</td>
+            <td>{one.text === null ? (one.drawn ? "can’t be read" : "not fetched yet") : one.text || "none"}</td>
+          </tr>
+        ))}
+      </Roomy>
+    </Part>
+  );
+}
+
+const size = (pair: Picture["shown"]) => (pair ? `${pair[0]} × ${pair[1]}` : "–");
+
+const larger = ({ shown, drawn }: Picture) => Boolean(shown?.[0] && drawn?.[0] && drawn[0] > 2 * shown[0]);

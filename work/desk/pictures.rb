@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Desk
+      # The pictures of a page at the desk: what each weighs and shows, who uses it, and how it could be described and
+      # called by what stands around it.
+      class Pictures
+        USED = <<~SQL
+          SELECT target_id, count(DISTINCT source_id) AS pages FROM %<links>s
+          WHERE type = $1 AND target_id = ANY($2::bigint[]) GROUP BY 1
+        SQL
+        ROWS = "SELECT url_id, bytes FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
+        MOST_NAME = 60
+        IMAGE = Store::Pages::FactsRows::TYPES.fetch("image")
+
+        # @param run [Store::Judging::VerdictRun]
+        # @param page [Core::Desk::Page]
+        # @param phrases [Array<String>]
+        def initialize(run, page, phrases)
+          @run, @page, @phrases = run, page, phrases
+          @names =
+            Store::Postgres::Partitions.of_crawl(run.crawl_id).merge(
+              ledger: Store::Postgres::Partitions.name("ledger_rows", run.id)
+            )
+        end
+
+        # @return [Array<Hash>] for JSON
+        def call
+          figures = @page.figures.to_a
+          alts = @page.pictures.to_a.to_h
+          ids = figures.to_h { |one| [one["url"], Core::Url::NormalForm.id(@run.crawl.site_id, one["url"])] }
+          used, bytes = used(ids.values), bytes(ids.values)
+          figures.map { |one| told(one, alts[one["url"]], used[ids[one["url"]]], bytes[ids[one["url"]]]) }
+        end
+
+        private
+
+        def told(figure, alt, used, bytes)
+          said = words(figure)
+          {
+            **%w[url shown drawn caption heading text].to_h { |name| [name.to_sym, figure[name]] },
+            alt: alt,
+            bytes: figure["bytes"] || bytes,
+            used_by: used || 0,
+            proposed_alt: (said if alt.to_s.strip.empty?),
+            proposed_name: name(figure["url"], said)
+          }
+        end
+
+        # What stands nearest to it.
+        def words(figure) = [figure["caption"], figure["heading"], @phrases.first].compact.reject(&:empty?).first
+
+        # Only where the present name says nothing.
+        def name(url, said)
+          file = url[%r{([^/?]+)(?:\?.*)?\z}, 1].to_s
+          return if said.nil? || !Core::Content::FileName.says_nothing?(url)
+
+          plain = said.unicode_normalize(:nfkd).gsub(/\p{Mn}/, "").downcase.scan(/[a-z0-9]+/).join("-")[0, MOST_NAME]
+          "#{plain}#{file[/\.\w+\z/]}"
+        end
+
+        def used(ids) =
+          Store::Postgres::Sql
+            .rows(format(USED, @names), [IMAGE, Store::Postgres::Sql.array(ids)])
+            .to_h { |row| row.values_at("target_id", "pages") }
+
+        def bytes(ids) =
+          Store::Postgres::Sql
+            .rows(format(ROWS, @names), [Store::Postgres::Sql.array(ids)])
+            .to_h { |row| row.values_at("url_id", "bytes") }
+      end
+    end
+  end
+end
