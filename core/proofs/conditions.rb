@@ -64,6 +64,9 @@ module IronTrellis
 
         def drafted(code, about)
           return Wordings::DRAFTED_DATA if code == "drafted-data"
+          if code == "drafted-fact"
+            return format(Wordings::DRAFTED_FACT, **%i[before after].zip(Checks::Drafted.texts(about)).to_h)
+          end
 
           format(Wordings::DRAFTED, element: code.delete_prefix(DRAFTED), after: Checks::Drafted.texts(about).last)
         end

@@ -80,6 +80,7 @@ module IronTrellis
         CANONICAL = "its canonical is %{wanted}, or it leads there for good in one hop"
         OWN_CANONICAL = "its canonical is its own address"
         DRAFTED_DATA = "it has the structured data that were written for it"
+        DRAFTED_FACT = "it writes “%{after}”, not “%{before}”"
         DRAFTED = "its %{element} is “%{after}”"
         SENT_TO_GONE = "answers 410"
         LISTS = "%{about} doesn't list it, or it may be listed"

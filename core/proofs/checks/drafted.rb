@@ -8,7 +8,8 @@ module IronTrellis
         module Drafted
           TO = "\n=>\n"
           HEADINGS = (1..6).map { |level| "drafted-h#{level}" }.freeze
-          CODES = %w[drafted-title drafted-description drafted-alt drafted-text drafted-data] + HEADINGS.freeze
+          ELEMENTS = %w[title description alt text data fact].map { |element| "drafted-#{element}" }.freeze
+          CODES = [*ELEMENTS, *HEADINGS].freeze
 
           module_function
 
@@ -19,6 +20,7 @@ module IronTrellis
 
             before, after = condition.about.split(TO, 2)
             return data(page.facts, after) if condition.code == "drafted-data"
+            return fact(page.facts, before, after) if condition.code == "drafted-fact"
 
             found = found(condition.code, page.facts, before)
             [said?(condition.code, found, after), shown(found)]
@@ -50,6 +52,14 @@ module IronTrellis
             [held, "it has #{["structured data of", *present.flat_map { |one| one["@"] }.uniq].join(" ")}"]
           end
 
+          # The business is written in one way, in the text as in the data.
+          def fact(facts, before, after)
+            written = facts.data.flat_map(&:all).flat_map { |item| item.properties.values.flatten.grep(String) }
+            said = [facts.text, *written].join("\n")
+            old = said.sub(after, "").include?(before)
+            [said.include?(after) && !old, old ? "it writes “#{before}”" : "it doesn't write “#{before}”"]
+          end
+
           def alts(facts, image) =
             facts.links.select { |link| link.type == "image" && link.target == image }.map { |link| link.text.to_s }
 
@@ -62,7 +72,7 @@ module IronTrellis
           end
 
           def shown(found) = found.empty? ? "nothing" : found.join(" / ")[0, 300]
-          private_class_method :data, :found, :alts, :said?, :shown
+          private_class_method :data, :fact, :found, :alts, :said?, :shown
         end
       end
     end

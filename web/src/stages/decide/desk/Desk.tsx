@@ -5,22 +5,44 @@ import { count, counted } from "../../../kit/format";
 import { Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
+import { Toggles } from "../../../kit/Toggles";
 import { Unready } from "../../../kit/Unready";
 import { UrlText } from "../../../kit/UrlText";
+import { BusinessFacts } from "./BusinessFacts";
 import { DeskPage } from "./DeskPage";
-import { useDesk, type WorthPage } from "./useDesk";
+import { type DeskList, useDesk, type WorthPage } from "./useDesk";
 
 const COLUMNS = ["Page", "Could gain", "Shown", "Clicks", "Mean place", "Importance", ""];
 
 /** The words of one page at a time: first the pages that are worth it, then one of them. */
 export default function Desk() {
-  const { site, pages, text, setText, open, choose } = useDesk();
+  const { site, pages, text, setText, open, choose, view, setView } = useDesk();
   if (open) return <DeskPage key={open} site={site} url={open} close={() => choose(undefined)} />;
-  if (pages.state !== "ready") return <Unready screen={pages} />;
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <Title>Desk</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 2, alignItems: "center" }}>
+      <Box sx={{ px: 2.5, py: 1 }}>
+        <Toggles<string> choices={VIEWS} value={view} choose={setView} choiceSx={{ py: 0.25, px: 1.25 }} />
+      </Box>
+      {view === "business" ? (
+        <BusinessFacts site={site} />
+      ) : (
+        <Pages pages={pages} text={text} setText={setText} choose={choose} />
+      )}
+    </Box>
+  );
+}
+
+const VIEWS = [
+  { name: "pages", label: "Pages to work on" },
+  { name: "business", label: "Business facts" },
+];
+
+function Pages({ pages, text, setText, choose }: Pick<DeskList, "pages" | "text" | "setText" | "choose">) {
+  if (pages.state !== "ready") return <Unready screen={pages} />;
+  return (
+    <>
+      <Box sx={{ px: 2.5, pb: 1, display: "flex", gap: 2, alignItems: "center" }}>
         <TextField
           label="Address or title"
           value={text}
@@ -39,7 +61,7 @@ export default function Desk() {
         </Roomy>
         {pages.data.pages.length === 0 && <Quiet>No page has that in its address or title.</Quiet>}
       </Scroll>
-    </Box>
+    </>
   );
 }
 

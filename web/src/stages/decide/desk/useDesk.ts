@@ -24,5 +24,9 @@ export function useDesk() {
     setText,
     open: search.get("page") ?? undefined,
     choose: (page: string | undefined) => change({ page }),
+    view: search.get("view") ?? "pages",
+    setView: (view: string) => change({ view }, true),
   };
 }
+
+export type DeskList = ReturnType<typeof useDesk>;
