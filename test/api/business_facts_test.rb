@@ -32,13 +32,13 @@ class BusinessFactsApiTest < Minitest::Test
     told = call(:post, "#{path}/listings", {text: LISTS})
     assert_equal [%w[right right right right], %w[otherwise otherwise wrong missing]],
       told["listings"].map { |one| one["states"].values_at("name", "address", "telephone", "web") }
-    call(:get, "#{path}/to-correct.csv")
+    get "/api#{path}/to-correct.csv"
     rows = CSV.parse(last_response.body, headers: true).map(&:to_h)
     assert_includes rows, {
       "source" => "Coast list",
       "fact" => "telephone",
       "written" => "01632 960999",
-      "should_be" => "+44 1632 960 031",
+      "should_be" => "'+44 1632 960 031",
       "state" => "wrong"
     }
     fix = call(:get, "/sites/#{@site}/fixes/#{call(:post, "#{path}/fix", {}, status: 201)["id"]}")
