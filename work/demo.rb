@@ -59,6 +59,7 @@ module IronTrellis
         change_site(CHANGES.last) && crawl(site) if site.crawls.count == 2
         decide(site) if site.decisions.in_force("group").empty?
         DemoPlan.new(site) { crawl(site) }.call if site.crawls.count == 3
+        DemoDesk.new(site.reload).call unless Store::MissingLinks::Found.of(site)
       end
 
       private
