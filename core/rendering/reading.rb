@@ -13,6 +13,8 @@ module IronTrellis
         TEXT_SHARE = 0.2
         LEAST_WORDS = 20
         MOST_LISTED = 200
+        # What a page embeds, by what browsers call it when it is asked for.
+        EMBEDDED = {"Script" => "script", "Stylesheet" => "style", "Image" => "image"}.freeze
         UTF8 = "content-type: text/html; charset=utf-8"
 
         # @return [Page::Facts, nil] as it was sent; nil where nothing could be read
@@ -78,7 +80,9 @@ module IronTrellis
           return moved if @rendered.moved_by_script?
 
           headers = @rendered.answer.header_lines.reject { |line| line.match?(/\Acontent-type\s*:/i) } + [UTF8]
-          reader.call(url: @url, header_lines: headers, body: @rendered.html.b)
+          facts = reader.call(url: @url, header_lines: headers, body: @rendered.html.b)
+          facts.links += lacked(facts)
+          facts
         rescue Page::Unreadable
           nil
         end
@@ -89,6 +93,15 @@ module IronTrellis
             facts.refresh = Page::Refresh.new(target: target.to_s, seconds: 0, source: "script")
             facts.links += [Page::Link.new(target.to_s, "refresh", nil, nil, nil, true)]
           end
+        end
+
+        # What scripts and stylesheets asked for and robots.txt keeps from the crawler: the page embeds it all the same,
+        # though no element says so.
+        def lacked(facts)
+          known = facts.links.map(&:target)
+          blocked = @rendered.requests.select { |one| one.outcome == Request::BLOCKED && EMBEDDED.key?(one.type) }
+          types = blocked.to_h { |one| [Url::NormalForm.parse(one.url).to_s, EMBEDDED.fetch(one.type)] }
+          types.except(*known).map { |target, type| Page::Link.new(target, type, nil, nil, nil, true) }
         end
 
         def of_values

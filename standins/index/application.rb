@@ -8,7 +8,8 @@ require_relative "index"
 require_relative "results"
 
 module Gazetteer
-  # The Rack application: JSON over HTTP, described by openapi.yaml. Time moves only by POST /days.
+  # The Rack application: JSON over HTTP, described by openapi.yaml. Time moves only by POST /days, and back only by
+  # DELETE /days.
   class Application
     PAGE = 5_000
     MOST_DAYS = 600
@@ -18,7 +19,7 @@ module Gazetteer
     # @param file [String, nil] where it keeps what it knows
     def initialize(settings, file: nil)
       @file = file
-      @settings = settings
+      @settings = @first = settings
       kept = (file && File.exist?(file)) ? JSON.parse(File.read(file)) : nil
       @settings = kept["settings"] if kept
       @index = Index.new(@settings, kept&.fetch("state"))
@@ -44,6 +45,8 @@ module Gazetteer
         json(200, status)
       in ["POST", "/days"]
         pass(Integer(body(request).fetch("count")))
+      in ["DELETE", "/days"]
+        begin_anew
       in ["GET", "/standings"]
         page(request, standings)
       in ["GET", "/record/pages"]
@@ -93,6 +96,13 @@ module Gazetteer
       raise ArgumentError.new("count must be from 1 to #{MOST_DAYS}") unless (1..MOST_DAYS).cover?(count)
 
       @index.pass(count)
+      kept(200, status)
+    end
+
+    # It forgets all.
+    def begin_anew
+      @settings = @first
+      @index = Index.new(@settings)
       kept(200, status)
     end
 

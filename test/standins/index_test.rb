@@ -23,6 +23,8 @@ class IndexTest < Minitest::Test
     [answer.status, JSON.parse(answer.body)]
   end
 
+  def asked(application, verb, path) = JSON.parse(Rack::MockRequest.new(application).request(verb, path).body)
+
   def test_two_runs_of_a_year_are_alike_and_another_seed_is_not
     first, second = Array.new(2) { index }
     assert_equal first.to_h, second.to_h
@@ -31,6 +33,14 @@ class IndexTest < Minitest::Test
     assert_equal told.call(first), told.call(second)
     refute_empty told.call(first)
     refute_equal told.call(first), told.call(index(seed: 8))
+  end
+
+  def test_it_begins_anew_with_its_first_day
+    young = GazetteerHere.made
+    first = asked(young, "GET", "/status")["today"]
+    GazetteerHere.pass(young, 3)
+    refute_equal first, asked(young, "GET", "/status")["today"]
+    assert_equal first, asked(young, "DELETE", "/days")["today"]
   end
 
   def test_pages_are_taken_in_days_after_they_were_heard_of_and_noindex_never

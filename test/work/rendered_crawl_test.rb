@@ -40,6 +40,14 @@ class RenderedCrawlTest < Minitest::Test
     assert_equal ["rendered", true], [lines.first.keys.last, lines.find { |one| one["url"] == "#{SMALL}/" }["rendered"]]
   end
 
+  # What a page embeds by its scripts alone is missed like what its elements name.
+  def test_what_scripts_ask_for_and_robots_txt_blocks_is_told
+    page = "<link rel=stylesheet href=/kept/page.css><script>new Image().src = '/kept/lamp.png'</script>"
+    crawl = crawled({"/" => page, "/robots.txt" => "User-agent: *\nDisallow: /kept/\n"}, rendering: "rendered")
+    assert_equal [["blocked-resource", "#{SMALL}/kept/lamp.png"], ["blocked-resource", "#{SMALL}/kept/page.css"]],
+      faults(crawl, "blocked-resource").sort
+  end
+
   def test_of_each_group_some_are_looked_at_and_none_is_read_otherwise
     crawl = crawled(PAGES, rendering: "both")
     assert_nil ledger(crawl)["/by-script"], "links of scripts aren't followed"
@@ -63,8 +71,8 @@ class RenderedCrawlTest < Minitest::Test
       .rows("SELECT * FROM #{Store::Postgres::Partitions.name("ledger_rows", crawl.verdict_run.id)}")
       .to_h { |row| [row["url"].delete_prefix(SMALL), row] }
 
-  def faults(crawl) =
+  def faults(crawl, code = "render-only") =
     Store::Postgres::Sql
-      .rows("SELECT code, about FROM faults_#{crawl.verdict_run.id} WHERE code = 'render-only'")
+      .rows("SELECT code, about FROM faults_#{crawl.verdict_run.id} WHERE code = $1", [code])
       .map { |row| row.values_at("code", "about") }
 end
