@@ -26,6 +26,8 @@ module IronTrellis
             json(desk_sheet.call)
           end
 
+          app.get("/api/sites/:site/desk/:url/pictures") { json(pictures: desk_sheet.previews) }
+
           app.post("/api/sites/:site/desk/:url/read") { desk_task(Work::Tasks::Kinds::DeskRead) }
 
           app.post("/api/sites/:site/desk/:url/preview") { desk_task(Work::Tasks::Kinds::DraftRendered) }

@@ -40,6 +40,8 @@ class DeskApiTest < Minitest::Test
     picture = sheet["pictures"].first
     assert_operator picture["bytes"], :>, 100
     assert_equal [true, true], [picture["drawn"], picture["used_by"].positive?].map { |one| one && true }
+    seen = call(:get, "#{desk}/pictures")["pictures"].find { |one| one["url"] == picture["url"] }
+    assert_match(%r{<svg}, seen["preview"].delete_prefix("data:image/svg+xml;base64,").unpack1("m"))
     assert_operator sheet["measures"].find { |one| one["name"] == "words" }["median"], :>, 50
     assert(sheet["suggestions"].any? { |one| one["why"].include?("2 of 2 rivals use it") })
     title = "Anchor light AL-30 of brass, seen all round | Skerry Lamp Works"

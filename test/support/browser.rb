@@ -50,7 +50,8 @@ module Browser
     end
   end
 
-  def press(*keys) = page.driver.browser.switch_to.active_element.send_keys(*keys)
+  # To whatever has the focus when they come, which may be drawn anew meanwhile.
+  def press(*keys) = page.driver.browser.action.send_keys(*keys).perform
 
   # Moves on with the tabulator until it is there, as everything must be reachable so.
   #

@@ -67,6 +67,12 @@ module IronTrellis
           @page.update!(changed_at: @now, changed_by: by)
         end
 
+        # @return [Array<Hash>] url and preview of its pictures that can be shown
+        def previews =
+          own_page.figures.to_a.filter_map do |one|
+            {url: one["url"], preview: one["preview"]} if one["preview"]
+          end
+
         # Fetches the page and its rivals, each three times in turn, and keeps what they say.
         #
         # @yieldparam done [Integer]

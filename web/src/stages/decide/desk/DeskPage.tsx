@@ -45,10 +45,12 @@ export function DeskPage({ site, url, close }: { site: number; url: string; clos
             <FitOf sheet={sheet} />
           </Box>
         </Box>
-        <Rivals sheet={sheet} work={work} />
-        <Terms sheet={sheet} />
-        <Pictures sheet={sheet} work={work} />
-        <MarkedUp sheet={sheet} work={work} />
+        <Box sx={{ ...SIDE, mt: 2 }}>
+          <Rivals sheet={sheet} work={work} />
+          <Terms sheet={sheet} />
+          <Pictures sheet={sheet} work={work} />
+          <MarkedUp sheet={sheet} work={work} />
+        </Box>
       </Box>
     </Box>
   );

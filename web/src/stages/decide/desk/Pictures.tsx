@@ -1,3 +1,4 @@
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { bytes, counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
@@ -17,8 +18,11 @@ export function Pictures({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         {sheet.pictures.map((one) => (
           <tr key={one.url}>
             <td style={{ overflowWrap: "anywhere" }}>
-              {one.url.split("/").pop()}
-              {one.proposed_name && <Quiet small>says nothing; could be {one.proposed_name}</Quiet>}
+              <Box sx={{ display: "flow-root" }}>
+                <Preview of={work.previews.get(one.url)} />
+                {one.url.split("/").pop()}
+                {one.proposed_name && <Quiet small>says nothing; could be {one.proposed_name}</Quiet>}
+              </Box>
             </td>
             <td>
               {one.alt ?? "none"}
@@ -46,6 +50,13 @@ export function Pictures({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
     </Part>
   );
 }
+
+/** Its name stands beside it, and the row on the line of the name. */
+const Preview = ({ of }: { of: string | undefined }) => (
+  <Box sx={{ float: "left", width: 56, height: 56, mr: 1.5, border: 1, borderColor: "divider" }}>
+    {of && <img src={of} alt="" style={{ width: "100%", height: "100%", objectFit: "contain" }} />}
+  </Box>
+);
 
 const size = (pair: Picture["shown"]) => (pair ? `${pair[0]} × ${pair[1]}` : "–");
 

@@ -104,7 +104,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         </Roomy>
       )}
       {sheet.measures.length > 0 && (
-        <Quiet style={{ margin: "8px 0 20px" }}>
+        <Quiet style={{ margin: "8px 0", display: "flex", flexWrap: "wrap" }}>
           {sheet.measures.map((one) => (
             <Box component="span" key={one.name} sx={{ mr: 2.5, whiteSpace: "nowrap" }}>
               {MEASURES[one.name]}: {one.own === null ? "–" : count(Math.round(one.own))}, theirs{" "}

@@ -20,6 +20,11 @@ export function useDeskPage(site: number, url: string) {
     queryKey: key,
     queryFn: () => data(api.GET("/sites/{site}/desk/{url}", { params: { path } })),
   });
+  const pictures = useQuery({
+    queryKey: [...key, "pictures"],
+    queryFn: () => data(api.GET("/sites/{site}/desk/{url}/pictures", { params: { path } })),
+  });
+  const previews = new Map(pictures.data?.pictures.map((one) => [one.url, one.preview]));
   const took = (told: Sheet) => queries.setQueryData(key, told);
   const refresh = () => queries.invalidateQueries({ queryKey: key });
   const keep = useMutation({
@@ -58,7 +63,19 @@ export function useDeskPage(site: number, url: string) {
     mutationFn: () => data(api.POST("/sites/{site}/desk/{url}/hand-over", { params: { path } })),
   });
   const writing = useWriting(sheet.data, (draft) => keep.mutate({ draft }));
-  return { sheet: asked(sheet, "the page"), keep, read, running, preview, addFile, best, markUp, handOver, ...writing };
+  return {
+    sheet: asked(sheet, "the page"),
+    previews,
+    keep,
+    read,
+    running,
+    preview,
+    addFile,
+    best,
+    markUp,
+    handOver,
+    ...writing,
+  };
 }
 
 /** The draft as it is typed, sent on when the hand rests. */

@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import { Fragment } from "react";
 import { count, day } from "../../../kit/format";
 import { PlainList, Quiet } from "../../../kit/pieces";
 import type { TrayFix } from "./useLanes";
@@ -33,7 +34,7 @@ export function Tray({ fixes, total, open }: Props) {
               onClick={() => open(fix.id)}
               sx={CARD}
             >
-              <Box sx={{ fontWeight: 600 }}>{fix.title}</Box>
+              <Box sx={{ fontWeight: 600 }}>{breakable(fix.title)}</Box>
               <Quiet small>
                 {fix.id}, {fix.hours} h, frees {fix.benefit.toFixed(1)}
                 {fix.deadline && `, by ${day(fix.deadline)}`}
@@ -46,6 +47,15 @@ export function Tray({ fixes, total, open }: Props) {
     </Box>
   );
 }
+
+/** Addresses are broken after a slash rather than in a word. */
+const breakable = (title: string) =>
+  title.split(/(?<=\/)/).map((part, index) => (
+    <Fragment key={index}>
+      {index > 0 && <wbr />}
+      {part}
+    </Fragment>
+  ));
 
 const CARD = {
   display: "block",

@@ -78,7 +78,13 @@ function Rows({ rows, open }: { rows: Proof[]; open: (id: string) => void }) {
           <td style={{ whiteSpace: "nowrap" }}>
             <Holds one={one} />
           </td>
-          <td>{one.at ? `${moment(one.at)}${one.by === "fetch" ? "" : `, ${one.by}`}` : "not yet"}</td>
+          <td>
+            {one.at
+              ? `${moment(one.at)}${one.by === "fetch" ? "" : `, ${one.by}`}`
+              : one.state === "proved"
+                ? "–"
+                : "not yet"}
+          </td>
           <td>{one.claimed_at ? moment(one.claimed_at) : "–"}</td>
           <td>{one.days ?? "–"}</td>
         </tr>
