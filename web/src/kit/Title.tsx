@@ -7,8 +7,8 @@ export function Title({ children }: { children: string }) {
       component="h1"
       sx={{
         position: "absolute",
-        width: 1,
-        height: 1,
+        width: "1px",
+        height: "1px",
         m: "-1px",
         overflow: "hidden",
         clip: "rect(0 0 0 0)",

@@ -6,11 +6,11 @@ import { Stop } from "../../../kit/Stop";
 import { useHistory } from "./useHistory";
 
 const COLUMNS = [
-  { name: "Crawl", width: 108 },
-  { name: "Status", width: 54, right: true },
-  { name: "Stopped by", width: 150 },
-  { name: "Words", width: 56, right: true },
-  { name: "Faults", width: 52, right: true },
+  { name: "Crawl", width: "23%" },
+  { name: "Status", width: "12%", right: true },
+  { name: "Stopped by", width: "27%" },
+  { name: "Words", width: "13%", right: true },
+  { name: "Faults", width: "12%", right: true },
   { name: "Title" },
 ];
 

@@ -7,6 +7,8 @@ import { monthsOf } from "./monthsOf";
 import type { PageInIndex } from "./useInIndex";
 
 const WIDTH = 340;
+// A month's name is so wide.
+const LABEL = 36;
 const HEIGHT = 70;
 
 /** Impressions by month as thin stems, clicks within them; of an address that moved those of its heir beside, and the day. */
@@ -44,7 +46,12 @@ export function Months({ page }: { page: PageInIndex }) {
                 <line x1={place * wide} x2={place * wide} y1={0} y2={HEIGHT} stroke={palette.rust} strokeWidth={2} />
               )}
               {place % 4 === 0 && (
-                <text x={place * wide} y={HEIGHT + 11} fontSize={9} fill={palette.text.secondary}>
+                <text
+                  x={Math.min(place * wide, WIDTH - LABEL)}
+                  y={HEIGHT + 11}
+                  fontSize={9}
+                  fill={palette.text.secondary}
+                >
                   {one.month}
                 </text>
               )}

@@ -75,6 +75,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
               <Line
                 key={one.key}
                 name={SPENT[one.key] ?? one.key}
+                colour={COLOURS[one.key]}
                 told={`${counted(one.requests, "fetch", "fetches")}, ${share(one.requests / all)}`}
               />
             ))}
@@ -97,7 +98,11 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
         <Column>
           <Part title="By group" level="h2">
             {found.groups.map((one) => (
-              <Line key={one.key} name={one.key} told={`${count(one.requests)} of ${counted(one.urls, "URL")}`} />
+              <Line
+                key={one.key}
+                name={one.key}
+                told={`${counted(one.requests, "fetch", "fetches")} of ${counted(one.urls, "URL")}`}
+              />
             ))}
           </Part>
           <Part title="By status" level="h2">
@@ -105,7 +110,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
               <Line
                 key={one.key}
                 name={String(one.key)}
-                told={`${count(one.requests)} of ${counted(one.urls, "URL")}`}
+                told={`${counted(one.requests, "fetch", "fetches")} of ${counted(one.urls, "URL")}`}
               />
             ))}
           </Part>
@@ -115,26 +120,35 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
   );
 }
 
-const Line = ({ name, told }: { name: string; told: string }) => (
-  <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2, py: 0.2 }}>
-    <span>{name}</span>
+type Colour = "verdigris" | "moss" | "heather" | "brass" | "rust" | "iron";
+
+/** What a fetch was spent on, by the colour of its bars. */
+const COLOURS: Record<string, Colour> = {
+  wanted: "verdigris",
+  other: "moss",
+  kept_out: "heather",
+  redirect: "brass",
+  missing: "rust",
+  failing: "iron",
+};
+
+const Line = ({ name, told, colour }: { name: string; told: string; colour?: Colour | undefined }) => (
+  <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, py: 0.2 }}>
+    {colour && <Box component="span" sx={{ width: 10, height: 10, bgcolor: colour }} />}
+    <Box component="span" sx={{ flexGrow: 1 }}>
+      {name}
+    </Box>
     <Quiet component="span">{told}</Quiet>
   </Box>
 );
 
 const WIDTH = 700;
 const HEIGHT = 110;
+// A day's name is so wide.
+const LABEL = 40;
 
 function Days({ found }: { found: VisitsOf }) {
   const { palette } = useTheme();
-  const colours: Record<string, string> = {
-    wanted: palette.verdigris,
-    other: palette.moss,
-    kept_out: palette.heather,
-    redirect: palette.brass,
-    missing: palette.rust,
-    failing: palette.iron,
-  };
   const most = Math.max(1, ...found.days.map((one) => Object.values(one.spent).reduce((sum, part) => sum + part, 0)));
   const wide = WIDTH / Math.max(1, found.days.length);
   return (
@@ -153,7 +167,7 @@ function Days({ found }: { found: VisitsOf }) {
                   y={below}
                   width={Math.max(1, wide - 2)}
                   height={tall}
-                  fill={colours[key]}
+                  fill={palette[COLOURS[key] ?? "iron"]}
                 >
                   <title>
                     {day(one.day)}: {SPENT[key]}, {one.spent[key] ?? 0}
@@ -162,7 +176,12 @@ function Days({ found }: { found: VisitsOf }) {
               );
             })}
             {place % Math.ceil(found.days.length / 8) === 0 && (
-              <text x={place * wide} y={HEIGHT + 14} fontSize={11} fill={palette.text.secondary}>
+              <text
+                x={Math.min(place * wide, WIDTH - LABEL)}
+                y={HEIGHT + 14}
+                fontSize={11}
+                fill={palette.text.secondary}
+              >
                 {day(one.day)}
               </text>
             )}
