@@ -41,7 +41,9 @@ class DeskTest < Minitest::Test
     ], page(html).figures
     svg = '<svg xmlns="http://www.w3.org/2000/svg" width="30" height="20"><text>Lit</text></svg>'
     told = IronTrellis::Ports::Pictures.facts(svg)
-    assert_equal({"bytes" => svg.bytesize, "drawn" => [30, 20], "text" => "Lit"}, told)
+    assert_equal({"bytes" => svg.bytesize, "drawn" => [30, 20], "text" => "Lit"}, told.except("preview"))
+    assert_equal svg, told["preview"].delete_prefix("data:image/svg+xml;base64,").unpack1("m")
+    assert_nil IronTrellis::Ports::Pictures.facts(svg.ljust(IronTrellis::Ports::Pictures::MOST_PREVIEW + 1))["preview"]
   end
 
   def test_terms_of_one_stem_are_one_and_are_counted_where_they_stand
