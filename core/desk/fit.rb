@@ -29,11 +29,10 @@ module IronTrellis
         # @param page [Page]
         # @param phrases [Array<String>]
         # @param rivals [Rivals]
-        # @param language [String, nil] a tag; the page's own unless given
         # @param lengths [Hash{String => Array(Integer, Integer)}]
-        def initialize(page, phrases: [], rivals: Rivals.new([]), language: page.language, lengths: LENGTHS)
+        def initialize(page, phrases: [], rivals: Rivals.new([]), lengths: LENGTHS)
           @page, @phrases, @rivals, @lengths = page, phrases, rivals, lengths
-          @terms = Terms.new(page, language: language)
+          @terms = Terms.new(page)
         end
 
         # @return [Array<Terms::Term>]

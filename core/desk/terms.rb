@@ -35,10 +35,6 @@ module IronTrellis
         # @return [Array<String>] stems of the words that say something, in order
         def stems(text) = words(text).reject { |word| @language.stop?(word) }.map { |word| @language.stem(word) }
 
-        # @param text [String]
-        # @return [String] by which a term is told, such as "anchor light"
-        def key(text) = words(text).map { |word| @language.stem(word) }.join(" ")
-
         # @param phrase [String]
         # @param text [String]
         # @return [Integer] how often the phrase stands in it, in whatever form

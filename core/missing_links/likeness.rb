@@ -16,10 +16,6 @@ module IronTrellis
           @vectors = counts.transform_values { |terms| unit(terms) }
         end
 
-        # @param term [String]
-        # @return [Float] how telling it is; 0 where no text has it
-        def idf(term) = @idf.fetch(term, 0.0)
-
         # @param id [Object]
         # @param other [Object]
         # @return [Float] 0 to 1

@@ -40,7 +40,7 @@ module IronTrellis
         def differences
           return [] unless @raw && @facts
 
-          [*of_values, of_hreflang, of_links, of_text].compact
+          @differences ||= [*of_values, of_hreflang, of_links, of_text].compact
         end
 
         # @return [Rendered]
@@ -65,12 +65,15 @@ module IronTrellis
         end
 
         # @return [Array<String>] addresses that are linked to only after scripts
-        def links_by_script = anchors(@facts) - anchors(@raw)
+        def links_by_script = @links_by_script ||= anchors(@facts) - anchors(@raw)
 
         # @return [Array<String>] blocks of text that are there only after scripts
         def text_by_script
-          sent = lines(@raw).to_h { |line| [line, true] }
-          lines(@facts).reject { |line| sent.key?(line) }
+          @text_by_script ||=
+            begin
+              sent = lines(@raw).to_h { |line| [line, true] }
+              lines(@facts).reject { |line| sent.key?(line) }
+            end
         end
 
         private

@@ -38,9 +38,6 @@ module IronTrellis
 
           # @return [String] the address that answered with the document
           def document_url = requests.find { |one| one.document? && !one.redirect? }&.url || url
-
-          # @return [Array<Request>] those that the page did without
-          def lacking = requests.reject { |one| one.outcome == Request::LOADED || one.document? }
         end
 
       # How long it went on: until the network was quiet, until the time was up, or until it had gone from page to page

@@ -16,12 +16,9 @@ module IronTrellis
         # @param token [String] the crawler's product token
         # @param ignore_robots [Boolean]
         # @param pace [#call, nil] waits until a host may be asked again
-        # @param robots [#call, nil] gives the policy of a URL, nil where its host has no address; asked for where none
-        #   is given
-        def initialize(addresses:, profile:, token:, ignore_robots: false, pace: nil, robots: nil)
+        def initialize(addresses:, profile:, token:, ignore_robots: false, pace: nil)
           @addresses, @profile, @token = addresses, profile, token
           @ignore_robots, @pace = ignore_robots, pace
-          @robots = robots || method(:policy)
           @policies = {}
           @lock = Mutex.new
         end
@@ -42,7 +39,7 @@ module IronTrellis
         def decision(parts, client)
           return FREE if @ignore_robots
 
-          policy = @robots.call(parts, client)
+          policy = policy(parts, client)
           (policy.nil? || policy.answered?) ? policy&.decide(parts) : FREE
         end
 
