@@ -18,8 +18,7 @@ module IronTrellis
 
         # @param run [Judging::VerdictRun]
         def initialize(run)
-          @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id))
+          @names = Postgres::Partitions.of_run(run)
         end
 
         # @return [Hash] groups ([{step, group, where, action, text, reason, warning, urls, pages, template, samples}],

@@ -54,8 +54,7 @@ module IronTrellis
         # @param run [Judging::VerdictRun]
         # @param site [Sites::Site]
         def initialize(run, site)
-          @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id))
+          @names = Postgres::Partitions.of_run(run)
           @run = run
           @site = site
         end

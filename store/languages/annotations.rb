@@ -15,8 +15,7 @@ module IronTrellis
 
         # @param run [Judging::VerdictRun]
         def initialize(run)
-          @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id))
+          @names = Postgres::Partitions.of_run(run)
         end
 
         # @param ids [Array<Integer>, nil] only those of these pages; nil for all

@@ -63,8 +63,7 @@ module IronTrellis
           @run = run
           @main_host = main_host
           @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Postgres::Partitions.name("ledger_rows", run.id),
+            Postgres::Partitions.of_run(run).merge(
               image: Pages::FactsRows::TYPES.fetch("image"),
               anchor: Pages::FactsRows::TYPES.fetch("anchor"),
               few: FEW_PAGES

@@ -23,8 +23,7 @@ module IronTrellis
         # @param run [Judging::VerdictRun]
         def initialize(run)
           @run = run
-          @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(faults: Postgres::Partitions.name("faults", run.id))
+          @names = Postgres::Partitions.of_run(run)
         end
 
         # @return [Array<Hash>] host and links ([{page, target, anchor, stood_there, contact}]), most linked first

@@ -50,6 +50,11 @@ module IronTrellis
         # @return [Hash{Symbol => String}] the partitions of its facts, by table, as statements name them
         def of_crawl(id) = BY_CRAWL.to_h { |parent| [parent.to_sym, name(parent, id)] }
 
+        # @param run [Judging::VerdictRun]
+        # @return [Hash{Symbol => String}] those, and the partitions of its verdicts: ledger and faults
+        def of_run(run) =
+          of_crawl(run.crawl_id).merge(ledger: name("ledger_rows", run.id), faults: name("faults", run.id))
+
         # @param parents [Array<String>]
         # @param id [Integer]
         # @return [void]

@@ -20,8 +20,7 @@ module IronTrellis
         def initialize(run)
           @site = run.crawl.site
           @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Postgres::Partitions.name("ledger_rows", run.id),
+            Postgres::Partitions.of_run(run).merge(
               least: @site.limits.least(:thin_group_pages)
             )
           @rows = {}

@@ -31,8 +31,7 @@ module IronTrellis
         def initialize(run)
           @run = run
           @crawl = run.crawl
-          @names =
-            Postgres::Partitions.of_crawl(@crawl.id).merge(ledger: Postgres::Partitions.name("ledger_rows", run.id))
+          @names = Postgres::Partitions.of_run(run)
         end
 
         # @return [Array<Core::Redirects::LivePages::Page>]

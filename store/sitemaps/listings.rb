@@ -30,8 +30,7 @@ module IronTrellis
         def initialize(run, site, plan, now, soon: [])
           places = Core::Page::Link.places
           @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Postgres::Partitions.name("ledger_rows", run.id),
+            Postgres::Partitions.of_run(run).merge(
               with_images: plan["images"].to_s,
               right: format(right(plan, soon), faults: Postgres::Partitions.name("faults", run.id)),
               **%w[nav header footer].to_h { |name| [name.to_sym, places.index(name)] }

@@ -40,9 +40,7 @@ module IronTrellis
           @run = run
           pdfs = plan.fetch("pdfs")
           @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Postgres::Partitions.name("ledger_rows", run.id),
-              faults: Postgres::Partitions.name("faults", run.id),
+            Postgres::Partitions.of_run(run).merge(
               right: Ledger::Scopes.belongs_in_sitemaps(pdfs: pdfs),
               belongs: Ledger::Scopes.belongs_in_sitemaps(pdfs: pdfs, of: "l.")
             )

@@ -49,11 +49,7 @@ module IronTrellis
         def initialize(run)
           @run = run
           @site = run.crawl.site
-          @names =
-            Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Postgres::Partitions.name("ledger_rows", run.id),
-              faults: Postgres::Partitions.name("faults", run.id)
-            )
+          @names = Postgres::Partitions.of_run(run)
           @notes = Core::Faults::Registry.all.select(&:note?).to_h { |rule| [rule.code, true] }
         end
 

@@ -17,10 +17,7 @@ module IronTrellis
         # @param page [Core::Desk::Page]
         def initialize(run, row, page)
           @run, @row, @page = run, row, page
-          @names =
-            Store::Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Store::Postgres::Partitions.name("ledger_rows", run.id)
-            )
+          @names = Store::Postgres::Partitions.of_run(run)
           @vocabulary = Ports::Vocabularies.schema_org
         end
 

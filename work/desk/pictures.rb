@@ -19,10 +19,7 @@ module IronTrellis
         # @param phrases [Array<String>]
         def initialize(run, page, phrases)
           @run, @page, @phrases = run, page, phrases
-          @names =
-            Store::Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Store::Postgres::Partitions.name("ledger_rows", run.id)
-            )
+          @names = Store::Postgres::Partitions.of_run(run)
         end
 
         # @return [Array<Hash>] for JSON

@@ -134,10 +134,7 @@ module IronTrellis
         def run = @run ||= @site.newest_verdicts
 
         def tables
-          @tables ||=
-            Store::Postgres::Partitions.of_crawl(run.crawl_id).merge(
-              ledger: Store::Postgres::Partitions.name("ledger_rows", run.id)
-            )
+          @tables ||= Store::Postgres::Partitions.of_run(run)
         end
 
         def importance(urls) =
