@@ -1,23 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/api_here"
+require_relative "../support/judged_site"
 
 # Links that should be: found, accepted, in a fix with their words; topics; hosts that are lost.
 class MissingLinksApiTest < Minitest::Test
-  include ApiHere
-
-  def setup
-    super
-    sign_up
-    @site = Store::Crawling::Crawl.find(judged).site_id
-    forget
-  end
-
-  def teardown
-    forget
-    super
-  end
+  include JudgedSite
 
   def test_links_are_found_accepted_and_become_a_fix
     assert_nil call(:get, path)["made_at"]

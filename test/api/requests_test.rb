@@ -1,26 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/api_here"
+require_relative "../support/judged_site"
 require_relative "../support/gazetteer"
 
 # Requests, hides, alerts and what is to be done today, over HTTP.
 class RequestsApiTest < Minitest::Test
-  include ApiHere
+  include JudgedSite
 
   WWW = "http://www.skerrylamps.example"
-
-  def setup
-    super
-    sign_up
-    @site = Store::Crawling::Crawl.find(judged).site_id
-    forget
-  end
-
-  def teardown
-    forget
-    super
-  end
 
   def test_pages_are_asked_for_and_hidden_through_the_interface
     assert_equal [], call(:get, "/sites/#{@site}/requests")["indexes"]

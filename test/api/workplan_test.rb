@@ -1,27 +1,15 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/api_here"
+require_relative "../support/judged_site"
 
 # Fixes over HTTP: made, laid out, looked at, made by hand and claimed.
 class WorkplanApiTest < Minitest::Test
-  include ApiHere
+  include JudgedSite
 
   WWW = "http://www.skerrylamps.example"
   ADA = {"name" => "Ada", "hours_per_day" => 6}.freeze
   BOB = {"name" => "Bob", "hours_per_day" => 4, "days" => %w[mon tue], "off" => ["2027-01-05"]}.freeze
-
-  def setup
-    super
-    sign_up
-    @site = Store::Crawling::Crawl.find(judged).site_id
-    forget
-  end
-
-  def teardown
-    forget
-    super
-  end
 
   def test_fixes_are_made_laid_out_looked_at_and_claimed
     assert_equal [nil, []], call(:get, "/sites/#{@site}/fixes").values_at("made_at", "fixes")

@@ -1,21 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/keepers"
+require_relative "../support/kept_site"
 
 # The round through the screens: accept what is proposed, have it done, test it, crawl again, and see that it is gone.
 class RoundScreensTest < Minitest::Test
-  include TestDatabase
-  include Browser
-  include SignedIn
-
-  def setup
-    super
-    @keepers = Keepers.new
-    @site = DemoCrawl.site(%w[www.skerrylamps.example www.skerrylamper.example], server: @keepers.server)
-  end
-
-  def open_screen(screen) = visit("/s/#{@site}/c/latest/#{screen}")
+  include KeptSite
 
   def test_routes_are_accepted_carried_out_tested_and_proved
     accept_routes

@@ -1,21 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../support/keepers"
+require_relative "../support/kept_site"
 
 # From a fault to its proof through the screens: lay out, open a fix, have it applied, claim it, look, report.
 class WorkplanScreensTest < Minitest::Test
-  include TestDatabase
-  include Browser
-  include SignedIn
-
-  def setup
-    super
-    @keepers = Keepers.new
-    @site = DemoCrawl.site(%w[www.skerrylamps.example www.skerrylamper.example], server: @keepers.server)
-  end
-
-  def open_screen(screen) = visit("/s/#{@site}/c/latest/#{screen}")
+  include KeptSite
 
   def test_fixes_are_laid_out_applied_claimed_and_proved
     lay_out

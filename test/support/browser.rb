@@ -44,7 +44,13 @@ module Browser
   # @return [Array<String>] what axe-core finds wrong on the page as it is, in words
   def accessibility_faults
     page.execute_script(File.read(AXE))
-    results = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")
+    results = page.evaluate_async_script(<<~JS)
+      const ends = (one) => Number.isFinite(one.effect.getComputedTiming().endTime);
+      // Colours that are on their way are no one's to read.
+      Promise.allSettled(document.getAnimations().filter(ends).map((one) => one.finished))
+        .then(() => axe.run(document, {resultTypes: ['violations']}))
+        .then(arguments[0]);
+    JS
     results["violations"].flat_map do |rule|
       rule["nodes"].map { |node| "#{rule["id"]}: #{node["html"][0, 160]} #{node["failureSummary"].to_s[0, 200]}" }
     end
