@@ -17,6 +17,10 @@ module IronTrellis
         EMBEDDED = {"Script" => "script", "Stylesheet" => "style", "Image" => "image"}.freeze
         UTF8 = "content-type: text/html; charset=utf-8"
 
+        # @param header_lines [Array<String>] of an answer
+        # @return [Array<String>] those of the document that a browser made of it, which is UTF-8 whatever was sent
+        def self.as_utf8(header_lines) = header_lines.grep_v(/\Acontent-type\s*:/i) << UTF8
+
         # @return [Page::Facts, nil] as it was sent; nil where nothing could be read
         attr_reader :raw
 
@@ -82,7 +86,7 @@ module IronTrellis
         def read(reader)
           return moved if @rendered.moved_by_script?
 
-          headers = @rendered.answer.header_lines.reject { |line| line.match?(/\Acontent-type\s*:/i) } + [UTF8]
+          headers = self.class.as_utf8(@rendered.answer.header_lines)
           facts = reader.call(url: @url, header_lines: headers, body: @rendered.html.b)
           facts.links += lacked(facts)
           facts

@@ -37,6 +37,7 @@ module IronTrellis
           "BreadcrumbList" => %w[itemListElement]
         }.freeze
         QUESTION = /\?\s*\z/
+        # Behind such a sign titles tell the name of the site.
         SITE_NAME = /\s+[|–—·-]\s+.*\z/
 
         # @param outline [Array<Array(Integer, String)>]

@@ -24,8 +24,7 @@ module IronTrellis
             FROM found_for f WHERE f.run_id = $1 AND f.span = $2 AND f.url_id = ANY($3::bigint[])
           ) q WHERE place <= 3 GROUP BY 1
         SQL
-        # Behind such a sign titles tell the name of the site.
-        SITE_NAME = /\s+[|–—·-]\s+.*\z/
+        SITE_NAME = Core::StructuredData::Building::SITE_NAME
 
         # @param run [Judging::VerdictRun]
         def initialize(run)

@@ -45,7 +45,7 @@ module IronTrellis
 
         def read(row)
           lines = row["header_lines"].split("\n")
-          lines = lines.grep_v(/\Acontent-type/i) << Core::Rendering::Reading::UTF8 if @html
+          lines = Core::Rendering::Reading.as_utf8(lines) if @html
           Core::Page::Reader.new(agent: @crawl.crawl_settings.agent).call(
             url: Core::Url::NormalForm.parse(row["url"]),
             header_lines: lines,

@@ -27,7 +27,7 @@ module IronTrellis
             country: country,
             chosen: chosen,
             facts: FACTS.map { |fact| {fact: fact, writings: writings(fact), **shares(fact)} },
-            pages: rows(pages).first(MOST_ROWS),
+            pages: rows(pages.first(MOST_ROWS)),
             listings: rows(listings)
           }
         end
@@ -101,7 +101,11 @@ module IronTrellis
 
         def usual(fact) = pages.filter_map { |one| one[fact] }.tally.max_by { |writing, times| [times, writing] }&.first
 
-        def state(fact, row) = Writing.state(fact, row[fact], chosen[fact], country)
+        def state(fact, row) = state_of(fact, row[fact])
+
+        # Most pages write it alike, and a number takes long to be read.
+        def state_of(fact, writing) =
+          (@states ||= {})[[fact, writing]] ||= Writing.state(fact, writing, chosen[fact], country)
 
         def rows(all) =
           all.map { |one| one.merge("states" => FACTS.to_h { |fact| [fact, state(fact, one)] }) }
@@ -114,7 +118,7 @@ module IronTrellis
               sources = some.map { |one| one["source"] }.uniq
               {
                 writing: writing,
-                state: Writing.state(fact, writing, chosen[fact], country),
+                state: state_of(fact, writing),
                 sources: sources.size,
                 samples: sources.first(SAMPLES)
               }

@@ -34,8 +34,7 @@ module IronTrellis
           type = answer.headers.first("content-type").to_s[/charset\s*=\s*"?([^"\s;]+)/i, 1]
           html, = Core::Page::Charset.decode(answer.body, type)
           answer.body = Core::Desk::DraftedDocument.of(html, parts, page, @sheet.page.draft).b
-          answer.header_lines =
-            answer.header_lines.grep_v(/\Acontent-type\s*:/i) << Core::Rendering::Reading::UTF8
+          answer.header_lines = Core::Rendering::Reading.as_utf8(answer.header_lines)
         end
       end
     end

@@ -33,7 +33,8 @@ module IronTrellis
           own = own_page
           rivals = @page.rivals.map { |source| [source, read[source]] }
           against = Desk::Rivals.new(rivals.filter_map { |_, one| one && one[:page] }, language: own.language)
-          now, then_ = [own, drafted(own)].map { |one| fit(one, against) }
+          drafted = Desk::Draft.new(@page.draft).on(own)
+          now, then_ = [own, drafted].map { |one| fit(one, against) }
           {
             url_id: @page.url_id.to_s,
             url: @row["url"],
@@ -52,7 +53,7 @@ module IronTrellis
             queries: queries,
             data: markup(own).call,
             pictures: Pictures.new(@run, own, @page.phrases).call,
-            results: results(own)
+            results: [own, drafted].map { |one| result(one) }
           }
         end
 
@@ -125,8 +126,6 @@ module IronTrellis
           page.texts["links_in"] = OwnPage.links_in(@run.crawl, @row["url_id"])
           page
         end
-
-        def drafted(own) = Desk::Draft.new(@page.draft).on(own)
 
         def markup(own) = MarkingUp.new(@run, @row, own)
 
@@ -228,18 +227,17 @@ module IronTrellis
           Desk::Suggestions.of(now, against, queries, Desk::Terms.new(own), said)
         end
 
-        # As a result page would show them, before and after.
-        def results(own)
-          [own, drafted(own)].map do |page|
-            {
-              title: page.title.to_s,
-              description: page.description.to_s,
-              shown_title: pixels.cut(page.title.to_s, pixels::TITLE_SIZE, pixels::TITLE_WIDTH),
-              shown_description: pixels.cut(page.description.to_s, pixels::DESCRIPTION_SIZE, pixels::DESCRIPTION_WIDTH),
-              title_px: pixels.width(page.title.to_s, pixels::TITLE_SIZE).round,
-              description_px: pixels.width(page.description.to_s, pixels::DESCRIPTION_SIZE).round
-            }
-          end
+        # As a result page would show it.
+        def result(page)
+          title, description = page.title.to_s, page.description.to_s
+          {
+            title: title,
+            description: description,
+            shown_title: pixels.cut(title, pixels::TITLE_SIZE, pixels::TITLE_WIDTH),
+            shown_description: pixels.cut(description, pixels::DESCRIPTION_SIZE, pixels::DESCRIPTION_WIDTH),
+            title_px: pixels.width(title, pixels::TITLE_SIZE).round,
+            description_px: pixels.width(description, pixels::DESCRIPTION_SIZE).round
+          }
         end
 
         def pixels = Desk::Pixels
