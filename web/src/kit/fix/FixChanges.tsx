@@ -4,8 +4,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../parts";
-import type { Fix, FixWork } from "./useFix";
-import type { Owner } from "./useFix";
+import type { Fix, FixWork, Owner } from "./useFix";
 
 type Props = { fix: Fix; work: FixWork; owners: Owner[] };
 

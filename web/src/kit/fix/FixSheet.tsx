@@ -11,9 +11,8 @@ import { FixActs } from "./FixActs";
 import { FixChanges } from "./FixChanges";
 import { FixFaults } from "./FixFaults";
 import { FixTexts } from "./FixTexts";
-import { type Fix, useFix } from "./useFix";
+import { type Fix, type Owner, useFix } from "./useFix";
 import { stateLabel } from "./states";
-import type { Owner } from "./useFix";
 
 type Props = { site: number; id: string | undefined; owners: Owner[]; close: () => void };
 

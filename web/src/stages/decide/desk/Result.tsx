@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import { PagePicture } from "../../../kit/PagePicture";
 import { Part } from "../../../kit/parts";
 import { Quiet } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
@@ -20,18 +21,12 @@ export function Result({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
       </Button>
       {work.preview.data?.problem && <Box sx={{ color: "rust" }}>{work.preview.data.problem}</Box>}
       {work.preview.data?.screenshot && (
-        <Box
-          sx={{ border: 1, borderColor: "divider", maxHeight: 300, overflow: "auto" }}
-          tabIndex={0}
-          role="region"
-          aria-label="Preview"
-        >
-          <img
-            src={`data:image/webp;base64,${work.preview.data.screenshot}`}
-            alt="The page with its draft"
-            style={{ width: "100%", display: "block" }}
-          />
-        </Box>
+        <PagePicture
+          picture={work.preview.data.screenshot}
+          alt="The page with its draft"
+          label="Preview"
+          maxHeight={300}
+        />
       )}
     </Part>
   );

@@ -7,7 +7,7 @@ import { Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Toggles } from "../../../kit/Toggles";
 import type { Sheet } from "./useDeskPage";
-import { ELEMENTS, ORDERS, percent, stand, type Order, type Size, useTerms } from "./useTerms";
+import { COMPACT, ELEMENTS, ORDERS, percent, stand, type Order, type Size, useTerms } from "./useTerms";
 
 /** The terms of the page, where they stand, and how much of its words they are, beside the rivals'. */
 export function Terms({ sheet }: { sheet: Sheet }) {
@@ -79,9 +79,9 @@ export function Terms({ sheet }: { sheet: Sheet }) {
           Show all {count(total)}
         </Button>
       )}
-      {whole && total > 30 && (
+      {whole && total > COMPACT && (
         <Button size="small" onClick={() => setWhole(false)}>
-          Show the first 30
+          Show the first {COMPACT}
         </Button>
       )}
     </Part>

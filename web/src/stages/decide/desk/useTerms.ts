@@ -22,7 +22,7 @@ export type Order = keyof typeof ORDERS;
 /** How many words a term has; 0 for any. */
 export type Size = "0" | "1" | "2" | "3";
 
-const COMPACT = 30;
+export const COMPACT = 30;
 const inText = (one: Term) => one.counts.text ?? 0;
 const SORTS: Record<Order, (one: Term, other: Term) => number> = {
   text: (one, other) => inText(other) - inText(one),

@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
+import { PagePicture } from "../../../kit/PagePicture";
 import { Facts, Part } from "../../../kit/parts";
 import { Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
@@ -78,18 +79,7 @@ function One({ look }: { look: Look }) {
         {name}
       </Box>
       {look.screenshot ? (
-        <Box
-          sx={{ border: 1, borderColor: "divider", maxHeight: 320, overflow: "auto" }}
-          tabIndex={0}
-          role="region"
-          aria-label={name}
-        >
-          <img
-            src={`data:image/webp;base64,${look.screenshot}`}
-            alt={`How the page looks: ${name}`}
-            style={{ width: "100%", display: "block" }}
-          />
-        </Box>
+        <PagePicture picture={look.screenshot} alt={`How the page looks: ${name}`} label={name} maxHeight={320} />
       ) : (
         <Box sx={{ color: "rust" }}>{look.error_detail ?? "No picture came."}</Box>
       )}
