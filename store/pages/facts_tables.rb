@@ -159,8 +159,8 @@ module IronTrellis
         # @return [Object] what the block gives
         def prepared
           drop
-          TABLES.each { |name, sql| make(name, format(sql, @names)) }
-          make_graph
+          Postgres::Beside.call(-> { TABLES.each { |name, sql| make(name, format(sql, @names)) } }) { make_graph }
+          make("ranks", format(RANKS, @names))
           make_evidence
           yield
         ensure
@@ -282,7 +282,6 @@ module IronTrellis
             )
             analyze("graph")
           end
-          make("ranks", format(RANKS, @names))
         end
 
         def make_evidence

@@ -1,11 +1,14 @@
 # frozen_string_literal: true
 
-# Working out the verdicts of a crawl of so many pages in a process of its own: seconds, and the most memory it had.
+# Working out the verdicts of a crawl of so many pages in a process of its own, tuned as a worker is: seconds, and the
+# most memory it had.
 # With a second size the growth between the two is told: 1.0 would be linear.
 #
 #   ruby test/bench/judging.rb [PAGES] [SMALLER]
 require_relative "support"
+require_relative "../../bin/boot"
 
+Boot.tuned(__FILE__, ARGV)
 ENV["TRELLIS_DATABASE"] = "iron_trellis_bench"
 require_relative "../../iron_trellis"
 require_relative "made_crawl"

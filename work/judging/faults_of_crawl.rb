@@ -38,14 +38,13 @@ module IronTrellis
           )
         end
 
-        # Runs all other rules, when the rows are staged and the copies known.
+        # Runs the rules that look at several pages or at the site, when the rows are staged.
         #
         # @param rows [Store::Judging::StagedRows]
         # @param links [Store::Judging::SuspectLinks]
         # @param site [Core::Faults::SiteEvidence]
         # @return [void]
-        def rest(rows, links, site)
-          rows.pages(@limits.least(:thin_group_pages)) { |some| keep(some.flat_map { |row| about_page(row) }) }
+        def across_pages(rows, links, site)
           Core::Faults::LinkRule.all.each do |rule|
             links.each(rule.targets, rule.links, once: rule.once?) do |some|
               keep(some.flat_map { |row| about_links(rule, row) })
@@ -56,6 +55,13 @@ module IronTrellis
           end
           keep(Core::Faults::SiteRule.all.flat_map { |rule| about_site(rule, site) })
         end
+
+        # Runs the page rules that ask for other pages, when the copies are known.
+        #
+        # @param rows [Store::Judging::StagedRows]
+        # @return [void]
+        def among_pages(rows) =
+          rows.pages(@limits.least(:thin_group_pages)) { |some| keep(some.flat_map { |row| about_page(row) }) }
 
         # Runs the rules on what indexes say.
         #

@@ -55,25 +55,34 @@ module IronTrellis
               faults.pages(judged)
             end
           writer.staged
-          writer.copies.fill(CopiesOfCrawl.new(Store::Pages::PageTexts.new(writer.stage, @crawl)).call)
-          faults.rest(
-            Store::Judging::StagedRows.new(
-              writer.stage,
-              writer.copies.table,
-              @crawl,
-              has_sitemaps: @facts.sitemaps?,
-              pdfs: @site.sitemap_plan["pdfs"]
-            ),
-            Store::Judging::SuspectLinks.new(
-              writer.stage,
-              @crawl,
-              limits: {
-                heavy_image: @limits.least(:heavy_image)
-              }
-            ),
-            Store::Judging::SiteFacts.new(writer.stage, @crawl).call
-          )
+          rows = staged_rows(writer)
+          Store::Postgres::Beside.call(-> { tell_copies(writer) }) do
+            faults.across_pages(rows, *suspects(writer))
+          end
+          faults.among_pages(rows)
           judge_evidence(run, writer, faults)
+        end
+
+        def tell_copies(writer) =
+          writer.copies.fill(CopiesOfCrawl.new(Store::Pages::PageTexts.new(writer.stage, @crawl)).call)
+
+        def staged_rows(writer)
+          Store::Judging::StagedRows.new(
+            writer.stage,
+            writer.copies.table,
+            @crawl,
+            has_sitemaps: @facts.sitemaps?,
+            pdfs: @site.sitemap_plan["pdfs"]
+          )
+        end
+
+        # @return [Array(Store::Judging::SuspectLinks, Core::Faults::SiteEvidence)]
+        def suspects(writer)
+          limits = {heavy_image: @limits.least(:heavy_image)}
+          [
+            Store::Judging::SuspectLinks.new(writer.stage, @crawl, limits: limits),
+            Store::Judging::SiteFacts.new(writer.stage, @crawl).call
+          ]
         end
 
         def judge_evidence(run, writer, faults)

@@ -19,7 +19,7 @@ module IronTrellis
         # judged.
         #
         # @return [Thread]
-        def start = @links ||= Thread.new { write_links }.tap { |thread| thread.report_on_exception = false }
+        def start = @links ||= Store::Postgres::Beside.start { write_links }
 
         # To be called when the crawl is judged.
         #
@@ -38,9 +38,7 @@ module IronTrellis
 
         def write_links
           rows = Store::Reports::AuditRows.new(@crawl, nil)
-          ActiveRecord::Base.connection_pool.with_connection do
-            Ports::Tables::JsonlFile.lines(path("links.jsonl")) { |write| rows.links { |line| write.call(line) } }
-          end
+          Ports::Tables::JsonlFile.lines(path("links.jsonl")) { |write| rows.links { |line| write.call(line) } }
         end
 
         def path(name) = File.join(@folder, name)
