@@ -19,8 +19,21 @@ module IronTrellis
             raise Error::InvalidInput.new("A draft holds title, description, headings, alts, text and data, as texts.")
           end
 
-          values.slice(*FIELDS).compact
+          values.slice(*FIELDS).compact.to_h { |name, value| [name, plain(name, value)] }
         end
+
+        # As a page that says it is read: white space is folded, so that a space at the end of a title changes nothing.
+        def self.plain(name, value)
+          case name
+          when "headings" then value.map { |line| fold(line) }
+          when "alts" then value.transform_values { |line| fold(line) }
+          when "text" then value.split("\n", -1).map { |line| fold(line) }.join("\n")
+          when "data" then value
+          else fold(value)
+          end
+        end
+
+        def self.fold(line) = line.gsub(/[[:space:]]+/, " ").strip
 
         def self.fine?(values)
           values.is_a?(Hash) && (values.keys - FIELDS).empty? &&
@@ -34,7 +47,7 @@ module IronTrellis
         def self.line?(text) = text.is_a?(String) && text.size <= MOST_LINE
 
         def self.text?(text) = text.is_a?(String) && text.size <= MOST
-        private_class_method :fine?, :line?, :text?
+        private_class_method :plain, :fold, :fine?, :line?, :text?
 
         # @param values [Hash{String => Object}] as .read gives them
         def initialize(values)

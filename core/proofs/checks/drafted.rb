@@ -56,7 +56,7 @@ module IronTrellis
           def fact(facts, before, after)
             written = facts.data.flat_map(&:all).flat_map { |item| item.properties.values.flatten.grep(String) }
             said = [facts.text, *written].join("\n")
-            old = said.sub(after, "").include?(before)
+            old = said.gsub(after, "").include?(before)
             [said.include?(after) && !old, old ? "it writes “#{before}”" : "it doesn't write “#{before}”"]
           end
 
