@@ -1,6 +1,10 @@
+import { configure } from "@testing-library/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes } from "react-router";
+
+// A state is waited for however busy the machine is.
+configure({ asyncUtilTimeout: 30_000 });
 
 /** What a hook of a screen stands in: an address and a client of its own. */
 export function within(address: string) {
@@ -18,15 +22,35 @@ export function within(address: string) {
   };
 }
 
-/** Has the server answer: by the path of what is asked for, without its query, a status and a body. */
-export function answers(bodies: Record<string, [status: number, body: unknown]>) {
-  const asked: URL[] = [];
+/** What was asked for: how, where, and with what in it. */
+export type Asked = { method: string; url: URL; body: unknown };
+type Answer = [status: number, body: unknown];
+
+/**
+ * Has the server answer: by the path of what is asked for, without its query, a status and a body. Where the method
+ * matters, it stands before the path, "PUT /api/sites/1"; what is given as a function says it anew each time.
+ */
+export function answers(bodies: Record<string, Answer | ((asked: Asked) => Answer)>) {
+  const all: Asked[] = [];
   const { answer } = globalThis as unknown as { answer: { fetch: (request: Request) => Promise<Response> } };
   answer.fetch = async (request) => {
     const url = new URL(request.url);
-    asked.push(url);
-    const [status, body] = bodies[url.pathname] ?? [404, { code: "not-found", status: 404, detail: "Nothing there." }];
+    const text = await request.text();
+    const asked = { method: request.method, url, body: text === "" ? undefined : readable(text) };
+    all.push(asked);
+    const found = bodies[`${request.method} ${url.pathname}`] ?? bodies[url.pathname];
+    const [status, body] = (typeof found === "function" ? found(asked) : found) ?? NOTHING;
     return new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json" } });
   };
-  return asked;
+  return all;
+}
+
+const NOTHING: Answer = [404, { code: "not-found", status: 404, detail: "Nothing there." }];
+
+function readable(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
 }

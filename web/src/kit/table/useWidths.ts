@@ -20,8 +20,15 @@ export type Widths = ReturnType<typeof useWidths>;
 
 function read(key: string): Record<string, number> {
   try {
-    return JSON.parse(localStorage.getItem(key) ?? "{}") as Record<string, number>;
+    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? "{}");
+    return isWidths(kept) ? kept : {};
   } catch {
     return {};
   }
 }
+
+const isWidths = (kept: unknown): kept is Record<string, number> =>
+  typeof kept === "object" &&
+  kept !== null &&
+  !Array.isArray(kept) &&
+  Object.values(kept).every((one) => typeof one === "number");

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { api, data, type Schemas } from "../../../api/client";
 import { type Task, worked } from "../../../api/tasks";
 import { asked } from "../../../kit/screen";
@@ -78,20 +78,28 @@ export function useDeskPage(site: number, url: string) {
   };
 }
 
-/** The draft as it is typed, sent on when the hand rests. */
+/** The draft as it is typed, sent on when the hand rests, or when the page is left. */
 function useWriting(sheet: Sheet | undefined, send: (draft: Draft) => void) {
   const [typed, setTyped] = useState<Draft>();
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const waiting = useRef<{ timer: ReturnType<typeof setTimeout>; send: () => void }>(undefined);
   const draft = typed ?? sheet?.draft ?? {};
-  useEffect(() => () => clearTimeout(timer.current), []);
+  const stop = useCallback(() => {
+    clearTimeout(waiting.current?.timer);
+    waiting.current = undefined;
+  }, []);
+  const sendNow = useCallback(() => {
+    waiting.current?.send();
+    stop();
+  }, [stop]);
+  useEffect(() => sendNow, [sendNow]);
   const write = (change: Draft) => {
     const next = { ...draft, ...change };
     setTyped(next);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => send(next), KEEP_AFTER_MS);
+    stop();
+    waiting.current = { timer: setTimeout(sendNow, KEEP_AFTER_MS), send: () => send(next) };
   };
   const startOver = () => {
-    clearTimeout(timer.current);
+    stop();
     setTyped({});
     send({});
   };

@@ -32,7 +32,7 @@ test("the ledger asks for what its address says, and its rows are there when the
   expect(result.current.shown.state).toBe("loading");
   await waitFor(() => expect(result.current.shown.state).toBe("ready"));
   expect(result.current.rows).toEqual([rows[0]]);
-  const first = asked.find((url) => url.pathname.endsWith("/urls"));
+  const first = asked.find((one) => one.url.pathname.endsWith("/urls"))?.url;
   expect([first?.searchParams.get("sort"), first?.searchParams.get("where")]).toEqual(["-words", where]);
 });
 

@@ -68,11 +68,14 @@ const beyond = (value: unknown, mark: Mark) =>
 function readMarks(text: string | null): Mark[] {
   try {
     const marks: unknown = JSON.parse(text ?? "[]");
-    return Array.isArray(marks) ? (marks as Mark[]) : [];
+    return Array.isArray(marks) ? marks.filter(isMark) : [];
   } catch {
     return [];
   }
 }
+
+const isMark = (one: Partial<Mark> | null): one is Mark =>
+  typeof one?.field === "string" && typeof one.value === "number" && (one.op === "below" || one.op === "at_least");
 
 const limits = new WeakMap<object, Map<string, Limits>>();
 
