@@ -1,6 +1,7 @@
 import { configure } from "@testing-library/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import type { ReactNode } from "react";
+import type { Crawl } from "../api/client";
 import { MemoryRouter, Route, Routes } from "react-router";
 
 // A state is waited for however busy the machine is.
@@ -54,3 +55,26 @@ function readable(text: string): unknown {
     return text;
   }
 }
+
+/** A crawl of the whole site that is finished, but for what is given. */
+export const crawlOf = (given: Partial<Crawl> = {}): Crawl => ({
+  id: 7,
+  kept: false,
+  site_id: 1,
+  number: 7,
+  state: "finished",
+  scope: "whole",
+  asked: null,
+  created_at: "2027-01-04T10:00:00Z",
+  started_at: "2027-01-04T10:00:01Z",
+  finished_at: "2027-01-04T10:09:00Z",
+  message: null,
+  settings: {},
+  progress: { fetched: 40, waiting: 0 } as Crawl["progress"],
+  run: 3,
+  judged_again: false,
+  judging_error: null,
+  unanswered: false,
+  errors: [],
+  ...given,
+});

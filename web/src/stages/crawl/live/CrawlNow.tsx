@@ -9,6 +9,7 @@ import { Link } from "react-router";
 import type { Crawl } from "../../../api/client";
 import { screenAddress } from "../../../kit/address";
 import { bytes, clock, count, counted, duration, moment } from "../../../kit/format";
+import { Failed } from "../../../kit/Notice";
 import { isEnded } from "../../../kit/queries";
 import { Hosts } from "./Hosts";
 import { Queue } from "./Queue";
@@ -32,6 +33,7 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
       <Facts crawl={crawl} />
       <StatusMix progress={crawl.progress} />
       <Notes crawl={crawl} />
+      {live.error && <Failed error={live.error} retry={() => void live.refetch()} />}
       {live.data && (
         <Box
           sx={{
