@@ -25,6 +25,12 @@ declare module "@mui/material/styles" {
   }
 }
 
+declare module "@mui/material/Button" {
+  interface ButtonPropsSizeOverrides {
+    low: true;
+  }
+}
+
 export const MONO = '"JetBrains Mono Variable", monospace';
 
 const light = {
@@ -111,7 +117,15 @@ export const theme = createTheme({
         },
       },
     },
-    MuiButton: { defaultProps: { disableElevation: true, size: "small" } },
+    MuiButton: {
+      defaultProps: { disableElevation: true, size: "small" },
+      // As wide as a small one, and as high as the line that it stands in.
+      variants: [
+        { props: { size: "low" }, style: { padding: "0 5px", fontSize: "0.8125rem" } },
+        { props: { size: "low", variant: "outlined" }, style: { padding: "0 9px" } },
+        { props: { size: "low", variant: "contained" }, style: { padding: "0 10px" } },
+      ],
+    },
     MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
     MuiTooltip: { defaultProps: { arrow: true } },
   },

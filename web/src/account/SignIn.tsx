@@ -1,3 +1,4 @@
+import { Beside } from "../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -43,13 +44,13 @@ export function SignIn({ firstStart }: { firstStart: boolean }) {
   return (
     <Box component="main" sx={{ minHeight: "100vh", display: "grid", placeItems: "center" }}>
       <Box component="form" onSubmit={submit} noValidate sx={{ width: 360, display: "grid", gap: 2 }}>
-        <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
+        <Beside gap={1.5}>
           <Mark size={34} />
           <Typography component="h1" sx={{ fontSize: 28, fontWeight: 650 }}>
             Iron Trellis
           </Typography>
-        </Box>
-        <Typography sx={{ color: "text.secondary" }}>
+        </Beside>
+        <Typography color="textSecondary">
           {firstStart
             ? "Nobody has an account here yet. Make the first one; it is yours."
             : "Which important pages don’t get into the index, and what stops each one."}

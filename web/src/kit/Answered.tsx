@@ -1,4 +1,4 @@
-import { Quiet } from "./pieces";
+import { Quiet, Stacked } from "./pieces";
 import Box from "@mui/material/Box";
 import { type ReactNode, useState } from "react";
 import type { Schemas } from "../api/client";
@@ -20,7 +20,7 @@ export function Answered({ answer }: { answer: Answer }) {
   const lines = answer.lines ?? [];
   const links = answer.links ?? [];
   return (
-    <Box sx={{ display: "grid", gap: 0.5 }}>
+    <Stacked gap={0.5}>
       {headers.length > 0 && (
         <Folded name={`Headers (${count(headers.length)})`}>
           <Code label="Headers of the answer">
@@ -63,7 +63,7 @@ export function Answered({ answer }: { answer: Answer }) {
           </Box>
         </Folded>
       )}
-    </Box>
+    </Stacked>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Quiet } from "./pieces";
+import { Beside, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
@@ -52,12 +52,12 @@ export function CheckNow({ crawl, decision }: { crawl: number; decision: number 
 function Found({ check, again }: { check: Check; again: () => void }) {
   return (
     <>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+      <Beside align="baseline">
         <strong>{headline(check)}</strong>
         <Button onClick={again} sx={{ ml: "auto", py: 0 }}>
           Check again
         </Button>
-      </Box>
+      </Beside>
       {check.total > check.pages.length && (
         <Quiet small>
           Of {counted(check.total, "page")} the {count(check.pages.length)} that matter most were asked.

@@ -1,4 +1,4 @@
-import { PlainList, Quiet } from "./pieces";
+import { Mono, PlainList, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Decision, settled } from "./decisions";
@@ -41,9 +41,9 @@ export function Decided({ site, decisions }: { site: number; decisions: Decision
               }}
             >
               <Box sx={{ minWidth: 0, overflowWrap: "anywhere" }}>
-                <Box component="span" sx={{ fontFamily: MONO, fontSize: 12 }}>
+                <Mono component="span" size={12}>
                   {one.subject}
-                </Box>{" "}
+                </Mono>{" "}
                 <strong>{words(one)}</strong>
                 {one.note && <em> {one.note}</em>}
                 {inForce && tag(one) && (

@@ -1,3 +1,4 @@
+import { CutOff } from "./pieces";
 import Box from "@mui/material/Box";
 import { causeOf, stateOfRung } from "./rungs";
 import { Sign } from "./signs/Sign";
@@ -17,9 +18,7 @@ export function Stop({ stop, reason, known = true, passes = "" }: Props) {
       ) : (
         <Sign state={known ? "passes" : "unknown"} size={14} label={known ? "nothing stops it" : "not known"} />
       )}
-      <Box component="span" sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
-        {stop ? causeOf(stop) : passes}
-      </Box>
+      <CutOff component="span">{stop ? causeOf(stop) : passes}</CutOff>
     </Box>
   );
 }

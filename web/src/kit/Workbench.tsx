@@ -1,6 +1,6 @@
+import { Beside, Whole } from "./pieces";
 import { Unready } from "./Unready";
 import { useFinished } from "./useFinished";
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
 import type { Crawl } from "../api/client";
@@ -21,8 +21,8 @@ export function Workbench<View extends string>({ title, views, show }: Props<Vie
   const view = views.find((one) => one.name === search.get("view"))?.name ?? first;
   if (crawl.state !== "ready") return <Unready screen={crawl} />;
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 2, px: 2.5, pt: 1.5, pb: 1 }}>
+    <Whole rows="auto minmax(0, 1fr)">
+      <Beside gap={2} px={2.5} pt={1.5} pb={1}>
         <Typography variant="h1">{title}</Typography>
         <Toggles<View>
           choices={views}
@@ -31,8 +31,8 @@ export function Workbench<View extends string>({ title, views, show }: Props<Vie
           sx={{ ml: "auto" }}
           choiceSx={{ py: 0.25, px: 1.5 }}
         />
-      </Box>
+      </Beside>
       {show(view, siteId, crawl.data)}
-    </Box>
+    </Whole>
   );
 }

@@ -1,4 +1,4 @@
-import { Narrow, Quiet } from "./pieces";
+import { CutOff, Narrow, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { Fragment, type ReactNode } from "react";
@@ -52,7 +52,7 @@ export function UrlLink({ id, url, withHost = false }: { id: string; url: string
 
 /** A URL on one line, cut off where there is no room. */
 export const UrlLine = ({ url }: { url: string }) => (
-  <Box sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
+  <CutOff>
     <UrlText url={url} size={12} />
-  </Box>
+  </CutOff>
 );

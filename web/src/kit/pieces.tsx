@@ -1,12 +1,91 @@
 import Box, { type BoxProps } from "@mui/material/Box";
 import type { ElementType } from "react";
+import { MONO } from "../theme";
 
-type Props = Omit<BoxProps, "sx"> & { component?: ElementType };
+type Distance = number | "auto";
+/** Room around a piece, as MUI counts it: in steps of eight pixels. */
+type Around = Partial<
+  Record<"m" | "mt" | "mb" | "ml" | "mr" | "mx" | "my" | "p" | "px" | "py" | "pt" | "pb", Distance>
+>;
+type Props = Omit<BoxProps, "sx" | keyof Around> & { component?: ElementType };
+type Spaced = Props & Around;
+
+/** Parts what is around a piece from all else that it takes. */
+function parted({ m, mt, mb, ml, mr, mx, my, p, px, py, pt, pb, ...rest }: Spaced) {
+  return { around: { m, mt, mb, ml, mr, mx, my, p, px, py, pt, pb }, rest };
+}
+
+/** Parts side by side, in the middle of the row unless they are aligned otherwise. */
+export function Beside({
+  gap = 1,
+  align = "center",
+  wrap = false,
+  between = false,
+  ...props
+}: Spaced & {
+  gap?: number;
+  align?: "center" | "baseline" | "stretch" | "start" | "end";
+  wrap?: boolean;
+  between?: boolean;
+}) {
+  const { around, rest } = parted(props);
+  const justifyContent = between ? "space-between" : undefined;
+  return (
+    <Box
+      {...rest}
+      sx={{ display: "flex", gap, alignItems: align, flexWrap: wrap ? "wrap" : undefined, justifyContent, ...around }}
+    />
+  );
+}
+
+/** Parts one under the other; narrow ones may be narrower than what is in them, others begin at the start. */
+export function Stacked({
+  gap,
+  narrow = false,
+  start = false,
+  ...props
+}: Spaced & { gap: number; narrow?: boolean; start?: boolean }) {
+  const { around, rest } = parted(props);
+  const columns = narrow ? "minmax(0, 1fr)" : undefined;
+  return (
+    <Box
+      {...rest}
+      sx={{ display: "grid", gap, gridTemplateColumns: columns, alignContent: start ? "start" : undefined, ...around }}
+    />
+  );
+}
+
+/** All of a screen, parted into rows. */
+export const Whole = ({ rows, ...rest }: Props & { rows: string }) => (
+  <Box {...rest} sx={{ height: "100%", display: "grid", gridTemplateRows: rows }} />
+);
 
 /** What matters less than what stands beside it. */
-export const Quiet = ({ small = false, ...rest }: Props & { small?: boolean }) => (
-  <Box {...rest} sx={{ color: "text.secondary", fontSize: small ? 12 : undefined }} />
-);
+export function Quiet({ small = false, ...props }: Spaced & { small?: boolean }) {
+  const { around, rest } = parted(props);
+  return <Box {...rest} sx={{ color: "text.secondary", fontSize: small ? 12 : undefined, ...around }} />;
+}
+
+/** What is wrong, or won't go well. */
+export function Wrong({ small = false, ...props }: Spaced & { small?: boolean }) {
+  const { around, rest } = parted(props);
+  return <Box {...rest} sx={{ color: "rust", fontSize: small ? 12 : undefined, ...around }} />;
+}
+
+/** What stands in a file, an answer or an address, sign by sign; where it may be broken anywhere, it never runs over. */
+export function Mono({ size, anywhere = false, ...props }: Spaced & { size?: number; anywhere?: boolean }) {
+  const { around, rest } = parted(props);
+  const overflowWrap = anywhere ? "anywhere" : undefined;
+  return <Box {...rest} sx={{ fontFamily: MONO, fontSize: size, overflowWrap, ...around }} />;
+}
+
+/** One line, cut off where there is no room. */
+export function CutOff({ quiet = false, ...props }: Spaced & { quiet?: boolean }) {
+  const { around, rest } = parted(props);
+  return <Box {...rest} sx={{ ...ONE_LINE, color: quiet ? "text.secondary" : undefined, ...around }} />;
+}
+
+const ONE_LINE = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" } as const;
 
 /** What stands where a list would, if it had anything in it. */
 export const NoRows = (props: Props) => <Box {...props} sx={{ p: 4, color: "text.secondary" }} />;

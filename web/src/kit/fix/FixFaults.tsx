@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import TextField from "@mui/material/TextField";
@@ -6,7 +5,7 @@ import { useState } from "react";
 import { count, counted, day } from "../format";
 import { Part } from "../parts";
 import { Plain } from "../Plain";
-import { Quiet } from "../pieces";
+import { Beside, Quiet } from "../pieces";
 import { SiteUrl } from "../SiteUrl";
 import { useRules } from "../useRules";
 import type { Fix, FixWork } from "./useFix";
@@ -31,7 +30,7 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
       level="h2"
     >
       {chosen.length > 0 && (
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center", py: 0.5 }}>
+        <Beside py={0.5}>
           <TextField
             label="Why it is left"
             value={why}
@@ -55,7 +54,7 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
           <Button disabled={urls.length === 0 || work.split.isPending} onClick={() => work.split.mutate(urls, done)}>
             A fix of its own for {counted(urls.length, "URL")}
           </Button>
-        </Box>
+        </Beside>
       )}
       <Plain
         label="Faults"

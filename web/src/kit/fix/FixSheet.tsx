@@ -1,9 +1,8 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { day, moment } from "../format";
 import { Part } from "../parts";
-import { Quiet } from "../pieces";
+import { Quiet, Stacked } from "../pieces";
 import { Sheet } from "../Sheet";
 import { Unready } from "../Unready";
 import { Conditions } from "./Conditions";
@@ -33,7 +32,7 @@ function OneFix({ site, id, owners }: { site: number; id: string; owners: Owner[
     (one) => one.error,
   );
   return (
-    <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}>
+    <Stacked gap={2} narrow px={2.5} py={2}>
       <div>
         <Typography variant="h1">
           {told.id} {told.title}
@@ -54,7 +53,7 @@ function OneFix({ site, id, owners }: { site: number; id: string; owners: Owner[
       <FixChanges key={told.id} fix={told} work={work} owners={owners} />
       <FixFaults fix={told} work={work} />
       <History history={told.history} />
-    </Box>
+    </Stacked>
   );
 }
 

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { counted } from "../format";
 import { Part } from "../parts";
-import { Quiet, Spring } from "../pieces";
+import { Beside, Quiet, Spring } from "../pieces";
 import type { Fix } from "./useFix";
 
 const MOST_LINES = 40;
@@ -30,7 +30,7 @@ function OneText({ name, content, href }: { name: string; content: string; href:
   const lines = content.split("\n");
   return (
     <Box component="section" aria-label={name} sx={{ mb: 0.5 }}>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <Beside>
         <Button onClick={() => setShown(!shown)} aria-expanded={shown} sx={{ px: 0.5, minWidth: 0 }}>
           {name}
         </Button>
@@ -51,7 +51,7 @@ function OneText({ name, content, href }: { name: string; content: string; href:
         <Button component="a" href={href} download>
           Download
         </Button>
-      </Box>
+      </Beside>
       {shown && (
         <Box
           component="pre"

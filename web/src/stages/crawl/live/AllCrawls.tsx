@@ -51,7 +51,7 @@ export function AllCrawls({ crawls }: { crawls: Crawl[] }) {
               disabled={!isEnded(crawl.state) || acts.busy}
               aria-label={`Delete crawl ${crawl.number}`}
               onClick={() => acts.remove.mutate(crawl.id)}
-              sx={{ py: 0 }}
+              size="low"
             >
               Delete
             </Button>
@@ -63,7 +63,7 @@ export function AllCrawls({ crawls }: { crawls: Crawl[] }) {
             <Box component="span" sx={{ gridColumn: "2 / 6" }}>
               deleted by {one.removed_by}; gone for good {moment(one.until)}
             </Box>
-            <Button disabled={acts.busy} onClick={() => acts.back.mutate(one.id)} sx={{ py: 0 }}>
+            <Button disabled={acts.busy} onClick={() => acts.back.mutate(one.id)} size="low">
               Bring back
             </Button>
           </Box>

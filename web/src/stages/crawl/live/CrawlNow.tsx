@@ -1,4 +1,4 @@
-import { Spring } from "../../../kit/pieces";
+import { Beside, Spring, Stacked } from "../../../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -23,11 +23,7 @@ import { useControls, useLive } from "./useLive";
 export function CrawlNow({ crawl }: { crawl: Crawl }) {
   const live = useLive(crawl);
   return (
-    <Box
-      component="section"
-      aria-label={`Crawl ${crawl.number}`}
-      sx={{ display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}
-    >
+    <Stacked component="section" aria-label={`Crawl ${crawl.number}`} gap={2} narrow>
       <Heading crawl={crawl} />
       <Progress crawl={crawl} />
       <Facts crawl={crawl} />
@@ -88,18 +84,18 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
           )}
         </Box>
       )}
-    </Box>
+    </Stacked>
   );
 }
 
 function Heading({ crawl }: { crawl: Crawl }) {
   const { pause, resume, stop, judge, error } = useControls(crawl);
   return (
-    <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5 }}>
+    <Beside gap={1.5} align="baseline">
       <Typography variant="h1">
         Crawl {crawl.number} {STATES[crawl.state]}
       </Typography>
-      <Typography sx={{ color: "text.secondary" }}>
+      <Typography color="textSecondary">
         {crawl.started_at ? `begun ${moment(crawl.started_at)}` : "waiting for a worker"}
         {crawl.asked !== null && `, of ${counted(crawl.asked, "URL")} only`}
       </Typography>
@@ -135,7 +131,7 @@ function Heading({ crawl }: { crawl: Crawl }) {
           {crawl.scope === "whole" ? "See where pages stop" : "See what was found"}
         </Button>
       )}
-    </Box>
+    </Beside>
   );
 }
 
@@ -166,10 +162,10 @@ function Facts({ crawl }: { crawl: Crawl }) {
     ...(progress.seconds_left !== null ? [["left, about", duration(progress.seconds_left)] as [string, string]] : []),
   ];
   return (
-    <Box component="dl" sx={{ display: "flex", gap: 5, m: 0 }}>
+    <Beside component="dl" gap={5} align="stretch" m={0}>
       {facts.map(([name, value]) => (
         <Box key={name} sx={{ display: "flex", flexDirection: "column-reverse" }}>
-          <Typography component="dt" variant="body2" sx={{ color: "text.secondary" }}>
+          <Typography component="dt" variant="body2" color="textSecondary">
             {name}
           </Typography>
           <Box component="dd" sx={{ m: 0, fontSize: 28, fontWeight: 600, lineHeight: 1.15 }}>
@@ -177,7 +173,7 @@ function Facts({ crawl }: { crawl: Crawl }) {
           </Box>
         </Box>
       ))}
-    </Box>
+    </Beside>
   );
 }
 

@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Stacked } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { useAddress } from "../../../kit/address";
@@ -29,9 +29,9 @@ export default function Live() {
     );
   }
   return (
-    <Box sx={{ px: 2.5, py: 1.5, display: "grid", gap: 3, gridTemplateColumns: "minmax(0, 1fr)" }}>
+    <Stacked gap={3} narrow px={2.5} py={1.5}>
       <CrawlNow key={newest.id} crawl={newest} />
       <AllCrawls crawls={crawls.data} />
-    </Box>
+    </Stacked>
   );
 }

@@ -1,9 +1,8 @@
-import { Quiet } from "../../../kit/pieces";
-import Box from "@mui/material/Box";
+import { Beside, Quiet, Wrong } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import { ApiError } from "../../../api/client";
 import { moment } from "../../../kit/format";
-import { Beside, Flag, Text, useForm } from "./form";
+import { InColumns, Flag, Text, useForm } from "./form";
 import { useNextTimes } from "./useNextTimes";
 
 const USUAL: [string, string][] = [
@@ -24,7 +23,7 @@ export function Repeating() {
       />
       {fields.repeats && (
         <>
-          <Box sx={{ display: "flex", gap: 1 }}>
+          <Beside align="stretch">
             {USUAL.map(([words, cron]) => (
               <Button
                 key={cron}
@@ -34,11 +33,11 @@ export function Repeating() {
                 {words}
               </Button>
             ))}
-          </Box>
-          <Beside>
+          </Beside>
+          <InColumns>
             <Text name="cron" label="Cron line" help="Minute, hour, day, month, day of week." />
             <Text name="time_zone" label="Time zone" help="Such as Europe/Lisbon." />
-          </Beside>
+          </InColumns>
           <NextTimes cron={fields.cron} timeZone={fields.time_zone} />
         </>
       )}
@@ -48,6 +47,6 @@ export function Repeating() {
 
 function NextTimes({ cron, timeZone }: { cron: string; timeZone: string }) {
   const { next } = useNextTimes({ cron, timeZone });
-  if (next.error instanceof ApiError) return <Box sx={{ color: "rust" }}>{next.error.message}</Box>;
+  if (next.error instanceof ApiError) return <Wrong>{next.error.message}</Wrong>;
   return <Quiet>{next.data ? `Next: ${next.data.next.map((time) => moment(time)).join(" · ")}` : ""}</Quiet>;
 }

@@ -1,3 +1,4 @@
+import { Beside, Mono, Stacked } from "../../../kit/pieces";
 import { MONO } from "../../../theme";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -31,15 +32,15 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
   });
 
   return (
-    <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+    <Stacked gap={2} narrow px={2.5} py={2}>
+      <Beside align="baseline">
         <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
           Try robots.txt
         </Typography>
         <Button variant="outlined" onClick={close}>
           Close
         </Button>
-      </Box>
+      </Beside>
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 2 }}>
         <TextField
           label="The file"
@@ -62,7 +63,7 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
           slotProps={CODE}
         />
       </Box>
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "start" }}>
+      <Beside gap={1.5} align="start">
         <TextField
           label="Agent token"
           value={agent}
@@ -75,14 +76,14 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
         <Button variant="outlined" disabled={!start || live.isPending} onClick={() => live.mutate()}>
           Fetch the live file and try it
         </Button>
-      </Box>
+      </Beside>
       {error && (
         <Alert severity="error" variant="outlined">
           {error.message}
         </Alert>
       )}
       {answer && <Result trial={answer} />}
-    </Box>
+    </Stacked>
   );
 }
 
@@ -128,9 +129,9 @@ function Result({ trial }: { trial: Trial }) {
                   {row.allowed ? "allowed" : "disallowed"}
                 </Box>
               </td>
-              <Box component="td" sx={{ fontFamily: MONO, fontSize: 12.5 }}>
+              <Mono component="td" size={12.5}>
                 {row.line === null ? "none" : `${row.line}: ${row.rule}`}
-              </Box>
+              </Mono>
             </tr>
           ))}
         </tbody>

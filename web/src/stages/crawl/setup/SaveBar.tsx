@@ -25,14 +25,14 @@ export function SaveBar({ setup, site }: { setup: ReturnType<typeof useSetup>; s
         Save
       </Button>
       {(crawls.data?.length ?? 0) > 0 && <CopyFrom setup={setup} />}
-      {running && <Typography sx={{ color: "text.secondary" }}>A crawl of this site is running; see Live.</Typography>}
+      {running && <Typography color="textSecondary">A crawl of this site is running; see Live.</Typography>}
       {failure && (
         <Alert severity="error" sx={{ py: 0 }}>
           {failure.message}
         </Alert>
       )}
       {save.isSuccess && !failure && !crawl.isPending && (
-        <Typography role="status" sx={{ color: "text.secondary" }}>
+        <Typography role="status" color="textSecondary">
           Saved.
         </Typography>
       )}

@@ -1,4 +1,4 @@
-import { Spring } from "../../../kit/pieces";
+import { Beside, CutOff, Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Collapse from "@mui/material/Collapse";
@@ -16,7 +16,7 @@ export function SectionList({ heading, problem }: Props) {
   const all = open.length === SECTIONS.length;
   return (
     <>
-      <Box sx={{ display: "flex", alignItems: "baseline", mb: 0.5 }}>
+      <Beside gap={0} align="baseline" mb={0.5}>
         <Typography variant="h1" component="h2">
           {heading}
         </Typography>
@@ -24,7 +24,7 @@ export function SectionList({ heading, problem }: Props) {
         <Button onClick={() => setOpen(all ? [] : SECTIONS.map((section) => section.id))}>
           {all ? "Close all" : "Open all"}
         </Button>
-      </Box>
+      </Beside>
       {SECTIONS.map((section) => {
         const wrong = section.names.some((name) => problem(name));
         return (
@@ -71,12 +71,9 @@ function Line({ section, wrong, open, flip }: LineProps) {
           {section.title}
           {wrong && <Sign state="stops" label="something is wrong here" size={14} />}
         </Box>
-        <Box
-          component="span"
-          sx={{ color: "text.secondary", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
-        >
+        <CutOff component="span" quiet>
           {section.summary(fields)}
-        </Box>
+        </CutOff>
         <Box component="svg" width={11} height={8} aria-hidden sx={{ transform: open ? "rotate(180deg)" : undefined }}>
           <path d="M1 1.5l4.500 4.500L10 1.500" fill="none" stroke="currentColor" strokeWidth="1.6" />
         </Box>

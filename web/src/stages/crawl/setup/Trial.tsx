@@ -1,4 +1,4 @@
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Mono, Quiet, Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
@@ -48,7 +48,7 @@ export function Trial({ rows, patterns, known, wrong, pasted, paste }: Props) {
       {wrong ? <Quiet>Mend what is wrong in the settings; then URLs can be tried on them.</Quiet> : <span />}
       <Patterns patterns={patterns} known={known} />
       {rows.length > 0 ? (
-        <Box role="status" sx={{ display: "flex", alignItems: "center", gap: 2 }}>
+        <Beside role="status" gap={2}>
           <span>
             <strong>{count(taken)}</strong> of {counted(rows.length, "URL")} would be fetched
           </span>
@@ -58,7 +58,7 @@ export function Trial({ rows, patterns, known, wrong, pasted, paste }: Props) {
             control={<Switch size="small" checked={leftOnly} onChange={(_, on) => setLeftOnly(on)} />}
             label="not fetched only"
           />
-        </Box>
+        </Beside>
       ) : (
         <span />
       )}
@@ -88,15 +88,11 @@ function Patterns({ patterns, known }: { patterns: Pattern[]; known: number }) {
           <Box component="li" key={`${one.field} ${one.pattern}`} sx={{ display: "flex", gap: 0.75, fontSize: 12 }}>
             {none && <Sign state="weakens" size={14} label="matches nothing" />}
             <span>
-              <Box component="code" sx={{ fontFamily: MONO }}>
-                {one.pattern}
-              </Box>
+              <Mono component="code">{one.pattern}</Mono>
               {one.meaning !== one.pattern && (
                 <>
                   {" read as "}
-                  <Box component="code" sx={{ fontFamily: MONO }}>
-                    {one.meaning}
-                  </Box>
+                  <Mono component="code">{one.meaning}</Mono>
                 </>
               )}
               {known > 0 && (

@@ -1,9 +1,10 @@
+import { Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useAddress } from "../../../kit/address";
-import { Beside, Flag, Text, useForm } from "./form";
+import { InColumns, Flag, Text, useForm } from "./form";
 import type { Fields } from "./fields";
 
 /** What can be said under this heading of the setup. */
@@ -46,7 +47,7 @@ export function Scope() {
         help="One a line, such as example.test. The start URLs’ hosts are in scope anyway."
       />
       <Text name="folders" label="Folders to stay in" rows={1} help="One a line, such as /pt/; none means all." />
-      <Beside>
+      <InColumns>
         <Text
           name="exclude"
           label="Don’t fetch"
@@ -54,7 +55,7 @@ export function Scope() {
           help="One a line: /account/ (a folder), *.pdf, ?sort=; how each is read is told beside."
         />
         <Text name="include" label="Only these" rows={2} help="Patterns, one a line; none means all." />
-      </Beside>
+      </InColumns>
       <Text
         name="drop_parameters"
         label="Parameters to drop"
@@ -70,7 +71,7 @@ export function Wanted() {
   return (
     <>
       <Text name="key_pages" label="Key pages" rows={2} help="The URLs that matter most, one a line." />
-      <Beside>
+      <InColumns>
         <Text
           name="wanted"
           label="To be indexed"
@@ -83,7 +84,7 @@ export function Wanted() {
           rows={2}
           help="Patterns, one a line: /account/*. What is indexable all the same is told."
         />
-      </Beside>
+      </InColumns>
     </>
   );
 }
@@ -92,19 +93,19 @@ export function Wanted() {
 export function Fetched() {
   return (
     <>
-      <Beside>
-        <Box sx={{ display: "grid", gap: 0.5 }}>
+      <InColumns>
+        <Stacked gap={0.5}>
           <Flag name="pdfs" label="PDFs" help="with title and number of words" />
           <Flag name="images" label="Images" help="status, type and size" />
           <Flag name="scripts" label="Scripts" />
           <Flag name="styles" label="Stylesheets" />
-        </Box>
-        <Box sx={{ display: "grid", gap: 0.5, alignContent: "start" }}>
+        </Stacked>
+        <Stacked gap={0.5} start>
           <Flag name="check_external" label="Links to other hosts" help="only whether they answer" />
           <Flag name="follow_nofollow" label="Follow nofollow links, too" />
           <Flag name="read_sitemaps" label="Sitemaps" help="of robots.txt, else at the usual addresses" />
-        </Box>
-      </Beside>
+        </Stacked>
+      </InColumns>
       <RenderingChoice />
       <Text name="sitemaps" label="Further sitemaps" rows={1} help="Addresses, one a line." />
     </>
@@ -115,12 +116,12 @@ export function Fetched() {
 export function Limits() {
   return (
     <>
-      <Beside columns={4}>
+      <InColumns columns={4}>
         <Text name="limit" label="URLs at most" help="Then it ends." />
         <Text name="max_depth" label="Clicks at most" help="From a start URL." />
         <Text name="body_megabytes" settings="body_limit" label="Megabytes an answer" help="More is cut off." />
         <Text name="trap_limit" label="Of an endless space" help="Calendars, session ids." />
-      </Beside>
+      </InColumns>
       <Text
         name="caps"
         label="At most so many of a pattern"
@@ -140,16 +141,16 @@ export function Limits() {
 export function Speed() {
   return (
     <>
-      <Beside columns={3}>
+      <InColumns columns={3}>
         <Text name="rate" label="Requests a second" help="Per host; 0 is no limit." />
         <Text name="concurrency" label="Requests at once" help="Per host." />
         <Text name="retries" label="Further tries" help="On 429, 503 and time-outs." />
-      </Beside>
-      <Beside columns={3}>
+      </InColumns>
+      <InColumns columns={3}>
         <Text name="connect_seconds" label="Seconds to connect" help="DNS apart." />
         <Text name="first_byte_seconds" label="To the first byte" help="Seconds." />
         <Text name="seconds" label="For a whole answer" help="Seconds." />
-      </Beside>
+      </InColumns>
       <Flag name="keep_crawl_delay" label="Keep to the crawl-delay of robots.txt" help="where it asks for one" />
     </>
   );
@@ -160,10 +161,10 @@ export function Agent() {
   const { change } = useAddress();
   return (
     <>
-      <Beside>
+      <InColumns>
         <Text name="agent" label="Agent token" help="robots.txt and robots directives are read for it." />
         <Text name="agent_header" label="Agent header" help="As it is sent; empty means the token and our version." />
-      </Beside>
+      </InColumns>
       <Flag
         name="ignore_robots"
         label="Fetch pages that robots.txt blocks, too"
@@ -208,10 +209,10 @@ export function Ways() {
 export function Secrets() {
   return (
     <>
-      <Beside>
+      <InColumns>
         <Text name="user" label="User" help="Basic authentication." />
         <Text name="password" label="Password" secret help="Kept encrypted, never shown." />
-      </Beside>
+      </InColumns>
       <Text name="cookies" label="Cookies" help="name=value; name=value. They go to hosts in scope only." />
       <Text name="headers" label="Further headers" rows={1} help="One a line: X-Staging: yes." />
     </>

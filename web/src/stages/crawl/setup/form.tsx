@@ -80,6 +80,6 @@ export function Flag({ name, label, help }: { name: FlagName; label: string; hel
 }
 
 /** Fields side by side. */
-export const Beside = ({ children, columns = 2 }: { children: ReactNode; columns?: number }) => (
+export const InColumns = ({ children, columns = 2 }: { children: ReactNode; columns?: number }) => (
   <Box sx={{ display: "grid", gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: 2 }}>{children}</Box>
 );

@@ -8,7 +8,7 @@ import { useState } from "react";
 import { api, data } from "../../../api/client";
 import { count, counted, day, moment } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { PlainList, Quiet, Spring } from "../../../kit/pieces";
+import { Beside, PlainList, Quiet, Spring } from "../../../kit/pieces";
 import { type Index, type Sources, useSourceChange, useSourceWork } from "./useSources";
 
 /** The indexes that the site is judged by, with their interfaces. */
@@ -42,7 +42,7 @@ function OneIndex({ site, index }: { site: number; index: Index }) {
   const error = pull.work.error ?? test.work.error;
   return (
     <Box component="li" sx={{ py: 1, borderBottom: 1, borderColor: "divider" }}>
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside gap={1.5} wrap>
         <strong>{index.name}</strong>
         {index.first && <Chip size="small" label="fills the ledger and the last rung" />}
         <Quiet component="span">
@@ -72,7 +72,7 @@ function OneIndex({ site, index }: { site: number; index: Index }) {
             </Button>
           </>
         )}
-      </Box>
+      </Beside>
       <Evidence index={index} />
       <Ownership index={index} />
       {test.work.data && (
@@ -112,7 +112,7 @@ function Evidence({ index }: { index: Index }) {
 function Ownership({ index }: { index: Index }) {
   if (index.ownership.length === 0) return null;
   return (
-    <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 0.5 }}>
+    <Beside align="stretch" wrap mt={0.5}>
       {index.ownership.map((one) => (
         <Chip
           key={one.host}
@@ -126,7 +126,7 @@ function Ownership({ index }: { index: Index }) {
           }
         />
       ))}
-    </Box>
+    </Beside>
   );
 }
 
@@ -143,13 +143,16 @@ function AddIndex({ site, done }: { site: number; done: () => void }) {
     done();
   });
   return (
-    <Box
+    <Beside
       component="form"
       onSubmit={(event) => {
         event.preventDefault();
         add.mutate(undefined);
       }}
-      sx={{ display: "flex", gap: 1.5, alignItems: "start", py: 1, flexWrap: "wrap" }}
+      gap={1.5}
+      align="start"
+      wrap
+      py={1}
     >
       <TextField
         size="small"
@@ -170,6 +173,6 @@ function AddIndex({ site, done }: { site: number; done: () => void }) {
         Add it
       </Button>
       {add.error && <Alert severity="error">{add.error.message}</Alert>}
-    </Box>
+    </Beside>
   );
 }

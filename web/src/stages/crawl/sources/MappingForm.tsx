@@ -6,7 +6,7 @@ import { useState } from "react";
 import { api } from "../../../api/client";
 import { count } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet } from "../../../kit/pieces";
 import { STANDINGS } from "../../../kit/standings";
 import { guess, missing, wordsOf } from "./mapping";
 import { Result } from "./Result";
@@ -33,7 +33,7 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
   return (
     <Part title={`${file.name}: which column is which`}>
       <Beginning file={file} />
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, my: 1.5 }}>
+      <Beside gap={1.5} align="stretch" wrap my={1.5}>
         {kind.fields.map((field) => (
           <TextField
             key={field.name}
@@ -53,9 +53,9 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
             ))}
           </TextField>
         ))}
-      </Box>
+      </Beside>
       {kind.code === "standings" && own.length > 0 && (
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mb: 1.5 }}>
+        <Beside gap={1.5} align="stretch" wrap mb={1.5}>
           {own.map((word) => (
             <TextField
               key={word}
@@ -75,9 +75,9 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
               ))}
             </TextField>
           ))}
-        </Box>
+        </Beside>
       )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
+      <Beside gap={1.5} wrap>
         {kind.of_index && (
           <TextField size="small" label="Index" value={index} onChange={(event) => setIndex(event.target.value)} />
         )}
@@ -121,7 +121,7 @@ export function MappingForm({ site, kind, file, indexes, close }: Props) {
         </Button>
         <Button onClick={close}>Leave it</Button>
         {open.length > 0 && <Quiet component="span">Say which column holds {open.join(" and ")}.</Quiet>}
-      </Box>
+      </Beside>
       {bring.work.error && <Alert severity="error">{bring.work.error.message}</Alert>}
     </Part>
   );

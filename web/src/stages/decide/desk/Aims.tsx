@@ -4,7 +4,7 @@ import Chip from "@mui/material/Chip";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 const SHOWN = 6;
@@ -18,7 +18,7 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   };
   return (
     <Part title="To be found for" level="h2">
-      <Box sx={{ display: "flex", gap: 0.75, flexWrap: "wrap", mb: 1 }}>
+      <Beside gap={0.75} align="stretch" wrap mb={1}>
         {sheet.phrases.map((phrase) => (
           <Chip
             key={phrase}
@@ -28,10 +28,10 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
           />
         ))}
         {sheet.phrases.length === 0 && <Quiet component="span">No phrase yet.</Quiet>}
-      </Box>
-      <Box
+      </Beside>
+      <Beside
         component="form"
-        sx={{ display: "flex", gap: 1 }}
+        align="stretch"
         onSubmit={(event) => {
           event.preventDefault();
           if (text.trim()) add(text.trim());
@@ -41,7 +41,7 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         <Button type="submit" disabled={text.trim() === ""}>
           Add
         </Button>
-      </Box>
+      </Beside>
       {sheet.proposed.slice(0, SHOWN).map((one) => (
         <Box key={one.phrase} sx={{ mt: 0.5 }}>
           <Button size="small" sx={{ py: 0, px: 0.5, minWidth: 0 }} onClick={() => add(one.phrase)}>

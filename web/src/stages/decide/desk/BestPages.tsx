@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet } from "../../../kit/pieces";
 
 type Props = { told: Schemas["BestPages"]; own: string; chosen: string[]; add: (urls: string[]) => void };
 
@@ -12,12 +12,12 @@ export function BestPages({ told, own, chosen, add }: Props) {
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 1fr)", gap: 3, mb: 1.5 }}>
       <Box>
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+        <Beside>
           <Quiet component="span">The best pages by {told.index}.</Quiet>
           <Button size="small" disabled={open.length === 0} onClick={() => add(open)}>
             Hold against all of other sites
           </Button>
-        </Box>
+        </Beside>
         {told.results.map((one) => (
           <Box key={one.url} sx={{ mb: 0.5 }}>
             <Button

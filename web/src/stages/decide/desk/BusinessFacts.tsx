@@ -5,7 +5,7 @@ import TextField from "@mui/material/TextField";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Unready } from "../../../kit/Unready";
 import { type BusinessFacts as Told, type Fact, useBusinessFacts } from "./useBusinessFacts";
@@ -32,7 +32,7 @@ export function BusinessFacts({ site }: { site: number }) {
           {work.fix.data.id} is made: it stands under Plan, Workplan.
         </Alert>
       )}
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 2, flexWrap: "wrap" }}>
+      <Beside gap={1.5} wrap mb={2}>
         <Quiet component="span">
           By structured data of {counted(told.pages.length, "page")}, and {counted(told.listings.length, "list")}{" "}
           elsewhere.
@@ -54,7 +54,7 @@ export function BusinessFacts({ site }: { site: number }) {
         <Button variant="outlined" disabled={work.fix.isPending} onClick={() => work.fix.mutate()}>
           Make a fix for the pages
         </Button>
-      </Box>
+      </Beside>
       {told.facts.map((fact) => (
         <OneFact
           key={fact.fact}

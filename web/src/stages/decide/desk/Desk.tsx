@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { count, counted } from "../../../kit/format";
-import { Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -42,7 +42,7 @@ function Pages({ pages, text, setText, choose }: Pick<DeskList, "pages" | "text"
   if (pages.state !== "ready") return <Unready screen={pages} />;
   return (
     <>
-      <Box sx={{ px: 2.5, pb: 1, display: "flex", gap: 2, alignItems: "center" }}>
+      <Beside gap={2} px={2.5} pb={1}>
         <TextField
           label="Address or title"
           value={text}
@@ -52,7 +52,7 @@ function Pages({ pages, text, setText, choose }: Pick<DeskList, "pages" | "text"
         <Quiet component="span">
           Pages by what they could gain: those that are nearly on the first page of results for much that is searched.
         </Quiet>
-      </Box>
+      </Beside>
       <Scroll tabIndex={0} role="region" aria-label="Pages to work on">
         <Roomy label="Pages to work on" columns={COLUMNS}>
           {pages.data.pages.map((page) => (

@@ -2,7 +2,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { moment } from "../../../kit/format";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { UrlText } from "../../../kit/UrlText";
@@ -24,7 +24,7 @@ export function DeskPage({ site, url, close }: { site: number; url: string; clos
   const sheet = work.sheet.data;
   const error = [work.keep, work.read, work.handOver, work.addFile, work.best, work.preview].find((one) => one.error);
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
+    <Whole rows="auto minmax(0, 1fr)">
       <Title>Desk</Title>
       <Toolbar sheet={sheet} work={work} close={close} />
       <Box sx={{ overflow: "auto", px: 2.5, pb: 3 }} tabIndex={0} role="region" aria-label="Desk">
@@ -52,14 +52,14 @@ export function DeskPage({ site, url, close }: { site: number; url: string; clos
           <MarkedUp sheet={sheet} work={work} />
         </Box>
       </Box>
-    </Box>
+    </Whole>
   );
 }
 
 function Toolbar({ sheet, work, close }: { sheet: Sheet; work: DeskWork; close: () => void }) {
   const drafted = Object.keys(work.draft).length > 0;
   return (
-    <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+    <Beside gap={1.5} wrap px={2.5} py={1}>
       <Button onClick={close}>All pages</Button>
       <UrlText url={sheet.url} withHost />
       <Quiet component="span" small>
@@ -79,7 +79,7 @@ function Toolbar({ sheet, work, close }: { sheet: Sheet; work: DeskWork; close: 
       >
         Hand over
       </Button>
-    </Box>
+    </Beside>
   );
 }
 

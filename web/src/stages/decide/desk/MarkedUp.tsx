@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Wrong } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 type Item = Sheet["data"]["items"][number];
@@ -32,9 +32,7 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         <Box>
           {items.length === 0 && <Quiet>The page has none.</Quiet>}
           {problems.map((problem) => (
-            <Box key={problem} sx={{ color: "rust" }}>
-              {problem}
-            </Box>
+            <Wrong key={problem}>{problem}</Wrong>
           ))}
           {items.map((item, place) => (
             <OneItem key={place} item={item} />
@@ -63,7 +61,7 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
               )}
             </Box>
           ))}
-          <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", my: 1 }}>
+          <Beside gap={1.5} my={1}>
             {kinds.includes("LocalBusiness") && (
               <TextField
                 select
@@ -88,8 +86,8 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
             >
               Write it into the draft
             </Button>
-            {work.markUp.error && <Box sx={{ color: "rust" }}>{work.markUp.error.message}</Box>}
-          </Box>
+            {work.markUp.error && <Wrong>{work.markUp.error.message}</Wrong>}
+          </Beside>
           {text !== "" && (
             <TextField
               label="JSON-LD to be added"
@@ -118,9 +116,7 @@ function OneItem({ item }: { item: Item }) {
         </div>
       ))}
       {[...item.lacking, ...item.unknown].map((one) => (
-        <Box key={one} sx={{ color: "rust" }}>
-          {one}
-        </Box>
+        <Wrong key={one}>{one}</Wrong>
       ))}
       {item.possible.length > 0 && <Quiet small>schema.org also knows {item.possible.join(", ")}</Quiet>}
     </Box>

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { PagePicture } from "../../../kit/PagePicture";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Quiet, Wrong } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 const TITLE_PX = 600;
@@ -19,7 +19,7 @@ export function Result({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
       <Button size="small" disabled={work.preview.isPending} onClick={() => work.preview.mutate()}>
         {work.preview.isPending ? "Drawing …" : "Draw the page with its draft"}
       </Button>
-      {work.preview.data?.problem && <Box sx={{ color: "rust" }}>{work.preview.data.problem}</Box>}
+      {work.preview.data?.problem && <Wrong>{work.preview.data.problem}</Wrong>}
       {work.preview.data?.screenshot && (
         <PagePicture
           picture={work.preview.data.screenshot}

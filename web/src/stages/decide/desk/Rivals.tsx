@@ -6,7 +6,7 @@ import { useState } from "react";
 import { BringFile } from "../../../kit/BringFile";
 import { bytes, count, moment } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { BestPages } from "./BestPages";
 import type { DeskWork, Sheet } from "./useDeskPage";
@@ -29,7 +29,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   const add = (more: string[]) => work.keep.mutate({ rivals: [...new Set([...sources, ...more])] });
   return (
     <Part title="Against rivals" level="h2">
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 1 }}>
+      <Beside gap={1.5} wrap mb={1}>
         {sheet.phrases.length > 0 && (
           <>
             <TextField
@@ -75,7 +75,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
             ? `Fetching, ${work.running?.done ?? 0} of ${work.running?.total ?? sources.length + 1} …`
             : "Fetch page and rivals"}
         </Button>
-      </Box>
+      </Beside>
       {work.best.data && <BestPages told={work.best.data} own={sheet.url} chosen={sources} add={add} />}
       {sheet.rivals.length > 0 && (
         <Roomy label="Rivals" columns={COLUMNS}>
@@ -84,7 +84,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
               <td style={{ overflowWrap: "anywhere" }}>{one.source}</td>
               <td>
                 {one.title ?? "–"}
-                {one.problem && <Box sx={{ color: "rust", fontSize: 12 }}>{one.problem}</Box>}
+                {one.problem && <Wrong small>{one.problem}</Wrong>}
               </td>
               <td>{one.words === null ? "–" : count(one.words)}</td>
               <td>{one.bytes === null ? "–" : bytes(one.bytes)}</td>
@@ -92,7 +92,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
               <td>{one.read_at ? moment(one.read_at) : "not yet"}</td>
               <td>
                 <Button
-                  sx={{ py: 0 }}
+                  size="low"
                   aria-label={`Take ${one.source} out`}
                   onClick={() => work.keep.mutate({ rivals: sources.filter((source) => source !== one.source) })}
                 >

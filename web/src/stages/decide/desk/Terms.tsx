@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { count } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Toggles } from "../../../kit/Toggles";
 import type { Sheet } from "./useDeskPage";
@@ -15,7 +15,7 @@ export function Terms({ sheet }: { sheet: Sheet }) {
     useTerms(sheet);
   return (
     <Part title="Terms" level="h2">
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 1 }}>
+      <Beside gap={1.5} wrap mb={1}>
         <TextField label="Term" value={text} onChange={(event) => setText(event.target.value)} sx={{ width: 180 }} />
         <Toggles<Size>
           choices={[
@@ -38,9 +38,9 @@ export function Terms({ sheet }: { sheet: Sheet }) {
           {drawn ? "As a table" : "Drawn by weight"}
         </Button>
         <Quiet component="span">{count(total)} terms</Quiet>
-      </Box>
+      </Beside>
       {drawn ? (
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "baseline" }}>
+        <Beside align="baseline" wrap>
           {rows.map((one) => (
             <Box
               key={one.term}
@@ -51,7 +51,7 @@ export function Terms({ sheet }: { sheet: Sheet }) {
               {one.term}
             </Box>
           ))}
-        </Box>
+        </Beside>
       ) : (
         <Roomy label="Terms" columns={["Term", ...ELEMENTS.map(([, name]) => name), "Of all words", "Rivals", ""]}>
           {rows.map((one) => (

@@ -1,3 +1,4 @@
+import { Beside, Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -32,7 +33,7 @@ function Choose({ site }: { site: number }) {
     ? "Each page names its own: the parts that the stars capture are filled in."
     : `<link rel="canonical" href="${target}">\nand for what is no HTML\nLink: <${target}>; rel="canonical"`;
   return (
-    <Box sx={{ display: "grid", gap: 1.5 }}>
+    <Stacked gap={1.5}>
       <TextField
         label="Page, or pattern of pages"
         placeholder="http://www.example.test/*/print"
@@ -54,7 +55,7 @@ function Choose({ site }: { site: number }) {
         </Box>
       )}
       <TextField label="Why" value={note} onChange={(event) => setNote(event.target.value)} />
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+      <Beside gap={1.5}>
         <Button
           variant="contained"
           disabled={page.trim() === "" || target.trim() === "" || decide.isPending}
@@ -73,7 +74,7 @@ function Choose({ site }: { site: number }) {
           Choose it
         </Button>
         <WhyNot error={decide.error} />
-      </Box>
-    </Box>
+      </Beside>
+    </Stacked>
   );
 }

@@ -1,4 +1,4 @@
-import { Narrow, Scroll } from "../../../kit/pieces";
+import { Beside, Narrow, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -27,8 +27,8 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
   const steps = [...new Set(groups.map((one) => one.step))];
   return (
     <Scroll>
-      <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
-        <Typography sx={{ color: "text.secondary" }}>
+      <Beside gap={0} align="stretch" between mb={1}>
+        <Typography color="textSecondary">
           {total === 0
             ? decided
               ? "Every page says what was decided of it."
@@ -42,7 +42,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
             href: `/api/crawls/${crawl.id}/directives.${format}`,
           }))}
         />
-      </Box>
+      </Beside>
       {steps.map((step) => (
         <Box component="section" key={step} aria-label={STEPS[step]} sx={{ mb: 2.5 }}>
           <Typography variant="h2" sx={{ borderBottom: "2px solid", borderColor: "iron", pb: 0.5 }}>

@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Beside, Stacked } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -45,7 +45,7 @@ function BringList({ site }: { site: number }) {
       { onSuccess: () => setText("") },
     );
   return (
-    <Box sx={{ display: "grid", gap: 1.5 }}>
+    <Stacked gap={1.5}>
       <TextField
         label="URLs or patterns, one a line"
         multiline
@@ -69,12 +69,12 @@ function BringList({ site }: { site: number }) {
         ))}
       </TextField>
       <TextField label="Why" value={note} onChange={(event) => setNote(event.target.value)} />
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+      <Beside gap={1.5}>
         <Button variant="contained" disabled={lines.length === 0 || decide.isPending} onClick={save}>
           Decide for {counted(lines.length, "line")}
         </Button>
         <WhyNot error={decide.error} />
-      </Box>
-    </Box>
+      </Beside>
+    </Stacked>
   );
 }

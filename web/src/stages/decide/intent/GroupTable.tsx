@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Mono, Quiet } from "../../../kit/pieces";
 import { valueOf } from "../../../kit/decisions";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -10,7 +10,6 @@ import { narrowed, useAddress } from "../../../kit/address";
 import { count, counted, share } from "../../../kit/format";
 import { pagesOf } from "../../../kit/groups";
 import type { Span } from "../../../kit/spans";
-import { MONO } from "../../../theme";
 import type { Evidence, Proposal, useIntent, Wish } from "./useIntent";
 import { Visited } from "./Visited";
 
@@ -116,9 +115,9 @@ function Row({ group, record, proposal, singles, intent }: RowProps) {
       <Box component="tr" sx={{ bgcolor: drafted ? "background.paper" : undefined }}>
         <Box component="th" scope="row" title={group.group} sx={NAME}>
           <Link to={to("read/ledger", narrowed(...pagesOf(group.group)))}>
-            <Box component="span" sx={{ fontFamily: MONO, fontSize: 12.5 }}>
+            <Mono component="span" size={12.5}>
               {group.group}
-            </Box>
+            </Mono>
           </Link>
           {group.exceptions > 0 && <Quiet small>{counted(group.exceptions, "exception")}</Quiet>}
         </Box>
@@ -174,7 +173,7 @@ function Row({ group, record, proposal, singles, intent }: RowProps) {
                 <strong>{one.intent === "index" ? "index" : "keep out"}</strong>
                 {one.except.length > 0 && <Except urls={one.except} />}. {one.reasons.join(" ")}{" "}
                 {!one.sure && "Look at them before you take it. "}
-                <Button sx={{ py: 0 }} onClick={() => intent.accept([one])}>
+                <Button size="low" onClick={() => intent.accept([one])}>
                   Take it
                 </Button>
               </Box>

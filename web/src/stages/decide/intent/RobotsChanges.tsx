@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
@@ -14,9 +14,7 @@ export function Changed({ what, change }: { what: string; change: Schemas["Robot
       <strong>
         {counted(change.total, "URL")} {what}
       </strong>
-      {change.wanted > 0 && (
-        <Box component="span" sx={{ color: "rust" }}>{`, ${count(change.wanted)} of them should be indexed`}</Box>
-      )}
+      {change.wanted > 0 && <Wrong component="span">{`, ${count(change.wanted)} of them should be indexed`}</Wrong>}
       <Box sx={{ maxHeight: 130, overflow: "auto" }}>
         {change.rows.slice(0, SHOWN).map((row) => (
           <Box key={row.url_id} sx={{ overflow: "hidden" }} title={row.rule ?? undefined}>

@@ -1,4 +1,4 @@
-import { PlainList } from "../../../kit/pieces";
+import { Beside, PlainList, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -60,7 +60,7 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
             htmlInput: { style: { fontFamily: MONO, fontSize: 12.5 } },
           }}
         />
-        <Box sx={{ display: "flex", gap: 1, mt: 1, alignItems: "center" }}>
+        <Beside mt={1}>
           <Button
             variant="contained"
             disabled={text === null || decide.isPending}
@@ -74,13 +74,13 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
             Keep the draft
           </Button>
           <Button onClick={() => setText(draft.live ?? "")}>Begin with the file</Button>
-        </Box>
+        </Beside>
         {decide.error && <Box role="alert">{decide.error.message}</Box>}
       </Part>
       <Part level="h2" title="What it means">
         <Meaning draft={draft} />
       </Part>
-      <Box sx={{ display: "grid", gap: 2, alignContent: "start" }}>
+      <Stacked gap={2} start>
         <Part level="h2" title={`For ${draft.agent}, of all URLs known`}>
           <Hidden draft={draft} />
           <Changed what="become blocked" change={draft.shut} />
@@ -90,7 +90,7 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
           <RobotsNow key={origin} crawl={crawl} origin={origin} use={setText} />
           <Difference difference={draft.difference} />
         </Part>
-      </Box>
+      </Stacked>
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -48,9 +48,9 @@ export function WhatWouldChange({ intent, judging }: { intent: ReturnType<typeof
       }}
     >
       <Typography variant="h2">What would change</Typography>
-      <Box sx={{ color: "text.secondary", mb: 1, fontSize: 12 }}>
+      <Quiet small mb={1}>
         on the site, by what is decided{drafted > 0 && ` and by ${counted(drafted, "draft")}`}
-      </Box>
+      </Quiet>
       {change.error && <Box role="alert">{change.error.message}</Box>}
       {change.data &&
         KINDS.map((kind) => {
@@ -98,14 +98,14 @@ export function WhatWouldChange({ intent, judging }: { intent: ReturnType<typeof
         onChange={(event) => setNote(event.target.value)}
         sx={{ mt: 2 }}
       />
-      <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
+      <Beside align="stretch" mt={1}>
         <Button variant="contained" disabled={drafted === 0 || decide.isPending} onClick={() => void save()}>
           {drafted > 0 ? `Decide ${counted(drafted, "draft")}` : "Decide"}
         </Button>
         <Button disabled={drafted === 0} onClick={forget}>
           Forget drafts
         </Button>
-      </Box>
+      </Beside>
       <Box role="status" sx={{ mt: 1, color: decide.error ? "rust" : "text.secondary", fontSize: 12 }}>
         {decide.error?.message ??
           (judging

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { BadLines } from "../../../kit/BadLines";
@@ -11,9 +12,7 @@ export function BringSets({ site }: { site: number }) {
   const { bring, found } = useBringSets({ site });
   return (
     <Box>
-      <Box sx={{ color: "text.secondary", mb: 1 }}>
-        A CSV with the columns url, hreflang, target: a row an annotation. It is checked first.
-      </Box>
+      <Quiet mb={1}>A CSV with the columns url, hreflang, target: a row an annotation. It is checked first.</Quiet>
       <BringFile
         label="Choose a file"
         accept=".csv,.tsv,.txt"

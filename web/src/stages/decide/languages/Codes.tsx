@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Mono, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
@@ -8,7 +8,6 @@ import { Part } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { Sign } from "../../../kit/signs/Sign";
 import { UrlText } from "../../../kit/UrlText";
-import { MONO } from "../../../theme";
 import { knownCodes } from "./codes";
 import type { LanguagesData } from "./types";
 
@@ -32,14 +31,12 @@ export function Codes({ codes }: { codes: LanguagesData["codes"] }) {
         >
           {sorted.map((one) => (
             <tr key={one.code}>
-              <Box component="td" sx={{ fontFamily: MONO }}>
-                {one.code}
-              </Box>
+              <Mono component="td">{one.code}</Mono>
               <td>{one.reason === null ? nameOf(one.code) : ""}</td>
               <td className="number">{count(one.pages)}</td>
               <Box component="td" sx={{ "&&": { whiteSpace: "normal" } }}>
                 {one.reason !== null && (
-                  <Box sx={{ display: "flex", gap: 0.75 }}>
+                  <Beside gap={0.75} align="stretch">
                     <Sign state="weakens" />
                     <span>
                       {one.reason}
@@ -49,7 +46,7 @@ export function Codes({ codes }: { codes: LanguagesData["codes"] }) {
                         </>
                       )}
                     </span>
-                  </Box>
+                  </Beside>
                 )}
               </Box>
               <td>
@@ -93,9 +90,7 @@ function Finder() {
               py: 0.25,
             }}
           >
-            <Box component="strong" sx={{ fontFamily: MONO }}>
-              {one.code}
-            </Box>
+            <Mono component="strong">{one.code}</Mono>
             <span>{one.name}</span>
             <Quiet component="span" small>
               {one.kind}
@@ -103,9 +98,7 @@ function Finder() {
           </Box>
         ))}
       </Box>
-      {asked !== "" && found.length === 0 && (
-        <Box sx={{ mt: 1, color: "text.secondary" }}>There is no language and no country of that name.</Box>
-      )}
+      {asked !== "" && found.length === 0 && <Quiet mt={1}>There is no language and no country of that name.</Quiet>}
     </>
   );
 }

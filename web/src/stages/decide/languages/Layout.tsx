@@ -1,4 +1,4 @@
-import { Column } from "../../../kit/pieces";
+import { Beside, Column, Mono, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
@@ -31,12 +31,12 @@ export function Layout({ languages }: { languages: LanguagesData }) {
               <Box component="dd" sx={{ m: 0 }}>
                 {Object.entries(places).map(([place, pages]) => (
                   <Box key={place} sx={{ mb: 0.5 }}>
-                    <Box sx={{ display: "flex", justifyContent: "space-between" }}>
-                      <Box component="span" sx={{ fontFamily: MONO, fontSize: 12 }}>
+                    <Beside gap={0} align="stretch" between>
+                      <Mono component="span" size={12}>
                         {place}
-                      </Box>
+                      </Mono>
                       {counted(pages, "page")}
-                    </Box>
+                    </Beside>
                     <Box
                       aria-hidden
                       sx={{ height: 5, width: `${Math.max(Math.sqrt(pages / most) * 100, 1)}%`, bgcolor: "moss" }}
@@ -62,9 +62,9 @@ export function Layout({ languages }: { languages: LanguagesData }) {
             level="h2"
             title={`${counted(alone.length, "page carries", "pages carry")} annotations that lead nowhere`}
           >
-            <Box sx={{ color: "text.secondary", mb: 0.5 }}>
+            <Quiet mb={0.5}>
               They belong to no set, or another page is their main version. Take their hreflang lines out.
-            </Box>
+            </Quiet>
             {alone.slice(0, 50).map((url) => (
               <Box key={url} sx={{ overflow: "hidden" }}>
                 <UrlText url={url} size={12} withHost />

@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Wrong } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -20,12 +20,12 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
   const { rows, columns, pages, decision, notes } = matrix.data;
   return (
     <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", mb: 1 }}>
+      <Beside gap={1.5} align="baseline" mb={1}>
         <Quiet>A row names the columns; two pages must name each other, or neither counts.</Quiet>
         <Button sx={{ ml: "auto" }} variant="outlined" onClick={() => setEditing(!editing)}>
           {editing ? "As it is" : "Change the pages"}
         </Button>
-      </Box>
+      </Beside>
       <Box sx={{ overflowX: "auto" }}>
         <Box
           component="table"
@@ -109,7 +109,7 @@ function Shown({ cell }: { cell: Cell }) {
       }}
     >
       {look.text}
-      {cell.clash && <Box sx={{ color: "rust", fontSize: 12 }}>clash</Box>}
+      {cell.clash && <Wrong small>clash</Wrong>}
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -49,11 +49,11 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
         />
         <WhyNot error={lines.error} sx={{ mt: 1 }} />
         {!enough && (
-          <Box sx={{ mt: 1, color: "text.secondary" }}>
+          <Quiet mt={1}>
             {editing
               ? "Name at least two languages."
               : "Nothing is left to name: fewer than two pages of it are their own main version."}
-          </Box>
+          </Quiet>
         )}
         {enough && lines.data && (
           <Box
@@ -77,7 +77,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
             {lines.data[form]}
           </Box>
         )}
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
+        <Beside mt={1}>
           <Button
             variant="contained"
             disabled={!enough || decide.isPending || (decision !== null && !editing)}
@@ -95,9 +95,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
           </Button>
           {decision && crawl.run != null && <CheckNow crawl={crawl.id} decision={decision.id} />}
           {decide.error ? (
-            <Box role="alert" sx={{ color: "rust" }}>
-              {decide.error.message}
-            </Box>
+            <Wrong role="alert">{decide.error.message}</Wrong>
           ) : (
             decision && (
               <Quiet>
@@ -105,7 +103,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
               </Quiet>
             )
           )}
-        </Box>
+        </Beside>
       </Part>
     </Box>
   );

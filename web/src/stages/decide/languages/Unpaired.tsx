@@ -1,4 +1,4 @@
-import { Narrow, PlainList, Quiet } from "../../../kit/pieces";
+import { Beside, Narrow, PlainList, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -28,7 +28,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
   return (
     <Box sx={WITH_ASIDE}>
       <Narrow>
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1 }}>
+        <Beside mb={1}>
           <Quiet role="status">
             {open.length === 0
               ? "No further pages seem to belong together."
@@ -57,7 +57,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
           >
             Confirm {counted(chosen.length, "set")}
           </Button>
-        </Box>
+        </Beside>
         <PlainList aria-label="Pages that seem to belong together">
           {open.map((one) => (
             <Box

@@ -2,7 +2,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, moment } from "../../../kit/format";
-import { Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll, Spring } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { Topics } from "../../../kit/Topics";
@@ -21,7 +21,7 @@ export default function Links() {
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <Title>Links</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside gap={1.5} wrap px={2.5} py={1}>
         <Toggles<string>
           choices={[
             { name: "links", label: `Links that should be ${count(open)}` },
@@ -41,7 +41,7 @@ export default function Links() {
         >
           {work.look.isPending ? "Looking …" : made ? "Look again" : "Look for links that should be"}
         </Button>
-      </Box>
+      </Beside>
       <Scroll tabIndex={0} role="region" aria-label="Links">
         {error && <Alert severity="error">{error.message}</Alert>}
         {work.view === "links" && (

@@ -8,7 +8,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { count, counted, share } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
 import { Sign } from "../../../kit/signs/Sign";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
@@ -31,9 +31,9 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
   const { yardsticks, groups, rows, total } = review.data;
   const error = measure.error ?? bring.error ?? decide.error;
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto auto minmax(0, 1fr)" }}>
+    <Whole rows="auto auto minmax(0, 1fr)">
       <Title>Review</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside gap={1.5} wrap px={2.5} py={1}>
         <TextField
           select
           size="small"
@@ -57,7 +57,7 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
         {total > from + PAGE && <Button onClick={() => change({ from: String(from + PAGE) })}>Further</Button>}
         <BringFile label="Bring decisions back" accept=".csv" read={(file) => bring.mutate(file)} />
         <ExportMenu path={`crawls/${crawl.id}/review`} query={group === undefined ? {} : { group }} />
-      </Box>
+      </Beside>
       <Box sx={{ px: 2.5 }}>
         <Yardsticks yardsticks={yardsticks} keep={(next) => measure.mutate(next)} />
         {error && <Alert severity="error">{error.message}</Alert>}
@@ -77,7 +77,7 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
         yardsticks={yardsticks}
         decide={(row, value, note) => decide.mutate({ kind: "review", wishes: { [row.url]: value }, note })}
       />
-    </Box>
+    </Whole>
   );
 }
 

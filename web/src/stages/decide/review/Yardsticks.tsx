@@ -1,8 +1,7 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import columns from "../../../api/columns.json";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Stacked } from "../../../kit/pieces";
 import type { Yardstick } from "./useReview";
 
 const NAMES: Record<string, string> = Object.fromEntries(columns.map((column) => [column.field, column.name]));
@@ -30,9 +29,9 @@ export function Yardsticks({ yardsticks, keep }: Props) {
   const set = (place: number, change: Partial<Yardstick>) =>
     setDrafts(drafts.map((one, at) => (at === place ? { ...one, ...change } : one)));
   return (
-    <Box sx={{ display: "grid", gap: 0.5, py: 1 }}>
+    <Stacked gap={0.5} py={1}>
       {drafts.map((one, place) => (
-        <Box key={place} sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+        <Beside key={place}>
           <select aria-label="Column" value={one.field} onChange={(event) => set(place, { field: event.target.value })}>
             {columns.map((column) => (
               <option key={column.field} value={column.field}>
@@ -78,9 +77,9 @@ export function Yardsticks({ yardsticks, keep }: Props) {
           <Button size="small" onClick={() => setDrafts(drafts.filter((_, at) => at !== place))}>
             Leave out
           </Button>
-        </Box>
+        </Beside>
       ))}
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Beside align="stretch">
         <Button
           size="small"
           onClick={() => setDrafts([...drafts, { field: "words", op: "at_least", value: 100, weight: 1 }])}
@@ -101,7 +100,7 @@ export function Yardsticks({ yardsticks, keep }: Props) {
         <Button size="small" onClick={() => setDrafts(null)}>
           As it was
         </Button>
-      </Box>
-    </Box>
+      </Beside>
+    </Stacked>
   );
 }

@@ -1,9 +1,8 @@
-import { Figure, Narrow, Quiet } from "../../../kit/pieces";
+import { Figure, Mono, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
 import { counted } from "../../../kit/format";
-import { MONO } from "../../../theme";
 import { Answer } from "./Target";
 
 type Props = {
@@ -31,9 +30,9 @@ export function AlikeRow({ group, columns, disabled, accept }: Props) {
       <span />
       <Box sx={{ gridColumn: "2 / 5", minWidth: 0 }} title={group.urls.join("\n")}>
         <strong>{counted(group.count, "address", "addresses")} that look alike:</strong>{" "}
-        <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere" }}>
+        <Mono component="span" size={12} anywhere>
           {group.pattern}
-        </Box>
+        </Mono>
         {group.others > 0 && (
           <Quiet small>
             {counted(group.others, "other")} of this form {group.others === 1 ? "needs" : "need"} another answer: decide
@@ -46,7 +45,7 @@ export function AlikeRow({ group, columns, disabled, accept }: Props) {
         <Quiet small>one rule answers them all</Quiet>
       </Narrow>
       <Figure>
-        <Button disabled={disabled} onClick={accept} sx={{ py: 0 }}>
+        <Button disabled={disabled} onClick={accept} size="low">
           Take this rule
         </Button>
       </Figure>

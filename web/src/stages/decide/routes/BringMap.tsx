@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
@@ -10,10 +11,10 @@ export function BringMap({ site }: { site: number }) {
   const { bring } = useBringMap({ site });
   return (
     <Box>
-      <Box sx={{ color: "text.secondary", mb: 1 }}>
+      <Quiet mb={1}>
         A CSV with the columns from, to, status, or JSON. Paths are those of the main host; an empty target with 410
         says that a page is gone.
-      </Box>
+      </Quiet>
       <BringFile
         label="Choose a file"
         accept={[".tsv", ".txt", ...READ.map((name) => `.${name}`)].join()}

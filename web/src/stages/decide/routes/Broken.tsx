@@ -1,4 +1,4 @@
-import { Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -30,7 +30,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
   const accept = () => send(Object.fromEntries(chosen.map((row) => [row.url, { ...(picked[row.url] ?? best(row)) }])));
   return (
     <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", minHeight: 0 }}>
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", px: 2.5, pb: 1 }}>
+      <Beside gap={1.5} px={2.5} pb={1}>
         <Quiet role="status">
           {total === 0
             ? "Nothing that is linked to or listed is missing."
@@ -38,7 +38,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
               ? `${counted(total, "address", "addresses")} answer no more; targets are being looked for …`
               : `${counted(total, "address", "addresses")} answer no more; nothing was decided yet about ${open.length}.`}
         </Quiet>
-        <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
+        <Beside align="stretch" ml="auto">
           <WhyNot error={decide.error} />
           <Button
             disabled={open.length === 0}
@@ -58,8 +58,8 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
           <Button variant="contained" disabled={chosen.length === 0 || decide.isPending} onClick={accept}>
             Accept {chosen.length > 0 ? counted(chosen.length, "route") : "routes"}
           </Button>
-        </Box>
-      </Box>
+        </Beside>
+      </Beside>
       <Scroll>
         <Box
           aria-hidden

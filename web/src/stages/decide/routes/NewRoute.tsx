@@ -1,3 +1,4 @@
+import { Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -14,9 +15,9 @@ const QUERIES = { match: "belongs to the address", keep: "is passed on", drop: "
 export function NewRoute({ site }: { site: number }) {
   const { draft, setDraft, decide, wish, trial, change } = useNewRoute({ site });
   return (
-    <Box
+    <Stacked
       component="form"
-      sx={{ display: "grid", gap: 1.25 }}
+      gap={1.25}
       onSubmit={(event) => {
         event.preventDefault();
         decide.mutate({ kind: "route", wishes: { [draft.from.trim()]: wish } }, { onSuccess: () => setDraft(EMPTY) });
@@ -86,6 +87,6 @@ export function NewRoute({ site }: { site: number }) {
       <Button type="submit" variant="contained" disabled={!trial.data || trial.isFetching || decide.isPending}>
         Add it to the map
       </Button>
-    </Box>
+    </Stacked>
   );
 }

@@ -1,4 +1,4 @@
-import { Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -30,7 +30,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
     });
   return (
     <Scroll>
-      <Box sx={{ display: "flex", alignItems: "center", mb: 1 }}>
+      <Beside gap={0} mb={1}>
         <Toggles<Kind>
           choices={KINDS.map((one) => ({ name: one.name, label: `${one.label} ${count(counts[one.name])}` }))}
           value={kind}
@@ -45,7 +45,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
         >
           Shorten {counted(detours.length, "chain")}
         </Button>
-      </Box>
+      </Beside>
       <WhyNot error={decide.error} />
       {decide.isSuccess && <Box role="status">It is in the map now.</Box>}
       {rows.length === 0 && <Quiet>The crawl met none.</Quiet>}
@@ -70,7 +70,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
             <Figure>{counted(row.links_in, "page links", "pages link")}</Figure>
             <Figure>
               {straight(row) ? (
-                <Button sx={{ py: 0 }} disabled={decide.isPending} onClick={() => lead([row])}>
+                <Button size="low" disabled={decide.isPending} onClick={() => lead([row])}>
                   Shorten it
                 </Button>
               ) : (

@@ -1,4 +1,4 @@
-import { Narrow, PlainList, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Narrow, PlainList, Quiet, Scroll, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -26,7 +26,7 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
   const { rows, total } = links.data;
   return (
     <Scroll>
-      <Box sx={{ display: "flex", justifyContent: "space-between", mb: 1 }}>
+      <Beside gap={0} align="stretch" between mb={1}>
         <Quiet>
           {total === 0
             ? "Every link leads straight to a page."
@@ -39,7 +39,7 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
             href: `/api/crawls/${crawl.id}/repoint.${format}`,
           }))}
         />
-      </Box>
+      </Beside>
       <Box
         aria-hidden
         sx={{
@@ -125,7 +125,7 @@ function Edit({ row, site, close }: { row: Row; site: number; close: () => void 
   const decide = useDecide(site);
   return (
     <>
-      <Box sx={{ display: "grid", gap: 0.5 }}>
+      <Stacked gap={0.5}>
         <TextField
           variant="standard"
           value={target}
@@ -139,7 +139,7 @@ function Edit({ row, site, close }: { row: Row; site: number; close: () => void 
           slotProps={{ htmlInput: { "aria-label": "New text of the link" } }}
         />
         <WhyNot error={decide.error} />
-      </Box>
+      </Stacked>
       <Button
         sx={{ alignSelf: "start" }}
         disabled={decide.isPending || target.trim() === ""}

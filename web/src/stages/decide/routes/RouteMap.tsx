@@ -1,4 +1,4 @@
-import { Column, Narrow, Quiet } from "../../../kit/pieces";
+import { Beside, Column, Mono, Narrow, Quiet } from "../../../kit/pieces";
 import { valueOf } from "../../../kit/decisions";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -13,7 +13,6 @@ import { Part } from "../../../kit/parts";
 import { Sign } from "../../../kit/signs/Sign";
 import { useDecide } from "../../../kit/useDecide";
 import { UrlText } from "../../../kit/UrlText";
-import { MONO } from "../../../theme";
 import { BringMap } from "./BringMap";
 import { NewRoute } from "./NewRoute";
 import { TakesOver } from "./TakesOver";
@@ -42,7 +41,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
   return (
     <Box sx={WITH_ASIDE}>
       <Narrow>
-        <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 1, flexWrap: "wrap" }}>
+        <Beside gap={1.5} wrap mb={1}>
           <Quiet role="status">
             {routes.length === 0
               ? "No route was decided yet: accept suggestions under Broken, make one, or bring a map."
@@ -69,7 +68,7 @@ export function RouteMap({ site, crawl }: { site: number; crawl: Crawl }) {
             what="Write for"
             files={MAPS.map(({ name, label }) => ({ name: label, href: `/api/sites/${site}/routes/${name}` }))}
           />
-        </Box>
+        </Beside>
         <Box
           component="ul"
           aria-label="Routes"
@@ -130,10 +129,10 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
     >
       <Narrow>
         {route.kind === "pattern" ? (
-          <Box component="span" sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: "anywhere" }}>
+          <Mono component="span" size={12} anywhere>
             {route.from}{" "}
             <em>pattern, query {route.query === "match" ? "matched" : route.query === "keep" ? "kept" : "dropped"}</em>
-          </Box>
+          </Mono>
         ) : (
           <UrlText url={route.from} size={12} withHost />
         )}
@@ -151,11 +150,11 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
       <Box sx={{ fontSize: 12 }}>{told(route)}</Box>
       <Box>
         {crawl.run != null && <CheckNow crawl={crawl.id} decision={route.decision.id} />}
-        <Button sx={{ py: 0 }} onClick={drop} aria-label={`Drop the route of ${route.from}`}>
+        <Button size="low" onClick={drop} aria-label={`Drop the route of ${route.from}`}>
           Drop
         </Button>
         {sooner && (
-          <Button sx={{ py: 0 }} onClick={sooner} aria-label={`Sooner: try ${route.from} before the pattern above it`}>
+          <Button size="low" onClick={sooner} aria-label={`Sooner: try ${route.from} before the pattern above it`}>
             Sooner
           </Button>
         )}
@@ -167,9 +166,9 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
 function told({ test }: Route) {
   if (test === null) return <Quiet>not tested</Quiet>;
   return (
-    <Box sx={{ display: "flex", gap: 0.75, alignItems: "center" }} title={test.location ?? undefined}>
+    <Beside gap={0.75} title={test.location ?? undefined}>
       <Sign state={test.right ? "passes" : "stops"} />{" "}
       {test.right ? "answers so" : `answers ${test.error ?? test.status}`}
-    </Box>
+    </Beside>
   );
 }

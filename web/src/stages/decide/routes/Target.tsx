@@ -1,4 +1,4 @@
-import { Narrow, Quiet } from "../../../kit/pieces";
+import { Beside, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -41,9 +41,9 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
           </Quiet>
         </ButtonBase>
       ) : (
-        <Box
+        <Beside
           component="form"
-          sx={{ display: "flex", gap: 1 }}
+          align="stretch"
           onSubmit={(event) => {
             event.preventDefault();
             take({ to: own.trim(), status: 301, why: "chosen by hand" });
@@ -62,7 +62,7 @@ export function Target({ row, pick, choose }: { row: Row; pick: Pick; choose: (p
             Take
           </Button>
           <Button onClick={() => setOwn(null)}>Cancel</Button>
-        </Box>
+        </Beside>
       )}
       <Quiet small>{(shown?.reasons ?? [pick.why]).filter(Boolean).join("; ")}</Quiet>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>

@@ -1,4 +1,4 @@
-import { Column, Quiet } from "../../../kit/pieces";
+import { Beside, Column, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { bytes, count, counted, moment } from "../../../kit/format";
@@ -42,7 +42,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
       </Column>
       <Box sx={{ display: "grid", gap: 3, alignContent: "start", minWidth: 0 }}>
         <Part level="h2" title="What a set built now would list">
-          <Box sx={{ display: "flex", gap: 2, alignItems: "center", mb: 1 }}>
+          <Beside gap={2} mb={1}>
             <span>
               {listed === 0 ? (
                 "Nothing yet: decide first what should be indexed, under Intent."
@@ -61,7 +61,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
             >
               {newest?.state === "waiting" ? "Building …" : "Build the set"}
             </Button>
-          </Box>
+          </Beside>
           <WhyNot error={build.error} />
           <Box
             component="ul"
@@ -69,11 +69,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
             sx={{ listStyle: "none", m: 0, p: 0, columnWidth: 220, columnGap: 3 }}
           >
             {outline.slice(0, MOST_GROUPS).map((one) => (
-              <Box
-                component="li"
-                key={`${one.origin} ${one.group}`}
-                sx={{ display: "flex", justifyContent: "space-between", gap: 1 }}
-              >
+              <Beside component="li" key={`${one.origin} ${one.group}`} align="stretch" between>
                 <Box
                   component="span"
                   sx={{
@@ -88,7 +84,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
                   {one.group}
                 </Box>
                 {count(one.urls)}
-              </Box>
+              </Beside>
             ))}
           </Box>
           {outline.length > MOST_GROUPS && <Quiet>and {counted(outline.length - MOST_GROUPS, "smaller group")}</Quiet>}
@@ -103,18 +99,13 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
 
 function Built({ site, build, newest }: { site: number; build: Build; newest: boolean }) {
   if (build.state === "waiting") return <Box role="status">A set is being built.</Box>;
-  if (build.state === "failed")
-    return (
-      <Box role="alert" sx={{ color: "rust" }}>
-        The set couldn't be built: {build.message}
-      </Box>
-    );
+  if (build.state === "failed") return <Wrong role="alert">The set couldn't be built: {build.message}</Wrong>;
   return (
     <Part
       level="h2"
       title={`Built ${moment(build.built_at ?? build.asked_at)}: ${counted(build.urls, "URL")} in ${counted(build.files.length, "file")}`}
     >
-      <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
+      <Beside gap={2}>
         <Button component="a" variant="outlined" href={`/api/sites/${site}/sitemaps/${build.id}.zip`} download>
           Download all, as they must lie on the servers
         </Button>
@@ -127,7 +118,7 @@ function Built({ site, build, newest }: { site: number; build: Build; newest: bo
             {build.robots_lines.join("\n")}
           </Box>
         )}
-      </Box>
+      </Beside>
       {newest && (
         <Plain
           label="Files of the set"

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { BringFile } from "../../../kit/BringFile";
@@ -23,9 +24,7 @@ export function CheckFile() {
       }}
     >
       <Part level="h2" title="The file">
-        <Box sx={{ color: "text.secondary", mb: 1.5 }}>
-          XML, an index, a text file of URLs, RSS or Atom, packed or not, up to 50 MB.
-        </Box>
+        <Quiet mb={1.5}>XML, an index, a text file of URLs, RSS or Atom, packed or not, up to 50 MB.</Quiet>
         <TextField
           label="Where it is published"
           placeholder="https://www.example.test/sitemap.xml"
@@ -63,7 +62,7 @@ export function CheckFile() {
               ))}
             </Plain>
           )}
-          <Box sx={{ mt: 2, color: "text.secondary" }}>It begins with</Box>
+          <Quiet mt={2}>It begins with</Quiet>
           {found.first.map((url) => (
             <Box key={url} sx={{ overflow: "hidden" }}>
               <UrlText url={url} size={12} withHost />

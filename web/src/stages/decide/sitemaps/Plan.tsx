@@ -1,3 +1,4 @@
+import { Quiet, Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -28,7 +29,7 @@ export function Plan({ site, plan, groups }: { site: number; plan: SitemapPlan; 
   const decide = useDecide(site);
   const changed = JSON.stringify(draft) !== JSON.stringify(plan);
   return (
-    <Box sx={{ display: "grid", gap: 0.5 }}>
+    <Stacked gap={0.5}>
       {CHOICES.map(([name, label]) => (
         <FormControlLabel
           key={name}
@@ -71,9 +72,9 @@ export function Plan({ site, plan, groups }: { site: number; plan: SitemapPlan; 
           </MenuItem>
         ))}
       </TextField>
-      <Box sx={{ color: "text.secondary", fontSize: 12, my: 1 }}>
+      <Quiet small my={1}>
         A date of change is written only where a crawl has seen the text of a page change.
-      </Box>
+      </Quiet>
       <WhyNot error={decide.error} />
       <Button
         variant="outlined"
@@ -82,7 +83,7 @@ export function Plan({ site, plan, groups }: { site: number; plan: SitemapPlan; 
       >
         Keep the plan
       </Button>
-    </Box>
+    </Stacked>
   );
 }
 

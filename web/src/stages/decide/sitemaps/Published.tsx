@@ -1,4 +1,4 @@
-import { Column, Narrow, Quiet } from "../../../kit/pieces";
+import { Beside, Column, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -151,10 +151,10 @@ function Row({ crawl, file, depth, files }: RowProps) {
 function Changed({ change, one, many }: { change: Change; one: string; many: string }) {
   return (
     <Box sx={{ mt: 1.5 }}>
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <Beside>
         <Sign state={change.total === 0 ? "passes" : "weakens"} />
         <strong>{counted(change.total, one, many)}</strong>
-      </Box>
+      </Beside>
       <Box sx={{ maxHeight: 220, overflow: "auto" }}>
         {change.rows.slice(0, 100).map((row) => (
           <Box

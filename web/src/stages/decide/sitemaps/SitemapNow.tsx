@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Quiet, Wrong } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import { type Schemas } from "../../../api/client";
@@ -28,11 +28,11 @@ export function SitemapNow({ crawl, url }: { crawl: number; url: string }) {
         {moment(now.at)}
       </Quiet>
       {now.flaws.map((flaw, at) => (
-        <Box key={at} sx={{ color: "rust" }}>
+        <Wrong key={at}>
           {title(flaw.code)}
           {flaw.line !== null && `, line ${flaw.line}`}
           {flaw.about && `: ${flaw.about}`}
-        </Box>
+        </Wrong>
       ))}
       <Listed name="Listed since" urls={now.came} />
       <Listed name="No longer listed" urls={now.went} />

@@ -1,8 +1,7 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { count, counted } from "../../../kit/format";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring } from "../../../kit/pieces";
 import { ClassChoice } from "./ClassChoice";
 import type { LeftOut, LeftOutList } from "./useStanding";
 
@@ -16,7 +15,7 @@ export function Chosen({ list, tray, left }: Props) {
   const which = chosen.length > 0 ? { urls: chosen } : { class: tray.class ?? "" };
   const many = chosen.length > 0 ? `the ${count(chosen.length)} chosen` : `all ${count(waiting)}`;
   return (
-    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", py: 1 }}>
+    <Beside gap={1.5} py={1}>
       <Checkbox
         size="small"
         sx={{ p: 0, pl: 0.75 }}
@@ -45,6 +44,6 @@ export function Chosen({ list, tray, left }: Props) {
           </Button>
         </>
       )}
-    </Box>
+    </Beside>
   );
 }

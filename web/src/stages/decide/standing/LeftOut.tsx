@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { count, counted, moment } from "../../../kit/format";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import { Chosen } from "./Chosen";
 import { LeftOutRows } from "./LeftOutRows";
@@ -18,8 +18,8 @@ export function LeftOut({ crawl }: { crawl: Crawl }) {
   const shown = list.data;
   const tray = shown.trays.find((one) => one.class === shown.class);
   return (
-    <Box sx={{ display: "grid", gridTemplateRows: "auto auto minmax(0, 1fr)", height: "100%" }}>
-      <Box sx={{ px: 2.5, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+    <Whole rows="auto auto minmax(0, 1fr)">
+      <Beside gap={1.5} wrap px={2.5}>
         <Quiet component="span">
           {shown.sorted_at
             ? `Sorted ${moment(shown.sorted_at)}, ${shown.live ? "each URL looked at then" : "as the crawl saw them"}`
@@ -40,7 +40,7 @@ export function LeftOut({ crawl }: { crawl: Crawl }) {
               : "Waiting for a worker …"
             : "Look at each now"}
         </Button>
-      </Box>
+      </Beside>
       <Trays list={shown} open={open} />
       <Box sx={{ overflow: "auto", px: 2.5 }} tabIndex={0} role="region" aria-label="URLs of this class">
         {(sort.error ?? put.error ?? accept.error) && (
@@ -57,6 +57,6 @@ export function LeftOut({ crawl }: { crawl: Crawl }) {
         {tray && <Chosen list={shown} tray={tray} left={left} />}
         <LeftOutRows list={shown} left={left} />
       </Box>
-    </Box>
+    </Whole>
   );
 }

@@ -41,7 +41,7 @@ export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
               <td>
                 {row.index.address && (
                   <Button
-                    sx={{ py: 0 }}
+                    size="low"
                     disabled={send.isPending}
                     aria-label={`Withdraw ${row.url}`}
                     onClick={() => send.mutate({ index: row.index.id, url: row.url, withdraw: true })}
@@ -74,7 +74,7 @@ export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
                     {askable.map((index) => (
                       <Button
                         key={index.id}
-                        sx={{ py: 0 }}
+                        size="low"
                         disabled={send.isPending}
                         aria-label={`Send ${one.url} to ${index.name}`}
                         onClick={() => send.mutate({ index: index.id, url: one.url, withdraw: false })}

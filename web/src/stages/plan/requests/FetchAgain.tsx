@@ -1,5 +1,4 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -7,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { count, counted, day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring, Stacked } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import type { IndexQueue, Requests, RequestsWork } from "./useRequests";
@@ -15,7 +14,7 @@ import type { IndexQueue, Requests, RequestsWork } from "./useRequests";
 /** By index the pages that it is to fetch again, day by day. */
 export function FetchAgain({ told, work }: { told: Requests; work: RequestsWork }) {
   return (
-    <Box sx={{ display: "grid", gap: 2.5, pb: 3 }}>
+    <Stacked gap={2.5} pb={3}>
       <ByHand work={work} />
       {work.ask.data && (
         <Alert severity={work.ask.data.refused > 0 ? "warning" : "success"} variant="outlined">
@@ -26,7 +25,7 @@ export function FetchAgain({ told, work }: { told: Requests; work: RequestsWork 
       {told.indexes.map((index) => (
         <OneIndex key={index.id} index={index} work={work} />
       ))}
-    </Box>
+    </Stacked>
   );
 }
 
@@ -34,7 +33,7 @@ function ByHand({ work }: { work: RequestsWork }) {
   const [url, setUrl] = useState("");
   const [linked, setLinked] = useState(false);
   return (
-    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+    <Beside gap={1.5}>
       <TextField
         label="A page to be fetched again"
         placeholder="https://…"
@@ -53,7 +52,7 @@ function ByHand({ work }: { work: RequestsWork }) {
       >
         Add
       </Button>
-    </Box>
+    </Beside>
   );
 }
 
@@ -62,7 +61,7 @@ function OneIndex({ index, work }: { index: IndexQueue; work: RequestsWork }) {
   const first = index.queue[0]?.day;
   return (
     <Part title={`${index.name}: ${counted(index.waiting, "page")}`} level="h2">
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 0.5 }}>
+      <Beside mb={0.5}>
         <Quiet component="span">
           {index.used} of {index.quota} requests of today are used.
         </Quiet>
@@ -78,7 +77,7 @@ function OneIndex({ index, work }: { index: IndexQueue; work: RequestsWork }) {
         ) : (
           <Quiet component="span">Ask by hand, then tick what was asked for.</Quiet>
         )}
-      </Box>
+      </Beside>
       {index.queue.length === 0 ? (
         <Quiet>Nothing waits. Pages come here when all their fixes are proved, or by hand.</Quiet>
       ) : (
@@ -93,12 +92,12 @@ function OneIndex({ index, work }: { index: IndexQueue; work: RequestsWork }) {
               <td>{one.why}</td>
               <td style={{ whiteSpace: "nowrap" }}>
                 {!index.by_interface && (
-                  <Button sx={{ py: 0 }} onClick={() => work.tick.mutate({ ids: [one.id], state: "asked" })}>
+                  <Button size="low" onClick={() => work.tick.mutate({ ids: [one.id], state: "asked" })}>
                     Asked
                   </Button>
                 )}
                 <Button
-                  sx={{ py: 0 }}
+                  size="low"
                   aria-label={`Take ${one.url} out`}
                   onClick={() => work.tick.mutate({ ids: [one.id], state: "skipped" })}
                 >

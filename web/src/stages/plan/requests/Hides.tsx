@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { day } from "../../../kit/format";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Stacked } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import type { Requests, RequestsWork } from "./useRequests";
@@ -15,7 +15,7 @@ import type { Requests, RequestsWork } from "./useRequests";
 export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
   const askable = told.indexes.filter((index) => index.by_interface);
   return (
-    <Box sx={{ display: "grid", gap: 2 }}>
+    <Stacked gap={2}>
       {askable.length > 0 && <HideOne indexes={askable} work={work} />}
       {told.hides.length === 0 ? (
         <Quiet>Nothing is hidden.</Quiet>
@@ -40,7 +40,7 @@ export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
               <td>
                 {askable.some((index) => index.id === one.index_id) && (
                   <Button
-                    sx={{ py: 0 }}
+                    size="low"
                     disabled={work.hide.isPending}
                     aria-label={`Show ${one.url} again`}
                     onClick={() => work.hide.mutate({ index: one.index_id, url: one.url, show: true })}
@@ -53,7 +53,7 @@ export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
           ))}
         </Roomy>
       )}
-    </Box>
+    </Stacked>
   );
 }
 
@@ -67,7 +67,7 @@ function HideOne({ indexes, work }: { indexes: Requests["indexes"]; work: Reques
   const [onlyCopy, setOnlyCopy] = useState(false);
   const [index, setIndex] = useState(indexes[0]?.id ?? 0);
   return (
-    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", pt: 0.5 }}>
+    <Beside gap={1.5} pt={0.5}>
       <TextField
         label="A page to hide for 90 days"
         placeholder="https://…"
@@ -107,6 +107,6 @@ function HideOne({ indexes, work }: { indexes: Requests["indexes"]; work: Reques
         {work.hide.isPending ? "Asking …" : "Have it hidden"}
       </Button>
       <Quiet component="span">A hide passes; a redirect, a 410 or a noindex lasts.</Quiet>
-    </Box>
+    </Beside>
   );
 }

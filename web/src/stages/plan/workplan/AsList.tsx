@@ -1,8 +1,7 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { counted, moment } from "../../../kit/format";
-import { Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll, Spring, Whole } from "../../../kit/pieces";
 import { Toggles } from "../../../kit/Toggles";
 import { Unready } from "../../../kit/Unready";
 import { FixList } from "./FixList";
@@ -17,8 +16,8 @@ export function AsList({ work }: { work: ReturnType<typeof useWorkplan> }) {
   const hours = fixes.reduce((sum, one) => sum + one.hours, 0);
   const error = claim.error ?? join.error ?? hand.error;
   return (
-    <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", height: "100%" }}>
-      <Box sx={{ px: 2.5, pb: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+    <Whole rows="auto minmax(0, 1fr)">
+      <Beside gap={1.5} wrap px={2.5} pb={1}>
         <Toggles<State | "all">
           choices={[
             { name: "all", label: "To do" },
@@ -54,7 +53,7 @@ export function AsList({ work }: { work: ReturnType<typeof useWorkplan> }) {
         <Button onClick={() => again.mutate({})} disabled={again.isPending}>
           Make them anew
         </Button>
-      </Box>
+      </Beside>
       <Scroll tabIndex={0} role="region" aria-label="Fixes">
         {error && <Alert severity="error">{error.message}</Alert>}
         {fixes.length === 0 ? (
@@ -65,6 +64,6 @@ export function AsList({ work }: { work: ReturnType<typeof useWorkplan> }) {
           <FixList fixes={fixes} work={work} />
         )}
       </Scroll>
-    </Box>
+    </Whole>
   );
 }

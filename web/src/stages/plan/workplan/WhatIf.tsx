@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Beside, Stacked } from "../../../kit/pieces";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -28,7 +28,7 @@ export function WhatIf({ plan, choose }: Props) {
     choose(wishOf(next, plan));
   };
   return (
-    <Box sx={{ display: "grid", gap: 2 }}>
+    <Stacked gap={2}>
       <TextField
         select
         label="What"
@@ -58,7 +58,7 @@ export function WhatIf({ plan, choose }: Props) {
           onChange={(event) => set({ hours: event.target.value })}
         />
       ) : (
-        <Box sx={{ display: "flex", gap: 2 }}>
+        <Beside gap={2} align="stretch">
           {(["from", "to"] as const).map((end) => (
             <TextField
               key={end}
@@ -69,8 +69,8 @@ export function WhatIf({ plan, choose }: Props) {
               slotProps={{ inputLabel: { shrink: true } }}
             />
           ))}
-        </Box>
+        </Beside>
       )}
-    </Box>
+    </Stacked>
   );
 }

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { FileLinks } from "../../../kit/FileLinks";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { AsList } from "./AsList";
@@ -41,7 +41,7 @@ export default function Workplan() {
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <Title>Workplan</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside gap={1.5} wrap px={2.5} py={1}>
         <Toggles<View> choices={[...VIEWS]} value={view} choose={list.setView} choiceSx={CHOICE} />
         {view === "lanes" && (
           <Toggles<Zoom> choices={[...ZOOMS]} value={zoom} choose={list.setZoom} choiceSx={CHOICE} />
@@ -54,8 +54,8 @@ export default function Workplan() {
         <Button variant="contained" disabled={!plan} onClick={() => setDialog("lay out")}>
           Lay out
         </Button>
-      </Box>
-      <Box sx={{ px: 2.5, pb: 0.5, display: "flex", gap: 1.5, alignItems: "center" }}>
+      </Beside>
+      <Beside gap={1.5} px={2.5} pb={0.5}>
         <Quiet component="span">{plan && laidOutSentence(plan)}</Quiet>
         <Spring />
         <FileLinks
@@ -65,7 +65,7 @@ export default function Workplan() {
             href: `/api/sites/${list.site}/workplan.${name}`,
           }))}
         />
-      </Box>
+      </Beside>
       {list.again.error && <Alert severity="error">{list.again.error.message}</Alert>}
       <Box sx={{ flex: 1, minHeight: 0 }}>
         {view === "lanes" && <LanesView work={work} zoom={Number(zoom)} open={list.openFix} />}

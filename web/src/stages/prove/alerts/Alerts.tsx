@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { count, moment } from "../../../kit/format";
-import { Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll, Spring, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
@@ -19,7 +19,7 @@ export default function Alerts() {
     <Box sx={{ height: "100%", display: "grid", gridTemplateColumns: "minmax(0, 1fr) 320px" }}>
       <Title>Alerts</Title>
       <Scroll tabIndex={0} role="region" aria-label="Alerts">
-        <Box sx={{ display: "flex", alignItems: "center", py: 1 }}>
+        <Beside gap={0} py={1}>
           <Quiet component="span">
             {told.alerts.length === 0
               ? "Nothing has happened that somebody has to hear of."
@@ -29,7 +29,7 @@ export default function Alerts() {
           <Button disabled={open.length === 0 || see.isPending} onClick={() => see.mutate(open)}>
             All are seen
           </Button>
-        </Box>
+        </Beside>
         {told.alerts.length > 0 && (
           <Roomy label="Alerts" columns={["Since", "What", "Pages", ""]}>
             {told.alerts.map((one) => (
@@ -61,9 +61,9 @@ function OneAlert({ one, kind, to, see }: OneProps) {
         <Box sx={{ fontWeight: one.seen ? 400 : 600 }}>{kind}</Box>
         <Box sx={{ overflowWrap: "anywhere" }}>{one.what}</Box>
         {one.failed.map((text) => (
-          <Box key={text} sx={{ color: "rust", fontSize: 12 }}>
+          <Wrong key={text} small>
             Not sent to {text}
-          </Box>
+          </Wrong>
         ))}
       </td>
       <td>{one.count > 0 && count(one.count)}</td>

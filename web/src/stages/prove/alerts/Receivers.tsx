@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Quiet, Stacked } from "../../../kit/pieces";
 import type { Alerts, useAlerts } from "./useAlerts";
 
 const LIMITS: Record<string, string> = {
@@ -33,7 +33,7 @@ export function Receivers({ told, keep }: { told: Alerts; keep: ReturnType<typeo
       }}
     >
       <Part title="Who hears of it" level="h2">
-        <Box sx={{ display: "grid", gap: 1.5, pt: 0.75 }}>
+        <Stacked gap={1.5} pt={0.75}>
           <TextField
             multiline
             minRows={2}
@@ -53,10 +53,10 @@ export function Receivers({ told, keep }: { told: Alerts; keep: ReturnType<typeo
               Signed by HMAC-SHA256 with <code>{told.settings.secret}</code>
             </Quiet>
           )}
-        </Box>
+        </Stacked>
       </Part>
       <Part title="From where on" level="h2">
-        <Box sx={{ display: "grid", gap: 1.5, pt: 0.75 }}>
+        <Stacked gap={1.5} pt={0.75}>
           {Object.entries(limits).map(([name, value]) => (
             <TextField
               key={name}
@@ -66,7 +66,7 @@ export function Receivers({ told, keep }: { told: Alerts; keep: ReturnType<typeo
               onChange={(event) => setLimits({ ...limits, [name]: Number(event.target.value) })}
             />
           ))}
-        </Box>
+        </Stacked>
       </Part>
       {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
       <Button

@@ -1,4 +1,4 @@
-import { Column, Room } from "../../../kit/pieces";
+import { Beside, Column, Room } from "../../../kit/pieces";
 import { useCompare } from "./useCompare";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -32,7 +32,7 @@ export default function Compare() {
     );
   return (
     <Room>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5, mb: 2 }}>
+      <Beside gap={1.5} align="baseline" mb={2}>
         <Typography variant="h1" sx={{ whiteSpace: "nowrap" }}>
           What changed
         </Typography>
@@ -54,7 +54,7 @@ export default function Compare() {
             </MenuItem>
           ))}
         </TextField>
-      </Box>
+      </Beside>
       <Comparison newer={crawl} earlier={chosen} />
     </Room>
   );

@@ -1,3 +1,4 @@
+import { Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { Link } from "react-router";
 import type { Schemas } from "../../../api/client";
@@ -47,10 +48,10 @@ export function FaultChanges({ faults }: { faults: FaultChange[] }) {
           </tr>
         ))}
       </Plain>
-      <Box sx={{ color: "text.secondary", pt: 1 }}>
+      <Quiet pt={1}>
         {changed.length === 0 ? "No fault came or went." : ""}{" "}
         {same > 0 && `${count(same)} kinds of faults stayed as they were.`}
-      </Box>
+      </Quiet>
     </Box>
   );
 }

@@ -1,6 +1,5 @@
-import { Narrow } from "../../../kit/pieces";
+import { Narrow, Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import { type Schemas } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { count } from "../../../kit/format";
@@ -40,9 +39,9 @@ export function Moves({ newer, earlier, compared }: { newer: number; earlier: nu
         sx={{ mb: 1 }}
         choiceSx={{ px: 1.5 }}
       />
-      <Box sx={{ color: "text.secondary", mb: 0.5 }}>
+      <Quiet mb={0.5}>
         {MOVES.find((one) => one.name === move)?.means}: {steps(compared, move)}
-      </Box>
+      </Quiet>
       <Rows newer={newer} earlier={earlier} move={move} />
     </Narrow>
   );

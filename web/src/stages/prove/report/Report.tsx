@@ -10,7 +10,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { FileLinks } from "../../../kit/FileLinks";
 import { day } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
-import { Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { Stops } from "./Stops";
@@ -31,7 +31,7 @@ export default function Report() {
         <Choices key={JSON.stringify(told.settings)} told={told} work={work} />
       </Box>
       <Scroll tabIndex={0} role="region" aria-label="Report">
-        <Box sx={{ py: 1.5, display: "flex", alignItems: "center" }}>
+        <Beside gap={0} py={1.5}>
           <Quiet component="span">
             Crawl {told.crawls[0]?.number} of {told.crawls[0] && day(told.crawls[0].day)} against crawl{" "}
             {told.crawls[1]?.number} of {told.crawls[1] && day(told.crawls[1].day)}
@@ -44,7 +44,7 @@ export default function Report() {
               href: `/api/sites/${work.site}/report/${form}${query}`,
             }))}
           />
-        </Box>
+        </Beside>
         <Box sx={{ maxWidth: 860 }}>
           {(told.settings.foreword ?? "").split(/\n{2,}/).map((part, place) => (
             <p key={place}>{part}</p>
@@ -102,7 +102,7 @@ function Choices({ told, work }: { told: Told; work: ReturnType<typeof useReport
     reader.readAsDataURL(file);
   };
   return (
-    <Box sx={{ display: "grid", gap: 1.5 }}>
+    <Stacked gap={1.5}>
       <TextField
         type="number"
         label="From crawl"
@@ -140,14 +140,14 @@ function Choices({ told, work }: { told: Told; work: ReturnType<typeof useReport
         value={foreword}
         onChange={(event) => setForeword(event.target.value)}
       />
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+      <Beside>
         <BringFile
           label={logo ? "Another logo" : "Bring a logo"}
           accept="image/png,image/jpeg,image/svg+xml"
           read={read}
         />
         {logo && <Button onClick={() => setLogo("")}>Take it out</Button>}
-      </Box>
+      </Beside>
       {work.keep.error && <Alert severity="error">{work.keep.error.message}</Alert>}
       <Button
         variant="contained"
@@ -156,6 +156,6 @@ function Choices({ told, work }: { told: Told; work: ReturnType<typeof useReport
       >
         Keep these
       </Button>
-    </Box>
+    </Stacked>
   );
 }

@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Dossier, Schemas } from "../../../api/client";
 import { Facts, Part } from "../../../kit/parts";
@@ -14,9 +14,7 @@ export function Data({ dossier }: { dossier: Dossier }) {
   return (
     <Part title="Structured data">
       {problems.map((problem) => (
-        <Box key={problem} sx={{ color: "rust" }}>
-          {problem}
-        </Box>
+        <Wrong key={problem}>{problem}</Wrong>
       ))}
       {items.map((item, at) => (
         <Box key={at} sx={{ mb: 0.5 }}>

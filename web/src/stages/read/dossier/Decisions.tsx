@@ -1,4 +1,4 @@
-import Box from "@mui/material/Box";
+import { Beside } from "../../../kit/pieces";
 import { type Dossier } from "../../../api/client";
 import { Decided } from "../../../kit/Decided";
 import { DecideIntent } from "../../../kit/DecideIntent";
@@ -18,13 +18,13 @@ export function Decisions({ crawl, url, dossier }: { crawl: number; url: string;
   const { intent, intent_of } = dossier.url;
   return (
     <Part title="Decisions">
-      <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
+      <Beside align="baseline">
         <span>
           <strong>{INTENTS[intent] ?? intent}</strong>
           {intent_of && `, ${FROM[intent_of] ?? intent_of}`}
         </span>
         <DecideIntent site={siteId} urls={[dossier.url.url]} />
-      </Box>
+      </Beside>
       {decisions.error?.message}
       {decisions.data && <Decided site={siteId} decisions={decisions.data.decisions} />}
     </Part>

@@ -1,4 +1,4 @@
-import { Narrow, Quiet } from "../../../kit/pieces";
+import { Beside, Narrow, Quiet, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -33,19 +33,19 @@ export function DossierView({ crawl, url, tools }: Props) {
   if (dossier.state !== "ready") return <Unready screen={dossier} />;
   const page = dossier.data;
   return (
-    <Box sx={{ px: 2.5, py: 2, display: "grid", gap: 2.5, gridTemplateColumns: "minmax(0, 1fr)" }}>
+    <Stacked gap={2.5} narrow px={2.5} py={2}>
       <Header dossier={page} tools={tools?.(page.url.url)} />
       {page.url.kind !== "external" && <Ladder dossier={page} />}
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
-        <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
+        <Stacked gap={2.5} narrow start>
           <Faults dossier={page} />
           {page.url.kind !== "external" && <Decisions crawl={crawl} url={url} dossier={page} />}
           <Links crawl={crawl} url={page.url.url} direction="in" />
           <Links crawl={crawl} url={page.url.url} direction="out" />
           <History crawl={crawl} url={url} />
           <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
-        </Box>
-        <Box sx={{ display: "grid", gap: 2.5, alignContent: "start", gridTemplateColumns: "minmax(0, 1fr)" }}>
+        </Stacked>
+        <Stacked gap={2.5} narrow start>
           <Way dossier={page} />
           <Importance dossier={page} />
           <InIndex crawl={crawl} url={url} />
@@ -53,24 +53,24 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Directives dossier={page} />
           <Content dossier={page} />
           <Data dossier={page} />
-        </Box>
+        </Stacked>
       </Box>
       {page.url.kind === "html" && <AsRead key={`text ${url}`} crawl={crawl} url={url} />}
       {page.url.kind === "html" && <Looks key={`looks ${url}`} crawl={crawl} url={url} />}
       <Source key={url} crawl={crawl} url={url} />
-    </Box>
+    </Stacked>
   );
 }
 
 function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
   const { url } = dossier;
   return (
-    <Box sx={{ display: "flex", gap: 2, justifyContent: "space-between", alignItems: "start" }}>
+    <Beside gap={2} align="start" between>
       <Narrow>
         <Typography component="h2" sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
           <UrlText url={url.url} withHost size={16} />
         </Typography>
-        <Typography sx={{ color: "text.secondary" }}>
+        <Typography color="textSecondary">
           {url.title ? `${url.title} · ` : ""}group <strong>{url.group}</strong> · <strong>{wanted(url)}</strong> ·{" "}
           <a href={url.url} target="_blank" rel="noreferrer noopener">
             open the page
@@ -78,7 +78,7 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
         </Typography>
       </Narrow>
       {tools}
-    </Box>
+    </Beside>
   );
 }
 
@@ -94,12 +94,10 @@ function wanted({ kind, wanted: should, intent, fulfilled }: Dossier["url"]) {
 function Faults({ dossier }: { dossier: Dossier }) {
   return (
     <Part title="What is wrong">
-      {dossier.faults.length === 0 && (
-        <Typography sx={{ color: "text.secondary" }}>No rule found a fault on this URL.</Typography>
-      )}
+      {dossier.faults.length === 0 && <Typography color="textSecondary">No rule found a fault on this URL.</Typography>}
       {dossier.faults.map((fault) => (
         <Box key={`${fault.code} ${fault.about}`} sx={{ mb: 1.5 }}>
-          <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+          <Beside>
             <Sign state={fault.grade} />
             <span>
               <strong>{fault.title}</strong>{" "}
@@ -107,7 +105,7 @@ function Faults({ dossier }: { dossier: Dossier }) {
                 {fault.code}
               </Box>
             </span>
-          </Box>
+          </Beside>
           <Box sx={{ pl: 3 }}>
             {fault.details.length > 0 && (
               <Box sx={{ overflowWrap: "anywhere" }}>

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
 import { PagePicture } from "../../../kit/PagePicture";
 import { Facts, Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Stacked, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { count, counted } from "../../../kit/format";
 import { Console, Requests } from "./LookDetails";
@@ -14,7 +14,7 @@ export function Looks({ crawl, url }: { crawl: number; url: string }) {
   const { looks, running } = useLooks({ crawl, url });
   return (
     <Part title="After its scripts, as crawler and as visitor">
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", mb: 1 }}>
+      <Beside gap={1.5} mb={1}>
         <Button variant="outlined" size="small" disabled={looks.isPending} onClick={() => looks.mutate()}>
           Render it now
         </Button>
@@ -23,7 +23,7 @@ export function Looks({ crawl, url }: { crawl: number; url: string }) {
             ? `Rendering, ${(running?.done ?? 0) + 1} of ${running?.total ?? 3} …`
             : "As the crawler, as a visitor, and on a phone; it may come out otherwise from one time to the next."}
         </Quiet>
-      </Box>
+      </Beside>
       {looks.error && <Box role="alert">{looks.error.message}</Box>}
       {looks.data && <Told page={looks.data} />}
     </Part>
@@ -33,7 +33,7 @@ export function Looks({ crawl, url }: { crawl: number; url: string }) {
 function Told({ page }: { page: RenderedPage }) {
   const crawler = page.looks[0];
   return (
-    <Box sx={{ display: "grid", gap: 2 }}>
+    <Stacked gap={2}>
       <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 3fr) minmax(0, 3fr) minmax(0, 2fr)" }}>
         {page.looks.map((look) => (
           <One key={`${look.agent} ${look.width}`} look={look} />
@@ -58,7 +58,7 @@ function Told({ page }: { page: RenderedPage }) {
       <Lists title="Only a visitor reads" links={[]} lines={page.by_agent.only_visitor} />
       {crawler && <Requests look={crawler} />}
       {crawler && <Console look={crawler} />}
-    </Box>
+    </Stacked>
   );
 }
 
@@ -74,14 +74,14 @@ function One({ look }: { look: Look }) {
   const layout = look.layouts.find((one) => one.width === look.width);
   const name = `${WHO[look.agent]}, ${phone ? "on a phone" : "on a desk"}, ${look.width} px`;
   return (
-    <Box component="figure" sx={{ m: 0, display: "grid", gap: 0.5, alignContent: "start" }}>
+    <Stacked component="figure" gap={0.5} start m={0}>
       <Box component="figcaption" sx={{ fontWeight: 650 }}>
         {name}
       </Box>
       {look.screenshot ? (
         <PagePicture picture={look.screenshot} alt={`How the page looks: ${name}`} label={name} maxHeight={320} />
       ) : (
-        <Box sx={{ color: "rust" }}>{look.error_detail ?? "No picture came."}</Box>
+        <Wrong>{look.error_detail ?? "No picture came."}</Wrong>
       )}
       <Facts
         rows={[
@@ -91,7 +91,7 @@ function One({ look }: { look: Look }) {
           ...(layout ? fits(layout) : []),
         ]}
       />
-    </Box>
+    </Stacked>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Figure, Quiet } from "../../../kit/pieces";
+import { CutOff, Figure, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { count, counted, ruleSource } from "../../../kit/format";
@@ -74,12 +74,9 @@ export function Cause({ crawl, rule, within, heaviest, open, flip }: Props) {
             {rule.code}
           </Box>
         </Box>
-        <Box
-          component="span"
-          sx={{ color: "text.secondary", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
-        >
+        <CutOff component="span" quiet>
           {gathering(rule)}
-        </Box>
+        </CutOff>
         <Figure component="span">
           {counted(rule.urls, "URL")}
           {rule.wanted > 0 && <Quiet component="span">, {count(rule.wanted)} should be indexed</Quiet>}

@@ -1,4 +1,4 @@
-import { Room } from "../../../kit/pieces";
+import { Beside, Quiet, Room } from "../../../kit/pieces";
 import type { FaultSum } from "./types";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -18,10 +18,10 @@ export default function Faults() {
   const open = search.get("code");
   return (
     <Room>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1, flexWrap: "wrap" }}>
+      <Beside gap={2} align="baseline" wrap mb={1}>
         <Typography variant="h1">What is wrong, by cause</Typography>
-        <Typography sx={{ color: "text.secondary" }}>{headline(rules, shown.length)}</Typography>
-      </Box>
+        <Typography color="textSecondary">{headline(rules, shown.length)}</Typography>
+      </Beside>
       <Narrowing rules={rules} groups={groups} hosts={hosts} />
       <Headings rules={rules} />
       <Box component="ol" aria-label="Causes" sx={{ listStyle: "none", m: 0, p: 0, borderTop: 2, borderColor: "iron" }}>
@@ -40,9 +40,7 @@ export default function Faults() {
         ))}
       </Box>
       {rules.length > 0 && shown.length === 0 && (
-        <Box sx={{ py: 3, color: "text.secondary" }}>
-          No cause is left of {count(rules.length)}. Widen what is shown above.
-        </Box>
+        <Quiet py={3}>No cause is left of {count(rules.length)}. Widen what is shown above.</Quiet>
       )}
     </Room>
   );

@@ -1,5 +1,5 @@
+import { Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import { count } from "../../../kit/format";
 import { LinkButton } from "../../../kit/LinkButton";
 import { OpenUrl } from "../../../kit/OpenUrl";
@@ -14,7 +14,7 @@ export function GatheredPlaces({ crawl, rule, query }: { crawl: number; rule: Fa
   const { change, gathered } = useGatheredPlaces({ crawl, rule, query });
   if (gathered.state !== "ready") return <Unready screen={gathered} />;
   const { name, rows } = gathered.data;
-  if (rows.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>None of its places has that.</Box>;
+  if (rows.length === 0) return <Quiet py={1}>None of its places has that.</Quiet>;
   return (
     <Plain
       label={`Gathered: ${rule.title}`}

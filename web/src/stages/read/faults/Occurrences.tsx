@@ -1,5 +1,5 @@
+import { Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Schemas } from "../../../api/client";
 import { Detail } from "../../../kit/Detail";
@@ -17,7 +17,7 @@ export function Occurrences({ crawl, rule, query }: { crawl: number; rule: Fault
   if (places.state !== "ready") return <Unready screen={places} />;
   const rows = places.data.pages.flatMap((page) => page.rows);
   const total = places.data.pages[0]?.total ?? 0;
-  if (rows.length === 0) return <Box sx={{ color: "text.secondary", py: 1 }}>None of its places has that.</Box>;
+  if (rows.length === 0) return <Quiet py={1}>None of its places has that.</Quiet>;
   const details = namesOf(rows);
   const columns: PlainColumn[] = [
     { name: PLACE[rule.code.split("-")[0] ?? ""] ?? "URL", width: details.length > 0 ? "27%" : undefined },

@@ -1,5 +1,4 @@
-import { Narrow, Spring } from "../../../kit/pieces";
-import Box from "@mui/material/Box";
+import { Beside, Narrow, Spring } from "../../../kit/pieces";
 import InputBase from "@mui/material/InputBase";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -29,7 +28,7 @@ export function Places({ crawl, rule, within }: Props) {
   const query = { ...within, same, text };
   return (
     <Narrow>
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 0.5 }}>
+      <Beside gap={1.5} wrap mb={0.5}>
         {rule.same !== null && same === undefined && (
           <Toggles
             choices={[
@@ -68,7 +67,7 @@ export function Places({ crawl, rule, within }: Props) {
           {counted(rule.urls, "URL")} in the ledger
         </Link>
         <ExportMenu path={`crawls/${crawl}/faults/${rule.code}/places`} query={query} />
-      </Box>
+      </Beside>
       {gathered ? (
         <GatheredPlaces crawl={crawl} rule={rule} query={query} />
       ) : (

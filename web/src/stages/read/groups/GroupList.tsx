@@ -1,4 +1,4 @@
-import { Figure, PlainList, Quiet } from "../../../kit/pieces";
+import { Beside, Figure, PlainList, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
@@ -56,14 +56,14 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
           />
         ))}
       </PlainList>
-      <Box sx={{ display: "flex", gap: 1, my: 1 }}>
+      <Beside align="stretch" my={1}>
         <Button variant="outlined" onClick={reading.add}>
           Add a group
         </Button>
         <Button variant="outlined" disabled={reading.propose.isPending} onClick={() => reading.propose.mutate()}>
           {groups.length === 0 ? "Propose groups" : "Replace by proposed ones"}
         </Button>
-      </Box>
+      </Beside>
       <WhyNot error={trial.error} sx={{ mb: 1 }} />
       {trial.data && (
         <Quiet>
@@ -80,7 +80,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
       )}
       <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 0.5, p: 0, columnCount: 2, columnGap: 4 }}>
         {rest.slice(0, 40).map((one) => (
-          <Box component="li" key={one.name} sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
+          <Beside component="li" key={one.name} gap={2} align="stretch" between>
             <Box
               component="span"
               sx={{ fontFamily: MONO, fontSize: 12.5, overflow: "hidden", textOverflow: "ellipsis" }}
@@ -88,7 +88,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
               {one.name}
             </Box>
             {count(one.pages)}
-          </Box>
+          </Beside>
         ))}
       </Box>
     </>
@@ -152,7 +152,7 @@ function Row({ draft, place, last, pages, samples, chosen, choose, reading }: Ro
           <Move label={`Remove ${label}`} disabled={false} sign="×" act={() => reading.remove(draft.key)} />
         </Box>
       </Box>
-      {problem.length > 0 && <Box sx={{ color: "rust", fontSize: 12 }}>{problem.join(" ")}</Box>}
+      {problem.length > 0 && <Wrong small>{problem.join(" ")}</Wrong>}
       {chosen &&
         samples.map((url) => (
           <Box key={url}>

@@ -1,3 +1,4 @@
+import { Whole } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -24,7 +25,7 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
   const [chosen, choose] = useState<number | null>(null);
   const group = reading.groups.find((one) => one.key === chosen);
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "minmax(0, 1fr) auto" }}>
+    <Whole rows="minmax(0, 1fr) auto">
       <Box sx={{ overflow: "auto", px: 2.5, py: 1.5 }}>
         <Typography variant="h1" sx={{ mb: 1.5 }}>
           What pages are judged by
@@ -54,7 +55,7 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
         </Box>
       </Box>
       <SaveBar reading={reading} judging={judging} />
-    </Box>
+    </Whole>
   );
 }
 
@@ -70,7 +71,7 @@ function SaveBar({ reading, judging }: { reading: ReturnType<typeof useReading>;
           {save.error.message}
         </Alert>
       ) : (
-        <Typography role="status" sx={{ color: "text.secondary" }}>
+        <Typography role="status" color="textSecondary">
           {judging
             ? "The pages are being judged again; the numbers change by themselves when it is done."
             : changed

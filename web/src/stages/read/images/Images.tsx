@@ -1,7 +1,6 @@
-import { Spring } from "../../../kit/pieces";
+import { Beside, Spring, Whole } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import InputBase from "@mui/material/InputBase";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { bytes, counted } from "../../../kit/format";
@@ -27,9 +26,9 @@ export default function Images() {
 function ImagesOf({ crawl }: { crawl: number }) {
   const { change, alt, sort, typed, setTyped, query, pages, rows, first } = useImages({ crawl });
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
+    <Whole rows="auto minmax(0, 1fr)">
       <Title>Images</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside gap={2} wrap px={2.5} py={1}>
         <Toggles<Alt>
           choices={ALTS}
           value={alt}
@@ -54,7 +53,7 @@ function ImagesOf({ crawl }: { crawl: number }) {
         )}
         <Spring />
         <ExportMenu path={`crawls/${crawl}/images`} query={query} />
-      </Box>
+      </Beside>
       {rows.state !== "ready" ? (
         <Unready screen={rows} />
       ) : (
@@ -66,6 +65,6 @@ function ImagesOf({ crawl }: { crawl: number }) {
           more={pages.hasNextPage ? () => void pages.fetchNextPage() : undefined}
         />
       )}
-    </Box>
+    </Whole>
   );
 }

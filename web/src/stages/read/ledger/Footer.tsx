@@ -1,6 +1,5 @@
 import { TotalsBar } from "../../../kit/TotalsBar";
-import { Spring } from "../../../kit/pieces";
-import Box from "@mui/material/Box";
+import { Beside, Spring } from "../../../kit/pieces";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
@@ -31,7 +30,7 @@ export function Footer({ totals, children }: { totals: Schemas["Totals"] | undef
         </>
       )}
       <Spring />
-      <Box sx={{ display: "flex", gap: 1, my: -0.5, alignItems: "center" }}>{children}</Box>
+      <Beside my={-0.5}>{children}</Beside>
     </TotalsBar>
   );
 }

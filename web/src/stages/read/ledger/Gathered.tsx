@@ -1,6 +1,5 @@
-import { Scroll } from "../../../kit/pieces";
+import { Beside, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, counted } from "../../../kit/format";
 import { Failed } from "../../../kit/Notice";
@@ -35,13 +34,13 @@ export function Gathered({ crawl, by, ledger }: { crawl: number; by: string; led
   };
   return (
     <Scroll>
-      <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", pb: 0.5 }}>
+      <Beside gap={2} align="baseline" pb={0.5}>
         <span>
           <strong>{counted(values, "value")}</strong> of {column.name}
           {values > rows.length && `; the ${count(rows.length)} of most URLs are shown`}
         </span>
         <Button onClick={() => ledger.countBy(undefined)}>Back to the rows</Button>
-      </Box>
+      </Beside>
       <Plain
         label={`URLs by ${column.name}`}
         columns={[

@@ -1,3 +1,4 @@
+import { Beside, Whole } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -37,20 +38,20 @@ function LedgerOf({ crawl }: { crawl: number }) {
   const [markAsked, askMark] = useState<string | null>(null);
   const fields = ledger.columns.map((column) => column.field as string);
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr) auto" }}>
+    <Whole rows="auto minmax(0, 1fr) auto">
       <Title>Ledger</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1, alignItems: "start", flexWrap: "wrap" }}>
+      <Beside align="start" wrap px={2.5} py={1}>
         <Box sx={{ flex: "1 1 300px" }}>
           <ConditionBar columns={COLUMNS} where={ledger.where} change={ledger.setWhere} />
         </Box>
-        <Box sx={{ display: "flex", gap: 1 }}>
+        <Beside align="stretch">
           <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
           <SavedViews ledger={ledger} />
           <Marks marks={marks} asked={markAsked} ask={askMark} />
           <Export crawl={crawl} ledger={ledger} />
           <ColumnChoice all={COLUMNS} shown={fields} choose={ledger.setColumns} sets={COLUMN_SETS} />
-        </Box>
-      </Box>
+        </Beside>
+      </Beside>
       {ledger.by !== null ? (
         <Gathered crawl={crawl} by={ledger.by} ledger={ledger} />
       ) : ledger.shown.state !== "ready" ? (
@@ -82,7 +83,7 @@ function LedgerOf({ crawl }: { crawl: number }) {
       <Footer totals={ledger.totals.data}>
         <SelectionBar selection={selection} narrow={ledger.narrow} />
       </Footer>
-    </Box>
+    </Whole>
   );
 }
 

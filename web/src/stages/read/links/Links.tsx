@@ -1,5 +1,5 @@
 import { TotalsBar } from "../../../kit/TotalsBar";
-import { Quiet } from "../../../kit/pieces";
+import { Beside, Quiet, Whole } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -30,10 +30,10 @@ function LinksOf({ crawl }: { crawl: number }) {
   const links = useLinks(crawl);
   const fields = links.columns.map((column) => column.field as string);
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto auto minmax(0, 1fr) auto" }}>
+    <Whole rows="auto auto minmax(0, 1fr) auto">
       <Title>Links</Title>
       <Questions links={links} />
-      <Box sx={{ px: 2.5, pb: 1, display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside wrap px={2.5} pb={1}>
         <Box sx={{ flex: "1 1 300px" }}>
           <ConditionBar columns={COLUMNS} where={links.where} change={links.setWhere} />
         </Box>
@@ -43,7 +43,7 @@ function LinksOf({ crawl }: { crawl: number }) {
           query={{ where: links.query, sort: links.sort || undefined, cols: fields.join(",") }}
         />
         <ColumnChoice all={COLUMNS} shown={fields} choose={links.setColumns} />
-      </Box>
+      </Beside>
       {links.by !== null ? (
         <CountedLinks crawl={crawl} by={links.by} links={links} />
       ) : links.shown.state !== "ready" ? (
@@ -65,7 +65,7 @@ function LinksOf({ crawl }: { crawl: number }) {
         />
       )}
       <Totals links={links} />
-    </Box>
+    </Whole>
   );
 }
 

@@ -8,7 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { BringFile } from "../../../kit/BringFile";
 import { count, counted } from "../../../kit/format";
-import { Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
 import { shownPlaces } from "./shown";
@@ -37,7 +37,7 @@ export default function Lists() {
         <Typography variant="h1">Bring a list of URLs</Typography>
         <Quiet>Each row stays, with its own columns, and gains what is known of its URL.</Quiet>
       </Box>
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "start", flexWrap: "wrap" }}>
+      <Beside gap={1.5} align="start" wrap>
         <TextField
           multiline
           minRows={3}
@@ -47,7 +47,7 @@ export default function Lists() {
           onChange={(event) => setText(event.target.value)}
           sx={{ width: 520 }}
         />
-        <Box sx={{ display: "grid", gap: 1 }}>
+        <Stacked gap={1}>
           <TextField
             size="small"
             label="Column with the URLs"
@@ -59,7 +59,7 @@ export default function Lists() {
             control={<Checkbox size="small" checked={fetch} onChange={(_, on) => setFetch(on)} />}
             label="Look at each URL now"
           />
-          <Box sx={{ display: "flex", gap: 1 }}>
+          <Beside align="stretch">
             <Button
               variant="contained"
               disabled={join.isPending || text.trim() === ""}
@@ -77,9 +77,9 @@ export default function Lists() {
               disabled={join.isPending}
               read={(file) => send(file, file.name)}
             />
-          </Box>
-        </Box>
-      </Box>
+          </Beside>
+        </Stacked>
+      </Beside>
       {join.error && <Alert severity="error">{join.error.message}</Alert>}
       {join.data && <JoinedTable site={site} joined={join.data} />}
     </Scroll>
@@ -90,7 +90,7 @@ function JoinedTable({ site, joined }: { site: number; joined: Joined }) {
   const places = shownPlaces(joined.columns);
   return (
     <Box sx={{ mt: 2 }}>
-      <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap", mb: 1 }}>
+      <Beside gap={2} wrap mb={1}>
         <strong>{counted(joined.total, "row")}</strong>
         {Object.entries(joined.matched).map(([way, rows]) => (
           <Quiet component="span" key={way}>
@@ -103,7 +103,7 @@ function JoinedTable({ site, joined }: { site: number; joined: Joined }) {
             {format.toUpperCase()}
           </Button>
         ))}
-      </Box>
+      </Beside>
       <Box
         component="table"
         sx={{

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, counted } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import { Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { placeOf } from "./place";
 import type { Marking } from "./useMarkedText";
@@ -45,7 +45,7 @@ export function ByQuery({ rows, band, mark, write }: Props) {
             </Box>
             <td>
               {row.pages?.map((page) => (
-                <Box key={page.url_id} sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+                <Beside key={page.url_id} wrap>
                   {page.url ? (
                     <OpenUrl id={page.url_id} url={page.url} />
                   ) : (
@@ -67,7 +67,7 @@ export function ByQuery({ rows, band, mark, write }: Props) {
                       {counted(page.impressions, "impression")}, place {page.position ?? "–"}
                     </Quiet>
                   )}
-                </Box>
+                </Beside>
               ))}
             </td>
           </tr>
@@ -80,7 +80,7 @@ export function ByQuery({ rows, band, mark, write }: Props) {
 function Rule({ position, band }: { position: number | null; band: Props["band"] }) {
   const from = placeOf(band.first);
   return (
-    <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
+    <Beside>
       <Box component="span" sx={{ width: 34, textAlign: "right" }}>
         {position ?? "–"}
       </Box>
@@ -110,6 +110,6 @@ function Rule({ position, band }: { position: number | null; band: Props["band"]
           />
         )}
       </Box>
-    </Box>
+    </Beside>
   );
 }

@@ -1,3 +1,4 @@
+import { Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { Crawl } from "../../../api/client";
@@ -22,12 +23,7 @@ function Marked({ crawl, marking }: { crawl: Crawl; marking: Marking }) {
   const page = useMarkedText(crawl, marking);
   if (page.state !== "ready") return <Unready screen={page} />;
   return (
-    <Box
-      sx={{ px: 2.5, py: 2, display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 1fr)" }}
-      tabIndex={0}
-      role="region"
-      aria-label="What the page says"
-    >
+    <Stacked gap={2} narrow px={2.5} py={2} tabIndex={0} role="region" aria-label="What the page says">
       <div>
         <Typography variant="h1">Where it says “{marking.query}”</Typography>
         <SiteUrl url={page.data.url} />
@@ -47,6 +43,6 @@ function Marked({ crawl, marking }: { crawl: Crawl; marking: Marking }) {
           </Box>
         </Part>
       ))}
-    </Box>
+    </Stacked>
   );
 }

@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
 import Snackbar from "@mui/material/Snackbar";
@@ -6,7 +5,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Crawl } from "../../../api/client";
 import { count } from "../../../kit/format";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
 import { type Span, spanChoices } from "../../../kit/spans";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -50,9 +49,9 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
   const total = found.data?.total ?? 0;
   const many = total >= MOST_COUNTED ? `${count(total)} and more` : count(total);
   return (
-    <Box sx={{ height: "100%", display: "grid", gridTemplateRows: "auto minmax(0, 1fr)" }}>
+    <Whole rows="auto minmax(0, 1fr)">
       <Title>Queries</Title>
-      <Box sx={{ px: 2.5, py: 1, display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
+      <Beside gap={1.5} wrap px={2.5} py={1}>
         <Toggles<By>
           choices={[
             { name: "query", label: "By query" },
@@ -86,16 +85,16 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           inputProps={{ "aria-label": by === "query" ? "A part of the query" : "A part of the address" }}
           sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 130 }}
         />
-        <Box sx={{ display: "flex", gap: 1.5 }}>
+        <Beside gap={1.5} align="stretch">
           {limit("first", "Place from")}
           {limit("last", "to")}
           {limit("least", "Shown from")}
-        </Box>
+        </Beside>
         <Spring />
         <Quiet component="span">{total > 0 && `${many} ${by === "query" ? "queries" : "pages"}`}</Quiet>
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}
         {total > from + PAGE && <Button onClick={() => change({ from: String(from + PAGE) })}>Further</Button>}
-      </Box>
+      </Beside>
       {found.state !== "ready" ? (
         <Unready screen={found} />
       ) : found.data.rows.length === 0 ? (
@@ -117,6 +116,6 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
         message={write.isError ? write.error.message : `${write.data?.id} is in the workplan`}
       />
       <MarkedText crawl={crawl} marking={marking} close={() => setMarking(null)} />
-    </Box>
+    </Whole>
   );
 }

@@ -1,4 +1,4 @@
-import { Room } from "../../../kit/pieces";
+import { Beside, Room } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -24,9 +24,9 @@ export default function Structure() {
   const deep = depths.reduce((sum, one) => sum + (one.depth !== null && one.depth >= deep_from ? one.important : 0), 0);
   return (
     <Room>
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1.5 }}>
+      <Beside gap={2} align="baseline" mb={1.5}>
         <Typography variant="h1">How the site hangs together</Typography>
-        <Typography sx={{ color: "text.secondary" }}>
+        <Typography color="textSecondary">
           {counted(pages, "HTML page")};{" "}
           {!structure.data.important_known
             ? "nothing says yet which pages matter: decide what should be indexed, mark key pages or publish a sitemap"
@@ -34,7 +34,7 @@ export default function Structure() {
               ? `none that matters lies ${deep_from} clicks deep or deeper`
               : `${count(deep)} that matter (importance ${important_from} and more) lie ${deep_from} clicks deep or deeper`}
         </Typography>
-      </Box>
+      </Beside>
       <Box
         sx={{ display: "grid", gridTemplateColumns: "minmax(380px, 5fr) minmax(560px, 8fr)", columnGap: 4, rowGap: 3 }}
       >

@@ -1,8 +1,7 @@
-import { Room, Spring } from "../../../kit/pieces";
+import { Beside, Room, Spring } from "../../../kit/pieces";
 import { useTrellis } from "./useTrellis";
 import { type Cell, type Reading, READINGS } from "./types";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Link } from "react-router";
@@ -30,9 +29,9 @@ export default function TrellisScreen() {
   return (
     <Room>
       <TodayLines />
-      <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
+      <Beside gap={2} align="baseline" mb={1}>
         <Typography variant="h1">Where pages stop on their way into the index</Typography>
-        <Typography sx={{ color: "text.secondary" }}>{headline(trellis.data, reading)}</Typography>
+        <Typography color="textSecondary">{headline(trellis.data, reading)}</Typography>
         <Spring />
         <Button onClick={() => change({ as: asTable ? undefined : "table" }, true)}>
           {asTable ? "As a drawing" : "As a table"}
@@ -43,7 +42,7 @@ export default function TrellisScreen() {
           choose={(value) => change({ reading: value }, true)}
           choiceSx={{ py: 0.5 }}
         />
-      </Box>
+      </Beside>
       {trellis.data.groups.length === 0 ? (
         <NoPages reading={reading} decide={to("decide/intent")} />
       ) : asTable ? (

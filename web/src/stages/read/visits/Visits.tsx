@@ -5,7 +5,7 @@ import type { Crawl } from "../../../api/client";
 import { count, counted, day, share } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Part } from "../../../kit/parts";
-import { Column, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Column, Quiet, Scroll } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
@@ -37,7 +37,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
   return (
     <Scroll tabIndex={0} role="region" aria-label="Visits">
       <Title>Visits</Title>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", py: 1.25, alignItems: "center" }}>
+      <Beside wrap py={1.25}>
         <Button size="small" variant={agent === undefined ? "contained" : "outlined"} onClick={() => choose(undefined)}>
           All crawlers
         </Button>
@@ -66,7 +66,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
                 .at(-1) ?? "",
             )}`}
         </Quiet>
-      </Box>
+      </Beside>
       <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
         <Column>
           <Part title="What the fetches were spent on" level="h2">
@@ -133,13 +133,13 @@ const COLOURS: Record<string, Colour> = {
 };
 
 const Line = ({ name, told, colour }: { name: string; told: string; colour?: Colour | undefined }) => (
-  <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, py: 0.2 }}>
+  <Beside align="baseline" py={0.2}>
     {colour && <Box component="span" sx={{ width: 10, height: 10, bgcolor: colour }} />}
     <Box component="span" sx={{ flexGrow: 1 }}>
       {name}
     </Box>
     <Quiet component="span">{told}</Quiet>
-  </Box>
+  </Beside>
 );
 
 const WIDTH = 700;
