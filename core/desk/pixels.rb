@@ -10,11 +10,9 @@ module IronTrellis
         UNKNOWN = 1139
         WIDE = /[\p{Han}\p{Hiragana}\p{Katakana}\p{Hangul}]/
         NO_WIDTH = /[\p{Mn}\p{Cf}]/
-        # Sizes in pixels, and where result pages cut (common practice; the widths are settings of the site).
+        # Sizes of result pages in pixels (common practice); where they cut is a limit of the site.
         TITLE_SIZE = 20
         DESCRIPTION_SIZE = 14
-        TITLE_WIDTH = 600
-        DESCRIPTION_WIDTH = 920
 
         module_function
 

@@ -80,6 +80,18 @@ module IronTrellis
             end
         end
 
+        # What scripts and stylesheets asked for and robots.txt keeps from the crawler: the page embeds it all the same,
+        # though no element says so.
+        #
+        # @param facts [Page::Facts] in which what elements embed is known already
+        # @return [Array<Page::Link>]
+        def lacked(facts = @raw)
+          blocked = @rendered.requests.select { |one| one.outcome == Request::BLOCKED && EMBEDDED.key?(one.type) }
+          types = blocked.to_h { |one| [Url::NormalForm.parse(one.url).to_s, EMBEDDED.fetch(one.type)] }
+          known = (facts&.links || []).map(&:target)
+          types.except(*known).map { |target, type| Page::Link.new(target, type, nil, nil, nil, true) }
+        end
+
         private
 
         # Where scripts lead to another address that is as good as a redirect.
@@ -100,15 +112,6 @@ module IronTrellis
             facts.refresh = Page::Refresh.new(target: target.to_s, seconds: 0, source: "script")
             facts.links += [Page::Link.new(target.to_s, "refresh", nil, nil, nil, true)]
           end
-        end
-
-        # What scripts and stylesheets asked for and robots.txt keeps from the crawler: the page embeds it all the same,
-        # though no element says so.
-        def lacked(facts)
-          known = facts.links.map(&:target)
-          blocked = @rendered.requests.select { |one| one.outcome == Request::BLOCKED && EMBEDDED.key?(one.type) }
-          types = blocked.to_h { |one| [Url::NormalForm.parse(one.url).to_s, EMBEDDED.fetch(one.type)] }
-          types.except(*known).map { |target, type| Page::Link.new(target, type, nil, nil, nil, true) }
         end
 
         def of_values

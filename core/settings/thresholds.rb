@@ -11,6 +11,8 @@ module IronTrellis
             Fields::Number.new("title_short", 30, 0..1000, "The shortest title in characters"),
             Fields::Number.new("description_long", 155, 10..5000, "The longest description in characters"),
             Fields::Number.new("description_short", 70, 0..5000, "The shortest description in characters"),
+            Fields::Number.new("title_px", 600, 100..5000, "Where result pages cut a title, in pixels"),
+            Fields::Number.new("description_px", 920, 100..5000, "Where result pages cut a description, in pixels"),
             Fields::Number.new("h1_long", 70, 10..1000, "The longest H1 in characters"),
             Fields::Number.new("word_floor", 50, 0..100_000, "The fewest words of a page that is distinct"),
             Fields::Number.new("thin_words", 120, 0..100_000, "The fewest words of a page that isn't thin"),

@@ -106,6 +106,15 @@ module IronTrellis
           Postgres::Sql.run(format(UPGRADE, table: @table), [@crawl.id, *columns]) if added < entries.size
         end
 
+        # Adds what nothing is to be asked for any more, as far as it isn't known yet.
+        #
+        # @param entries [Array<Entry>] each URL once
+        # @return [void]
+        def add_settled(entries)
+          columns = Postgres::Sql.columns(entries.sort_by(&:id).map { |one| row(one, state: STATES[:done]) })
+          Postgres::Sql.run(format(ADD, table: @table), [@crawl.id, *columns])
+        end
+
         # @param slot [Integer]
         # @param token [Integer] by which the lease is known
         # @param counts [Hash{Integer => Integer}] by host, how many at most
@@ -267,14 +276,14 @@ module IronTrellis
 
         private
 
-        def row(entry)
+        def row(entry, state: STATES[entry.reason ? :skipped : :waiting])
           [
             entry.id,
             entry.url,
             PURPOSES.fetch(entry.purpose),
             entry.depth,
             entry.hops || 0,
-            STATES[entry.reason ? :skipped : :waiting],
+            state,
             entry.reason && REASONS.fetch(entry.reason),
             entry.host_id,
             entry.space_id

@@ -223,14 +223,7 @@ module IronTrellis
 
         # @param agent [String]
         # @return [Hash{String => Core::Robots::Policy}] by origin, what its robots.txt says to that agent
-        def policies(agent)
-          Robots::RobotsFiles
-            .all(@crawl.id)
-            .to_h do |row|
-              status, text = row.values_at("status", "body")
-              [row["origin"], Core::Robots::Policy.from_answer(status: status, text: text, agent: agent)]
-            end
-        end
+        def policies(agent) = Robots::RobotsFiles.policies(@crawl.id, agent)
 
         # @param authorities [Array<String>]
         # @return [Hash{String => String}] by authority, the text of its home page

@@ -13,6 +13,16 @@ module IronTrellis
           Postgres::Sql.rows("SELECT origin, status, error, body FROM robots_files WHERE crawl_id = $1", [crawl_id])
 
         # @param crawl_id [Integer]
+        # @param agent [String]
+        # @return [Hash{String => Core::Robots::Policy}] by origin, what its robots.txt says to that agent
+        def policies(crawl_id, agent)
+          all(crawl_id).to_h do |row|
+            status, text = row.values_at("status", "body")
+            [row["origin"], Core::Robots::Policy.from_answer(status: status, text: text, agent: agent)]
+          end
+        end
+
+        # @param crawl_id [Integer]
         # @return [Boolean] whether no host gave any answer to the question for its robots.txt
         def none_answered?(crawl_id) = all(crawl_id).then { |rows| rows.any? && rows.all? { |row| row["error"] } }
 

@@ -35,7 +35,9 @@ class DraftTest < Minitest::Test
   def test_changes_are_told_with_what_was_before
     assert_equal [["title", "Lamps", "Brass lamps"], ["h2", "Oil", "Which oil"], ["alt", "#{A} A lamp", "A brass lamp"],
       ["alt", B, "Oil"]],
-      changes("title" => "Brass lamps", "headings" => ["Lamps", "Which oil"], "alts" => {A => "A brass lamp", B => "Oil"})
+      changes(
+        "title" => "Brass lamps", "headings" => ["Lamps", "Which oil"], "alts" => {A => "A brass lamp", B => "Oil"}
+      )
         .reject { |element, *| element == "text" }
   end
 
@@ -50,7 +52,8 @@ class DraftTest < Minitest::Test
   def test_a_text_written_anew_is_read_line_by_line
     after = draft("text" => "  One  line. \n\nAnother.").on(page)
     assert_equal ["One line.", "Another."], after.of("text")
-    assert_equal [["text", page.of("text").join("\n"), "One line.\nAnother."]], changes("text" => "One line.\n\nAnother.")
+    assert_equal [["text", page.of("text").join("\n"), "One line.\nAnother."]],
+      changes("text" => "One line.\n\nAnother.")
   end
 
   def test_what_can_not_be_a_draft_is_refused
@@ -87,7 +90,9 @@ class DraftTest < Minitest::Test
   end
 
   def rival(text) =
-    Desk::Page.new(language: "en", texts: {"title" => ["x"], "text" => [text]}, words: text.split.size, images: 0, links: 0)
+    Desk::Page.new(
+      language: "en", texts: {"title" => ["x"], "text" => [text]}, words: text.split.size, images: 0, links: 0
+    )
 
   def test_what_a_page_could_say_besides_comes_from_queries_and_rivals
     rivals = Desk::Rivals.new(Array.new(2) { rival("A wick of cotton burns.") })

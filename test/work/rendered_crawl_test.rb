@@ -51,7 +51,7 @@ class RenderedCrawlTest < Minitest::Test
   def test_of_each_group_some_are_looked_at_and_none_is_read_otherwise
     crawl = crawled(PAGES, rendering: "both")
     assert_nil ledger(crawl)["/by-script"], "links of scripts aren't followed"
-    sampling = Work::Rendering::Sampling.new(crawl)
+    sampling = Work::Rendering::Sampling.new(crawl, now: Time.now)
     assert sampling.call(0), "more is to be done"
     refute sampling.call(60)
     refute sampling.call(0), "nothing is looked at twice"
@@ -60,6 +60,24 @@ class RenderedCrawlTest < Minitest::Test
     assert_equal [nil, %w[links]], found["/"].values_at("rendered", "by_script")
     assert_equal 5, found.count { |path, row| path.start_with?("/lamps/") && row["by_script"] == [] }
     assert_equal [nil], found["/lamps/7"].values_at("by_script").uniq
+  end
+
+  # Nothing else of the crawl is another for it: what was blocked is known, and the page embeds it.
+  def test_in_a_crawl_by_sample_what_only_scripts_ask_for_is_missed_too
+    page = "<link rel=stylesheet href=/kept/page.css><script>for (const name of ['lamp', 'lamp', 'oil']) " \
+      "new Image().src = `/kept/${name}.png`; new Image().src = '/there.png'</script>"
+    crawl = crawled({"/" => page, "/robots.txt" => "User-agent: *\nDisallow: /kept/\n"}, rendering: "both")
+    urls = ledger(crawl).keys
+    refute Work::Rendering::Sampling.new(crawl, now: Time.now).call(60)
+    Work::Judging::Judgement.alone(crawl.reload, clock: -> { Time.now })
+    kept = %w[/kept/lamp.png /kept/oil.png]
+    assert_equal [*kept, "/kept/page.css"].map { |path| ["blocked-resource", "#{SMALL}#{path}"] },
+      faults(crawl.reload, "blocked-resource").sort
+    found = ledger(crawl)
+    assert_equal kept, (found.keys - urls).sort
+    assert_equal [["image", false, "allowed"]] * 2,
+      kept.map { |path| found[path].values_at("kind", "robots_allowed", "stop") }
+    refute crawl.open?, "nothing waits to be fetched"
   end
 
   private

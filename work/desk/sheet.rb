@@ -53,7 +53,8 @@ module IronTrellis
             queries: queries,
             data: markup(own).call,
             pictures: Pictures.new(@run, own, @page.phrases).call,
-            results: [own, drafted].map { |one| result(one) }
+            results: [own, drafted].map { |one| result(one) },
+            cut_at: {title: limits.title_px, description: limits.description_px}
           }
         end
 
@@ -133,7 +134,6 @@ module IronTrellis
           Desk::Fit.new(page, phrases: @page.phrases, rivals: against, lengths: lengths)
 
         def lengths
-          limits = @site.limits.for(nil)
           {
             "title" => [limits.title_short, limits.title_long],
             "description" => [limits.description_short, limits.description_long]
@@ -227,14 +227,17 @@ module IronTrellis
           Desk::Suggestions.of(now, against, queries, Desk::Terms.new(own), said)
         end
 
+        # Those of the page's group.
+        def limits = @limits ||= @site.limits.for(@site.wishes.group(@row["url"]))
+
         # As a result page would show it.
         def result(page)
           title, description = page.title.to_s, page.description.to_s
           {
             title: title,
             description: description,
-            shown_title: pixels.cut(title, pixels::TITLE_SIZE, pixels::TITLE_WIDTH),
-            shown_description: pixels.cut(description, pixels::DESCRIPTION_SIZE, pixels::DESCRIPTION_WIDTH),
+            shown_title: pixels.cut(title, pixels::TITLE_SIZE, limits.title_px),
+            shown_description: pixels.cut(description, pixels::DESCRIPTION_SIZE, limits.description_px),
             title_px: pixels.width(title, pixels::TITLE_SIZE).round,
             description_px: pixels.width(description, pixels::DESCRIPTION_SIZE).round
           }

@@ -19,7 +19,7 @@ module IronTrellis
           # With a good conscience a page is called slow only when it was asked alone.
           return look_again(crawl, 0) if Crawling::AskingAgain.new(crawl).call(SECONDS)
 
-          return look_again(crawl, 0) if Rendering::Sampling.new(crawl).call(SECONDS)
+          return look_again(crawl, 0) if Rendering::Sampling.new(crawl, now: now).call(SECONDS)
 
           crawl.count
           Judging::Judgement.alone(crawl, clock: -> { now }) ? ended(crawl) : look_again(crawl, LOOK_AGAIN_SECONDS)

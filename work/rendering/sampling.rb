@@ -10,8 +10,10 @@ module IronTrellis
         BATCH = 4
 
         # @param crawl [Store::Crawling::Crawl]
-        def initialize(crawl)
+        # @param now [Time]
+        def initialize(crawl, now:)
           @crawl = crawl
+          @now = now
           @renderings = Store::Pages::Renderings.new(crawl.id)
         end
 
@@ -20,18 +22,18 @@ module IronTrellis
         def call(seconds)
           return false unless @crawl.crawl_settings.rendering == "both"
 
-          deadline = now + seconds
+          deadline = monotonic + seconds
           open = sample
           until open.empty?
             render(open.shift(BATCH))
-            break if now > deadline
+            break if monotonic > deadline
           end
           open.any?
         end
 
         private
 
-        def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
         # Those of each page group that are the fewest clicks away, and weren't looked at yet.
         def sample
@@ -47,8 +49,15 @@ module IronTrellis
           answers = @renderings.answers(pages.map { |page| page["url_id"] })
           pages
             .map { |page| [page["url_id"], looked(browsers, page["url"], answers.fetch(page["url_id"]))] }
-            .each { |id, thread| @renderings.compared(id, thread.value) }
+            .each { |id, thread| keep(id, thread.value) }
         end
+
+        def keep(id, reading)
+          @renderings.compared(id, reading)
+          lacked.keep(id, reading.lacked)
+        end
+
+        def lacked = @lacked ||= Store::Pages::LackedResources.new(@crawl, now: @now)
 
         def looked(browsers, url, row) =
           Thread.new { browsers.call(Core::Url::NormalForm.parse(url), answer(row)) }

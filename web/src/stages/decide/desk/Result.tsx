@@ -5,17 +5,14 @@ import { Part } from "../../../kit/parts";
 import { Quiet, Wrong } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
-const TITLE_PX = 600;
-const DESCRIPTION_PX = 920;
-
 /** How a page of results would show it, as it is and as it is drafted; and the page drawn with its draft. */
 export function Result({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   const [now, drafted] = sheet.results;
   const same = now?.title === drafted?.title && now?.description === drafted?.description;
   return (
     <Part title="Among results" level="h2">
-      {now && <One name="As it is" result={now} url={sheet.url} />}
-      {drafted && !same && <One name="As drafted" result={drafted} url={sheet.url} />}
+      {now && <One name="As it is" result={now} sheet={sheet} />}
+      {drafted && !same && <One name="As drafted" result={drafted} sheet={sheet} />}
       <Button size="small" disabled={work.preview.isPending} onClick={() => work.preview.mutate()}>
         {work.preview.isPending ? "Drawing …" : "Draw the page with its draft"}
       </Button>
@@ -32,7 +29,7 @@ export function Result({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   );
 }
 
-function One({ name, result, url }: { name: string; result: Sheet["results"][number]; url: string }) {
+function One({ name, result, sheet }: { name: string; result: Sheet["results"][number]; sheet: Sheet }) {
   return (
     <Box sx={{ mb: 1.5 }}>
       <Quiet small>{name}</Quiet>
@@ -42,13 +39,14 @@ function One({ name, result, url }: { name: string; result: Sheet["results"][num
         {result.shown_title || "no title"}
       </Box>
       <Quiet small style={{ overflowWrap: "anywhere" }}>
-        {url}
+        {sheet.url}
       </Quiet>
       <Box sx={{ fontFamily: "Arial, 'Liberation Sans', sans-serif", fontSize: 13 }}>
         {result.shown_description || "no description"}
       </Box>
       <Quiet small>
-        {wide("title", result.title_px, TITLE_PX)}; {wide("description", result.description_px, DESCRIPTION_PX)}
+        {wide("title", result.title_px, sheet.cut_at.title)};{" "}
+        {wide("description", result.description_px, sheet.cut_at.description)}
       </Quiet>
     </Box>
   );
