@@ -115,6 +115,15 @@ class EvidenceApiTest < Minitest::Test
     assert_match(/can't be asked/, failed("/sites/#{@site}/indexes/#{id}/test"))
   end
 
+  # Whoever mistyped its address adds it again under the same name.
+  def test_an_index_that_can_not_be_asked_is_not_there
+    bad = [{name: "Atlas", address: "http://no-such-host.invalid/"}, {name: "Atlas", address: "no address"},
+      {name: "Atlas", address: "http://127.0.0.1:1", interface: "none"}]
+    bad.each { |input| call(:post, "/sites/#{@site}/indexes", input, status: 422) }
+    assert_empty call(:get, "/sites/#{@site}/sources")["indexes"]
+    call(:post, "/sites/#{@site}/indexes", {name: "Atlas", address: "http://127.0.0.1:1"}, status: 201)
+  end
+
   def test_pages_are_reviewed_decided_exported_and_brought_back
     page = call(:get, "/crawls/#{@crawl}/review?group=%2F")
     assert_equal [7, page["total"]], [page["yardsticks"].size, page["rows"].size]

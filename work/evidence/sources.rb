@@ -20,25 +20,17 @@ module IronTrellis
             raise Core::Error::Conflict.new("The site has an index “#{input["name"]}” already.")
           end
 
-          index = Store::Evidence::Index.named_or_made(site, input["name"].to_s, now: now)
-          change(index, input)
+          values = read(input)
+          Store::Evidence::Index
+            .named_or_made(site, input["name"].to_s, now: now)
+            .tap { |index| index.update!(values) }
         end
 
         # @param index [Store::Evidence::Index]
         # @param input [Hash{String => Object}] some of INDEX
         # @return [Store::Evidence::Index]
         # @raise [Core::Error::InvalidInput]
-        def change(index, input)
-          values = input.slice(*INDEX)
-          values["address"] = values["address"].to_s.strip.then { |text| text unless text.empty? } if values.key?(
-            "address"
-          )
-          values["interface"] = Ports::Indexes.interfaces.keys.first if values["address"] && values["interface"].nil?
-          Ports::Indexes.named(values["interface"]) if values["interface"]
-          Sites::Keeping.check_address(values["address"]) if values["address"]
-          index.update!(values)
-          index
-        end
+        def change(index, input) = index.tap { |one| one.update!(read(input)) }
 
         # @param site [Store::Sites::Site]
         # @param settings [Hash{String => Object}] of Core::Settings::Evidence
@@ -70,6 +62,19 @@ module IronTrellis
               Runtime::Queue.enqueue_once(Jobs::PullEvidence, {index_id: index.id}, queue: Crawling::Runs::QUEUE)
             end
         end
+
+        # Before anything is made of it.
+        def read(input)
+          values = input.slice(*INDEX)
+          values["address"] = values["address"].to_s.strip.then { |text| text unless text.empty? } if values.key?(
+            "address"
+          )
+          values["interface"] = Ports::Indexes.interfaces.keys.first if values["address"] && values["interface"].nil?
+          Ports::Indexes.named(values["interface"]) if values["interface"]
+          Sites::Keeping.check_address(values["address"]) if values["address"]
+          values
+        end
+        private_class_method :read
       end
     end
   end
