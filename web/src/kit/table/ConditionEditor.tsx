@@ -34,7 +34,7 @@ export function ConditionEditor<Row>({ columns, anchor, first, close, keep }: Pr
 function Form<Row>({ columns, first, close, keep }: Omit<Props<Row>, "anchor">) {
   const [column, setColumn] = useState<Column<Row> | null>(columns.find((one) => one.field === first?.field) ?? null);
   const [op, setOp] = useState(first?.op ?? "");
-  const [text, setText] = useState(first?.value === undefined ? "" : [first.value].flat().join(" "));
+  const [text, setText] = useState(first?.value === undefined ? "" : [first.value].flat().join("\n"));
   const questions = column ? QUESTIONS[column.kind] : [];
   const question = questions.find(([name]) => name === op) ?? questions[0];
   const value = column && question ? readValue(column, question[0], text) : undefined;
@@ -105,7 +105,7 @@ function Value<Row>({ column, op, text, setText }: ValueProps<Row>) {
   }
   return (
     <TextField
-      label={op === "one_of" ? "Values, parted by spaces" : "Value"}
+      label={op === "one_of" ? "Values, one a line" : "Value"}
       helperText={op.startsWith("matches") ? "With * for anything, or a regular expression between slashes" : undefined}
       multiline={op === "one_of"}
       value={text}
@@ -116,9 +116,15 @@ function Value<Row>({ column, op, text, setText }: ValueProps<Row>) {
   );
 }
 
+const linesOf = (text: string) =>
+  text
+    .split("\n")
+    .map((one) => one.trim())
+    .filter((one) => one !== "");
+
 function readValue<Row>(column: Column<Row>, op: string, text: string): Condition["value"] {
   if (text.trim() === "") return undefined;
-  if (op === "one_of") return text.split(/[\s,]+/).filter((one) => one !== "");
+  if (op === "one_of") return linesOf(text);
   if (column.kind === "flag") return text === "true";
   if (column.kind !== "number") return text;
   return Number.isFinite(Number(text)) ? Number(text) : undefined;
