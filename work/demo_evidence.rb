@@ -4,6 +4,7 @@ require "fileutils"
 require "ipaddr"
 require "json"
 require "net/http"
+require "tempfile"
 
 module IronTrellis
   module Work
