@@ -74,6 +74,7 @@ module IronTrellis
           check(crawl, earlier)
           # Older histories tell whole seconds.
           @between = earlier.created_at.floor..following(crawl)
+          @numbers = (earlier.number + 1)..crawl.number
           @site = crawl.site
           @before =
             crawl
@@ -135,10 +136,14 @@ module IronTrellis
             Workplan::Fix
               .of(@site)
               .where(state: EXPLAIN)
-              .select { |fix| @between.cover?(Time.iso8601(fix.history.last["at"])) }
+              .select { |fix| between?(fix.history.last) }
           moved = moved(fixes.flat_map(&:urls).map { |one| one["url"] }.uniq)
           fixes.map { |fix| explained(fix, moved) }.sort_by { |one| [-one["rose"] - one["fell"], one["id"]] }
         end
+
+        # What a crawl showed is of that crawl, whenever it was worked out.
+        def between?(entry) =
+          entry["crawl"] ? @numbers.cover?(entry["crawl"]) : @between.cover?(Time.iso8601(entry["at"]))
 
         def moved(urls)
           ids = urls.map { |url| Core::Url::NormalForm.id(@site.id, url) }

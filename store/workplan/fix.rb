@@ -71,15 +71,17 @@ module IronTrellis
         # @param by [String, nil]
         # @param now [Time]
         # @param why [String, nil]
+        # @param crawl [Integer, nil] the number of the crawl that showed it
         # @return [void]
-        def become(state, now:, by: nil, why: nil)
+        def become(state, now:, by: nil, why: nil, crawl: nil)
           return if state == self.state
 
+          entry = {"at" => now.utc.iso8601(3), "state" => state, "by" => by, "why" => why, "crawl" => crawl}.compact
           update!(
             state: state,
             **({claimed_at: now} if state == States::CLAIMED).to_h,
             **({proved_at: now} if state == States::PROVED).to_h,
-            history: history + [{"at" => now.utc.iso8601(3), "state" => state, "by" => by, "why" => why}.compact],
+            history: history + [entry],
             changed_at: now
           )
         end

@@ -146,12 +146,19 @@ class ProvingTest < Minitest::Test
       "fell" => 0
     }
     assert_operator told[:groups].sum { |one| one["rose"] + one["as_decided"] }, :>=, 1
+    second = @site.newest_crawl
     before = fix("directives").benefit
     crawl_with("/out" => page("Out", "<a href=/>home</a>", head: NOINDEX))
     assert_equal "returned", fix("directives").state
     assert_match(/1 of its faults is there again/, fix("directives").history.last["why"])
     assert_in_delta before, fix("directives").benefit, before
     assert_equal 1, Fix.of(@site).where(kind: "directives").count
+    third = @site.newest_crawl
+    late = fix("directives").history.map { |one| one.merge("at" => (third.finished_at + 3600).utc.iso8601(3)) }
+    fix("directives").update!(history: late)
+    of = ->(*crawls) { Store::Reports::Comparison.new(*crawls.map(&:reload)).call[:fixes].map { |one| one["id"] } }
+    assert_includes of.call(third, second), fix("directives").name, "however late it was worked out"
+    refute_includes of.call(second, @crawl), fix("directives").name
   end
 
   def test_a_cache_that_shows_a_crawl_what_is_long_mended_brings_nothing_back

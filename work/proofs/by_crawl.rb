@@ -77,7 +77,7 @@ module IronTrellis
           verdict = Core::Proofs::Verdict.new(found + whole.map { |one| by_crawl(one) })
           ActiveRecord::Base.transaction do
             Recording.new(fix, now: @now).note(verdict, @crawl.number)
-            fix.become(States::RETURNED, now: @now, why: why(back))
+            fix.become(States::RETURNED, now: @now, why: why(back), crawl: @crawl.number)
             fix.update!(**worth(fix, back))
           end
         end

@@ -35,7 +35,7 @@ module IronTrellis
         def by_crawl(verdict, number)
           keep(verdict, "crawl #{number}")
           state = verdict.state
-          @fix.become(state, now: @now, why: "seen by crawl #{number}") unless state == States::CLAIMED
+          @fix.become(state, now: @now, why: "seen by crawl #{number}", crawl: number) unless state == States::CLAIMED
           request_pages if state == States::PROVED
         end
 

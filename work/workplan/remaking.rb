@@ -111,7 +111,7 @@ module IronTrellis
               !new_crawl? || fix.faults.any? { |fault| there.key?(Core::Workplan::Sameness.of(fault)) }
             end
           moved.each(&:destroy!)
-          gone.each { |fix| fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}") }
+          gone.each { |fix| fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}", crawl: crawl) }
         end
 
         def write(drafts, fixes)
