@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { counted } from "./format";
 import { Quiet } from "./pieces";
-import { UrlText } from "./UrlText";
+import { SiteUrl } from "./SiteUrl";
 import type { Topic } from "./useMissingLinks";
 
 const SHOWN = 6;
@@ -42,7 +42,7 @@ function One({ topic }: { topic: Topic }) {
           : `${counted(lonely.size, "doesn’t link", "don’t link")} to the one that leads`}
       </Quiet>
       <Box sx={{ mt: 0.5, overflowWrap: "anywhere" }}>
-        <UrlText url={topic.leader.url} size={12} />
+        <SiteUrl url={topic.leader.url} size={12} />
       </Box>
       {members.slice(0, SHOWN).map((member) => (
         <Box
@@ -54,7 +54,7 @@ function One({ topic }: { topic: Topic }) {
             overflowWrap: "anywhere",
           }}
         >
-          <UrlText url={member.url} size={12} />
+          <SiteUrl url={member.url} size={12} />
           {lonely.has(member.url) && (
             <Quiet component="span" small>
               {" "}

@@ -9,11 +9,7 @@ export function UrlText({ url, withHost = false, size = 12.5 }: { url: string; w
   const last = match ? match[3] : url;
   const before = `${withHost ? host.replace(/^https?:\/\//, "") : ""}${last === "" ? "" : folders}`;
   return (
-    <Box
-      component="span"
-      title={url}
-      sx={{ fontFamily: MONO, fontSize: size, display: "inline-flex", maxWidth: "100%", verticalAlign: "bottom" }}
-    >
+    <Box component="span" title={url} sx={{ ...WHOLE, fontSize: size }}>
       {/* Where there is no room the folders give way first: the last part tells pages apart. */}
       <Box component="span" sx={{ ...CUT, color: "text.secondary", flexShrink: 1000 }}>
         {before}
@@ -25,4 +21,18 @@ export function UrlText({ url, withHost = false, size = 12.5 }: { url: string; w
   );
 }
 
-const CUT = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "pre", minWidth: 0 } as const;
+// A line under a link doesn't reach into what is laid out in itself.
+const WHOLE = {
+  fontFamily: MONO,
+  display: "inline-flex",
+  maxWidth: "100%",
+  verticalAlign: "bottom",
+  textDecoration: "inherit",
+} as const;
+const CUT = {
+  overflow: "hidden",
+  textOverflow: "ellipsis",
+  whiteSpace: "pre",
+  minWidth: 0,
+  textDecoration: "inherit",
+} as const;

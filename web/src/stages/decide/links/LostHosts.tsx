@@ -1,7 +1,10 @@
 import Box from "@mui/material/Box";
+import { Fragment } from "react";
 import { counted } from "../../../kit/format";
+import { OpenUrl } from "../../../kit/OpenUrl";
 import { Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
+import { UrlText } from "../../../kit/UrlText";
 import type { MissingLinks } from "../../../kit/useMissingLinks";
 
 const COLUMNS = ["Page with the link", "Words of the link", "Leads to", "What stood there", "Whom to write to"];
@@ -15,24 +18,32 @@ export function LostHosts({ lost }: { lost: MissingLinks["lost"] }) {
       </Quiet>
     );
   return (
-    <>
+    <Roomy label="Links to lost hosts" columns={COLUMNS}>
       {lost.map((host) => (
-        <Box component="section" key={host.host} aria-label={host.host} sx={{ mb: 2 }}>
-          <strong>{host.host}</strong>
-          <Quiet small>{counted(host.links.length, "link leads", "links lead")} there</Quiet>
-          <Roomy label={`Links to ${host.host}`} columns={COLUMNS}>
-            {host.links.map((one) => (
-              <tr key={`${one.page} ${one.target}`}>
-                <td style={{ overflowWrap: "anywhere" }}>{one.page}</td>
-                <td>{one.anchor ?? "–"}</td>
-                <td style={{ overflowWrap: "anywhere" }}>{one.target}</td>
-                <td>{one.stood_there ?? "not known"}</td>
-                <td>{one.contact ?? "none on the page"}</td>
-              </tr>
-            ))}
-          </Roomy>
-        </Box>
+        <Fragment key={host.host}>
+          <tr>
+            <Box component="th" colSpan={COLUMNS.length} scope="rowgroup" sx={{ "&&": { pt: 1.5, fontSize: 13.5 } }}>
+              <Box component="strong" sx={{ color: "text.primary", mr: 1 }}>
+                {host.host}
+              </Box>
+              {counted(host.links.length, "link leads", "links lead")} there
+            </Box>
+          </tr>
+          {host.links.map((one) => (
+            <tr key={`${one.page} ${one.target}`}>
+              <td>
+                <OpenUrl id={one.page_id} url={one.page} />
+              </td>
+              <td>{one.anchor ?? "–"}</td>
+              <td>
+                <UrlText url={one.target} withHost />
+              </td>
+              <td>{one.stood_there ?? "not known"}</td>
+              <td>{one.contact ?? "none on the page"}</td>
+            </tr>
+          ))}
+        </Fragment>
       ))}
-    </>
+    </Roomy>
   );
 }

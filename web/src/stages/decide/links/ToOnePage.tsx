@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { counted } from "../../../kit/format";
+import { OpenUrl } from "../../../kit/OpenUrl";
 import { Quiet, Spring } from "../../../kit/pieces";
-import { UrlText } from "../../../kit/UrlText";
 import type { MissingLink } from "../../../kit/useMissingLinks";
 import type { LinksWork } from "./useLinks";
 
@@ -15,7 +15,7 @@ export function ToOnePage({ links, work }: { links: MissingLink[]; work: LinksWo
     <Box component="section" aria-label={`To ${first.target}`} sx={{ mt: 1.5 }}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", borderBottom: 1, borderColor: "iron", pb: 0.25 }}>
         <span>
-          to <UrlText url={first.target} size={13} />
+          to <OpenUrl id={first.target_id} url={first.target} />
         </span>
         <Quiet component="span" small>
           {first.target_title} · importance {first.importance?.toFixed(1) ?? "unknown"}
@@ -42,7 +42,7 @@ function Row({ link, work }: { link: MissingLink; work: LinksWork }) {
   return (
     <Box sx={ROW}>
       <Box sx={{ minWidth: 0, overflowWrap: "anywhere" }}>
-        <UrlText url={link.source} size={12} />
+        <OpenUrl id={link.source_id} url={link.source} />
       </Box>
       <Box sx={{ opacity: link.state === "refused" ? 0.6 : 1 }}>
         {before}
