@@ -11,12 +11,13 @@ class TermsTest < Minitest::Test
     <meta name=keywords content="lamps"></head><body><h1>Anchor lights</h1>
     <p>An anchor light burns oil. <b>Oil</b> is cheap.</p><img src=/a.png alt="A lamp"><a href=/oil>Buy oil</a></body>
   HTML
-  RIVALS = ["A light of brass burns oil and paraffin all night long.", "Paraffin burns in a brass light for two nights."]
-    .map { |text| "<html lang=en><title>Lights</title><p>#{text}</p>" }
+  RIVALS = [
+    "A light of brass burns oil and paraffin all night long.", "Paraffin burns in a brass light for two nights."
+  ].map { |text| "<html lang=en><title>Lights</title><p>#{text}</p>" }
 
   def files(*bytes)
     Dir.mktmpdir("pages") do |folder|
-      yield bytes.each_with_index.map { |one, at| File.join(folder, "#{at}.html").tap { |path| File.write(path, one) } }
+      yield(bytes.map.with_index { |one, at| File.join(folder, "#{at}.html").tap { |path| File.write(path, one) } })
     end
   end
 
