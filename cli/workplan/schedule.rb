@@ -1,13 +1,10 @@
 # frozen_string_literal: true
 
-require "date"
-
 module IronTrellis
   module Cli
     module Workplan
       # The command schedule: lays the fixes of a site out and prints the plan, or writes it as a calendar or a table.
       class Schedule
-        DATE = Core::Workplan::Reading::DATE
         JSON_FILE = "json"
 
         # @param options [Hash] site, start, owner, out
@@ -30,11 +27,8 @@ module IronTrellis
         private
 
         def start
-          return Date.iso8601(@options["start"]) if DATE.match?(@options["start"])
-
-          wrong("--start must be a day such as 2027-01-04, not #{@options["start"]}.")
-        rescue Date::Error
-          wrong("--start #{@options["start"]} is no day.")
+          Core::Workplan::Day.read?(@options["start"]) ||
+            wrong("--start must be a day such as 2027-01-04, not #{@options["start"]}.")
         end
 
         def owners

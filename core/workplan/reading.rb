@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "date"
-
 module IronTrellis
   module Core
     module Workplan
@@ -9,7 +7,6 @@ module IronTrellis
       # (name, hours_per_day, days, off), freezes (from, to) and fixes (id, benefit, hours, owner, after, not_before,
       # deadline, locked_start).
       class Reading
-        DATE = /\A\d{4}-\d{2}-\d{2}\z/
         MOST_HOURS_A_DAY = WorkingTime::HOURS_A_DAY
 
         # @return [Array<WorkingTime>]
@@ -114,11 +111,8 @@ module IronTrellis
 
         def date(value, at)
           return if value.nil?
-          raise Date::Error unless DATE.match?(value.to_s)
 
-          Date.iso8601(value)
-        rescue Date::Error
-          wrong("#{at} must be a day such as 2027-01-04, not #{value.inspect}.")
+          Day.read?(value) || wrong("#{at} must be a day such as 2027-01-04, not #{value.inspect}.")
         end
 
         def wrong(message) = raise(Error::InvalidInput.new(message))

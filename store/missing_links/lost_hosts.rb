@@ -26,8 +26,8 @@ module IronTrellis
           @names = Postgres::Partitions.of_run(run)
         end
 
-        # @return [Array<Hash>] host and links ([{page, page_id, target, anchor, stood_there, contact}]), the most linked
-        #   first
+        # @return [Array<Hash>] host and links ([{page, page_id, target, anchor, stood_there, contact}]), the most
+        #   linked first
         def call
           rows = Postgres::Sql.rows(format(ROWS, @names), [@run.crawl.site_id])
           rows

@@ -63,6 +63,15 @@ module IronTrellis
           )
         end
 
+        # Gives away the next number of a fix. Belongs into the transaction that stores the fix.
+        #
+        # @return [Integer]
+        def take_fix_number
+          lock!
+          update!(last_fix_number: last_fix_number + 1)
+          last_fix_number
+        end
+
         # @return [Core::Canonicals::Choices]
         def chosen_canonicals = Core::Canonicals::Choices.new(decisions.values("canonical"))
 

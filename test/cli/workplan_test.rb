@@ -97,7 +97,7 @@ class WorkplanCommandsTest < Minitest::Test
 
   def test_what_cannot_be_laid_out_is_told
     {
-      %w[--start 2027-13-01] => /no day/,
+      %w[--start 2027-13-01] => /a day such as/,
       %w[--start 2027-01-04 --owner Ada] => /NAME=HOURS_A_DAY/,
       %w[--start 2027-01-04 --owner Ada=30] => /hours/,
       %w[--start 2027-01-04 --out plan.txt] => /must end in/

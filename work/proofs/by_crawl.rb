@@ -90,7 +90,7 @@ module IronTrellis
           draft = Core::Workplan::Draft.of_fix(fix, back.flat_map { |fault| @entries.fetch(same(fault)) })
           {
             benefit: Core::Workplan::Worth.new([draft]).of(draft),
-            hours: Core::Workplan::Effort.new(Workplan::WorkplanSettings.new(@site).effort).of(draft)
+            hours: Workplan::WorkplanSettings.new(@site).counted.of(draft)
           }
         end
 

@@ -25,7 +25,7 @@ module IronTrellis
         def call(input, now:)
           values = {
             **input.slice("owner").transform_values { |name| owner(name) },
-            **input.slice(*DATES).transform_values { |day| day && date(day) },
+            **input.slice(*DATES).transform_values { |day| day && Core::Workplan::Day.read(day) },
             **input.slice("hours").transform_values { |hours| hours(hours) },
             **input.slice("notes").transform_values { |text| notes(text) },
             **input.slice("own_after").transform_values { |ids| after(ids) }
@@ -48,12 +48,6 @@ module IronTrellis
           return name if names.include?(name)
 
           wrong("“#{name}” isn't among those who work at this site: #{names.join(", ")}.")
-        end
-
-        def date(day)
-          Date.iso8601(day.to_s)
-        rescue Date::Error
-          wrong("“#{day}” is no day such as 2027-01-04.")
         end
 
         def hours(hours)

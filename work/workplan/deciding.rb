@@ -57,15 +57,13 @@ module IronTrellis
                 url: url,
                 about: about,
                 why: why,
-                until: input["until"] && Date.iso8601(input["until"]),
+                until: input["until"] && Core::Workplan::Day.read(input["until"]),
                 by: by,
                 set_aside_at: now
               )
             end
             fix.become(States::LEFT, by: by, why: why, now: now) if (there - chosen).empty?
           end
-        rescue Date::Error
-          wrong("“#{input["until"]}” is no day such as 2027-01-04.")
         end
 
         def wrong(message) = raise(Core::Error::InvalidInput.new(message))

@@ -59,11 +59,9 @@ module IronTrellis
         end
 
         def added(fix, why)
-          @site.lock!
-          @site.update!(last_fix_number: @site.last_fix_number + 1)
           Fix.new(
             site: @site,
-            number: @site.last_fix_number,
+            number: @site.take_fix_number,
             title: fix.title,
             reason: fix.reason,
             made_at: @now,
@@ -85,7 +83,7 @@ module IronTrellis
               parts
                 .sum(0.0) { |one| one["importance"] * one["grade"] * one["share"] }
                 .round(Core::Workplan::Worth::DIGITS),
-            hours: Core::Workplan::Effort.new(WorkplanSettings.new(@site).effort).of(draft),
+            hours: WorkplanSettings.new(@site).counted.of(draft),
             changed_at: @now
           )
         end

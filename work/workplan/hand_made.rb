@@ -26,11 +26,9 @@ module IronTrellis
           grade = Core::Workplan::Entry::GRADES.fetch(input["grade"] || "weakens")
           parts = parts(site, urls, grade)
           ActiveRecord::Base.transaction do
-            site.lock!
-            site.update!(last_fix_number: site.last_fix_number + 1)
             Store::Workplan::Fix.create!(
               site: site,
-              number: site.last_fix_number,
+              number: site.take_fix_number,
               kind: input["kind"],
               place: input["place"] || Core::Workplan::Gathering::NOWHERE,
               cause: CAUSE,

@@ -116,7 +116,7 @@ module IronTrellis
 
         def write(drafts, fixes)
           worth = Core::Workplan::Worth.new(drafts, beside: beside)
-          effort = Core::Workplan::Effort.new(WorkplanSettings.new(@site).effort, sets: @sets)
+          effort = WorkplanSettings.new(@site).counted(sets: @sets)
           before = Core::Workplan::Before.new(drafts).call
           deadlines = deadlines(drafts)
           drafts.each_slice(WRITTEN_AT_ONCE) do |some|

@@ -29,6 +29,10 @@ module IronTrellis
         # @return [Hash{String => Numeric}] hours that differ from the usual ones
         def effort = kept(EFFORT, {})
 
+        # @param sets [Hash] as Core::Workplan::Effort has them
+        # @return [Core::Workplan::Effort] by these hours
+        def counted(sets: {}) = Core::Workplan::Effort.new(effort, sets: sets)
+
         # @param input [Hash{String => Object}] owners, freezes and effort; what isn't given stays
         # @return [void]
         # @raise [Core::Error::InvalidInput] and nothing is kept
@@ -120,11 +124,7 @@ module IronTrellis
           raise Error.new("“#{name}” is named twice.") if name
         end
 
-        def iso(day)
-          Date.iso8601(day.to_s).iso8601
-        rescue Date::Error
-          raise Error.new("“#{day}” is no day such as 2027-01-04.")
-        end
+        def iso(day) = Core::Workplan::Day.read(day).iso8601
       end
     end
   end

@@ -31,8 +31,6 @@ module IronTrellis
             progress&.call(0, nil)
             scheduling.keep(plan, now)
             told
-          rescue Date::Error
-            raise Core::Error::InvalidInput.new("#{input["start"]} is no day such as 2027-01-04.")
           end
 
           # What is only tried is kept nowhere.
@@ -43,7 +41,7 @@ module IronTrellis
             freezes = input["freezes"]&.map { |one| settings.freeze_of(one) }
             Workplan::Scheduling.new(
               site,
-              start: Date.iso8601(input["start"]),
+              start: Core::Workplan::Day.read(input["start"]),
               owners: owners,
               freezes: freezes,
               clock: clock
