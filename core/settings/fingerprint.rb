@@ -19,7 +19,7 @@ module IronTrellis
 
         def sorted(value)
           case value
-          when Hash then value.map { |key, one| [key.to_s, sorted(one)] }.sort_by(&:first)
+          when Hash then value.map { |key, one| [key.to_s, sorted(one)] }.sort_by(&:first).to_h
           when Array then value.map { |one| sorted(one) }
           when Symbol then value.to_s
           else value
