@@ -90,8 +90,10 @@ const FATES: Record<string, string> = {
 /** What is to be written for a decision, where it is one tag. */
 function tag(decision: Decision) {
   const { kind, value } = settled(decision);
-  if (kind === "canonical" && !value?.target.includes("$")) return `<link rel="canonical" href="${value?.target}">`;
-  if ((kind === "intent" || kind === "group") && value?.intent === "keep_out")
+  if (value === null) return undefined;
+  if (kind === "canonical" && !value.target.includes("$"))
+    return `<link rel="canonical" href="${value.target.replaceAll("&", "&amp;")}">`;
+  if ((kind === "intent" || kind === "group") && value.intent === "keep_out")
     return `<meta name="robots" content="noindex${value.follow === false ? ", nofollow" : ""}">`;
   return undefined;
 }
