@@ -33,17 +33,27 @@ module IronTrellis
         end
 
         # @param by [String, nil]
+        # @param done [#call] what else is so once it is told as asked
         # @yieldparam rows [Integer] read so far, now and then
         # @return [Array<Hash>] what came of each import
         # @raise [Ports::Indexes::Unavailable]
-        def call(by: nil, &progress)
+        def call(by: nil, done: -> {}, &progress)
           results = ActiveRecord::Base.transaction { pull(by, &progress) }
-          @index.update!(pulled_at: @now, pull_error: nil)
+          ActiveRecord::Base.transaction do
+            done.call
+            @index.update!(pulled_at: @now, pull_error: nil)
+          end
           results
         rescue Ports::Indexes::Unavailable => error
           @index.update!(pull_error: error.message)
           raise
         end
+
+        # The same, and what is judged is judged again by it.
+        #
+        # @return [Array<Hash>]
+        def call_and_judge(by: nil, &progress) =
+          call(by: by, done: -> { Judging::Asking.changed(@site, now: @now) }, &progress)
 
         private
 

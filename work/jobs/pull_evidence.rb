@@ -7,10 +7,7 @@ module IronTrellis
       class PullEvidence < Runtime::Job
         def run(index_id:)
           index = Store::Evidence::Index.find_by(id: index_id)
-          if index
-            Evidence::Pulling.new(index, now: now).call(by: "timetable")
-            Judging::Asking.changed(index.site, now: now)
-          end
+          Evidence::Pulling.new(index, now: now).call_and_judge(by: "timetable") if index
           finish
         rescue Ports::Indexes::Unavailable
           # It is told with the index, which is asked again when its time comes.

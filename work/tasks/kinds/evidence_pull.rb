@@ -16,9 +16,7 @@ module IronTrellis
           # @return [Hash] imports: as Evidence::Pulling#call
           def call(input, now:)
             index = Store::Evidence::Index.fetch(input["index"])
-            imports = Evidence::Pulling.new(index, now: now).call(by: input["by"]) { |rows| yield rows, nil }
-            Judging::Asking.changed(index.site, now: now)
-            {imports: imports}
+            {imports: Evidence::Pulling.new(index, now: now).call_and_judge(by: input["by"]) { |rows| yield rows, nil }}
           end
         end
       end
