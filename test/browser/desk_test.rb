@@ -88,7 +88,7 @@ class DeskScreensTest < Minitest::Test
     screen "crawl/setup"
     click_button "Save and crawl"
     assert_text "Crawl 2 is finished", wait: 90
-    300.times { (fix.reload.state == "proved") ? break : sleep(0.2) }
+    1_500.times { (fix.reload.state == "proved") ? break : sleep(0.2) }
     assert_equal "proved", fix.state, fix.proof.inspect
     screen "prove/proofs"
     assert_selector "tr", text: fix.title
