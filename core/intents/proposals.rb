@@ -57,7 +57,8 @@ module IronTrellis
         # @param decided [Hash{String => String}] intent by group, of those where something was decided
         # @param has_sitemaps [Boolean] whether the site has one
         def initialize(pages, decided, has_sitemaps: true)
-          @groups = pages.group_by(&:group)
+          # Whatever order they came in, the same is proposed in the same order.
+          @groups = pages.sort_by(&:url).group_by(&:group)
           @decided = decided
           @has_sitemaps = has_sitemaps
           @kinds = pages.to_h { |page| [page.url, Kinds.of(page)] }
@@ -190,6 +191,7 @@ module IronTrellis
           others
             .reject { |_, kind, _| kind == kind_of_group || ARCHIVES.include?(kind.name) }
             .group_by { |_, kind, _| kind }
+            .sort_by { |kind, ones| [-ones.size, kind.name] }
             .map do |kind, ones|
               signs = ones.map(&:last).uniq.join(", or ")
               Proposal.new(

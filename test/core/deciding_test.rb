@@ -34,6 +34,16 @@ class DecidingTest < Minitest::Test
       [one.group, one.urls&.map { |url| url.sub("http://a.test", "") }, one.intent]
     end
 
+  def test_the_same_is_proposed_in_the_same_order_whatever_order_pages_came_in
+    plain = Array.new(9) { |at| page("/a/#{at}", listed: true) }
+    sorted = %w[price height].map { |by| page("/a/?sort=#{by}", canonical_to_bare: true) }
+    later = (2..4).map { |number| page("/a/?page=#{number}", paged: true) }
+    all = plain + sorted + later
+    told = proposals(*all)
+    assert_equal [3, 2], told.filter_map { |_, urls, _| urls&.size }, "what is of more pages comes first"
+    4.times { |seed| assert_equal told, proposals(*all.shuffle(random: Random.new(seed))) }
+  end
+
   # An address that may be of a kind, and what bears it out.
   BORNE_OUT = {
     "/login" => ["account", {password: true}],
