@@ -8,27 +8,6 @@ class RobotsWordsTest < Minitest::Test
 
   def flaws(text) = Robots::Syntax.flaws(text).map { |flaw| [flaw.line, flaw.why] }
 
-  # Source: RFC 9309 section 5.1, the simple example: all of it is read.
-  def test_the_example_of_the_rfc_has_no_flaw
-    assert_empty flaws(<<~TEXT)
-      User-Agent: *
-      Disallow: *.gif$
-      Disallow: /example/
-      Allow: /publications/
-
-      User-Agent: foobot
-      Disallow:/
-      Allow:/example/page.html
-      Allow:/example/allowed.gif
-
-      User-Agent: barbot
-      User-Agent: bazbot
-      Disallow: /example/page.html
-
-      User-Agent: quxbot
-    TEXT
-  end
-
   # Source: RFC 9309 section 2.2, the grammar.
   def test_lines_that_no_crawler_reads_say_why
     assert_equal [

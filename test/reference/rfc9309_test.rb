@@ -87,24 +87,30 @@ class Rfc9309Test < Minitest::Test
   end
 
   # Section 5.1: a simple example.
+  SIMPLE_EXAMPLE = <<~ROBOTS
+    User-Agent: *
+    Disallow: *.gif$
+    Disallow: /example/
+    Allow: /publications/
+
+    User-Agent: foobot
+    Disallow:/
+    Allow:/example/page.html
+    Allow:/example/allowed.gif
+
+    User-Agent: barbot
+    User-Agent: bazbot
+    Disallow: /example/page.html
+
+    User-Agent: quxbot
+  ROBOTS
+
+  def test_section_5_1_has_no_line_that_is_not_read
+    assert_empty IronTrellis::Core::Robots::Syntax.flaws(SIMPLE_EXAMPLE)
+  end
+
   def test_section_5_1
-    text = <<~ROBOTS
-      User-Agent: *
-      Disallow: *.gif$
-      Disallow: /example/
-      Allow: /publications/
-
-      User-Agent: foobot
-      Disallow:/
-      Allow:/example/page.html
-      Allow:/example/allowed.gif
-
-      User-Agent: barbot
-      User-Agent: bazbot
-      Disallow: /example/page.html
-
-      User-Agent: quxbot
-    ROBOTS
+    text = SIMPLE_EXAMPLE
 
     refute allowed?(text, "otherbot", "https://a.test/x/y.gif")
     assert allowed?(text, "otherbot", "https://a.test/publications/")

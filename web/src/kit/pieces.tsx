@@ -102,7 +102,7 @@ export const Scroll = (props: Props) => (
 );
 
 /** Parts one under the other. */
-export const Column = (props: Props) => <Box {...props} sx={{ display: "grid", gap: 3, alignContent: "start" }} />;
+export const Column = (props: Props) => <Stacked gap={3} start {...props} />;
 
 /** Takes the room that is left in a row. */
 export const Spring = () => <Box sx={{ flex: 1 }} />;

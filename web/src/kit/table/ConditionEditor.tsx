@@ -6,6 +6,7 @@ import Popover from "@mui/material/Popover";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
 import type { Condition } from "../conditions";
+import { lines } from "../lines";
 import type { Column } from "./columns";
 import { QUESTIONS } from "./sentence";
 
@@ -116,15 +117,9 @@ function Value<Row>({ column, op, text, setText }: ValueProps<Row>) {
   );
 }
 
-const linesOf = (text: string) =>
-  text
-    .split("\n")
-    .map((one) => one.trim())
-    .filter((one) => one !== "");
-
 function readValue<Row>(column: Column<Row>, op: string, text: string): Condition["value"] {
   if (text.trim() === "") return undefined;
-  if (op === "one_of") return linesOf(text);
+  if (op === "one_of") return lines(text);
   if (column.kind === "flag") return text === "true";
   if (column.kind !== "number") return text;
   return Number.isFinite(Number(text)) ? Number(text) : undefined;

@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
 import DEFAULTS from "../../../api/defaults.json";
 import type { Site } from "../../../api/client";
-import { type Fields, fieldsOf, fieldsOfSettings, FRESH, inputOf, lines, settingsOf } from "./fields";
+import { lines } from "../../../kit/lines";
+import { type Fields, fieldsOf, fieldsOfSettings, FRESH, inputOf, settingsOf } from "./fields";
 
 test("settings come back from the form as they went in", () => {
   const settings = {

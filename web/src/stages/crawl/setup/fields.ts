@@ -1,5 +1,6 @@
 import DECLARED from "../../../api/defaults.json";
 import type { Schemas, Site } from "../../../api/client";
+import { lines } from "../../../kit/lines";
 
 /** The form's fields as people type them: lists are lines, numbers are texts. */
 export type Fields = {
@@ -116,12 +117,6 @@ const MEGABYTE = 1_000_000;
 
 /** The defaults of the core. */
 const DEFAULTS = DECLARED as Required<Settings>;
-
-export const lines = (text: string) =>
-  text
-    .split("\n")
-    .map((line) => line.trim())
-    .filter((line) => line !== "");
 
 /** Settings as the form shows them. */
 export function fieldsOfSettings(settings: Settings): SettingFields {

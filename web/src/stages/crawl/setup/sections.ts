@@ -1,7 +1,8 @@
 import type { ReactNode } from "react";
 import { counted } from "../../../kit/format";
 import { Agent, Fetched, Limits, Scope, Secrets, Speed, Start, Wanted, Ways } from "./bodies";
-import { type Fields, lines } from "./fields";
+import { lines } from "../../../kit/lines";
+import type { Fields } from "./fields";
 import { Repeating } from "./Repeating";
 
 export type Section = {

@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Site } from "../../../api/client";
 import { worked } from "../../../api/tasks";
-import { lines } from "./fields";
+import { lines } from "../../../kit/lines";
 import { useForm } from "./form";
 
 /** What RobotsForm asks for and keeps. */

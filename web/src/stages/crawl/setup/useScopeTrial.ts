@@ -1,7 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, data } from "../../../api/client";
 import { useLater } from "../../../kit/useLater";
-import { type Fields, lines, settingsOf } from "./fields";
+import { lines } from "../../../kit/lines";
+import { type Fields, settingsOf } from "./fields";
 
 /** Tries the settings as they are typed against pasted URLs and those that the newest crawl knows. */
 export function useScopeTrial(fields: Fields, pasted: string, site: number | undefined) {
