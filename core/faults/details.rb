@@ -10,7 +10,7 @@ module IronTrellis
         # share) and the value.
         Detail = Struct.new(:name, :kind, :value, keyword_init: true)
 
-        # By key of the detail.
+        # By key of the detail, of what several rules tell; a rule names what is its own (DETAILS).
         NAMES = {
           "status" => ["Status", :number],
           "final_status" => ["Final status", :number],
@@ -41,7 +41,6 @@ module IronTrellis
           "lang" => ["Language of the page", :text],
           "languages" => ["Languages", :texts],
           "code" => ["Language", :text],
-          "sets" => ["Languages named", :texts],
           "canonical" => ["Its canonical", :url],
           "canonicals" => ["Canonicals", :urls],
           "html" => ["Canonical in the page", :urls],
@@ -57,29 +56,15 @@ module IronTrellis
           "importance" => ["Importance", :number],
           "depth" => ["Depth", :number],
           "entries" => ["Entries", :number],
-          "fact" => ["Fact", :text],
-          "usual" => ["Mostly written", :text],
-          "viewport" => ["Viewport", :text],
           "before" => ["As sent", :text],
           "after" => ["After scripts", :text],
-          "content_width" => ["Width on a phone, pixels", :number],
-          "smallest_text" => ["Smallest text, pixels", :number],
-          "kind" => ["Kind", :text],
-          "fetched" => ["Fetched in it", :number],
-          "syntax" => ["Syntax", :text],
           "reachable" => ["robots.txt could be read", :text],
-          "days" => ["Days", :number],
           "last_in_index" => ["Last in the index", :text],
           "clicks" => ["Clicks", :number],
           "impressions" => ["Impressions", :number],
-          "position" => ["Position", :number],
-          "crawl" => ["The crawl saw", :text],
-          "last_fetched" => ["Fetched by the index", :text],
-          "missing" => ["Words that are missing", :texts],
-          "in_index" => ["In the index", :number],
-          "useless" => ["Of use to nobody", :number]
+          "position" => ["Position", :number]
         }.freeze
-        # Links come first, all else as it is named above.
+        # Links come first, then what is named above, then what the rule names.
         ORDER = ["links", *NAMES.keys].each_with_index.to_h.freeze
         # What a place on a page is called.
         PLACES = {
@@ -98,18 +83,24 @@ module IronTrellis
         # @return [Array<Detail>]
         # @raise [KeyError] for a part of the detail that has no name
         def of(rule, about, detail)
+          own = rule.details.keys
           parts =
             detail
-              .sort_by { |key, _| ORDER.fetch(key) }
-              .flat_map { |key, value| (key == "links") ? links(value) : named(key, value) }
+              .sort_by { |key, _| ORDER[key] || (ORDER.size + own.index(key).to_i) }
+              .flat_map { |key, value| (key == "links") ? links(value) : named(name_of(rule, key), value) }
           if about && rule.about
             parts.unshift(Detail.new(name: rule.about, kind: address?(about) ? :url : :text, value: about))
           end
           parts.reject { |part| part.value.nil? || part.value == [] || part.value == about && part.name != rule.about }
         end
 
-        def named(key, value)
-          name, kind = NAMES.fetch(key)
+        # @param rule [Class]
+        # @param key [String] of its detail
+        # @return [Array(String, Symbol)] the name and the kind of its value
+        # @raise [KeyError] where neither has a name for it
+        def name_of(rule, key) = NAMES.fetch(key) { rule.details.fetch(key) }
+
+        def named((name, kind), value)
           case value
           when Hash
             [

@@ -5,15 +5,26 @@ module IronTrellis
     module Faults
       # What all rules share: a rule is a class with constants that describe it and one method that judges.
       #
-      #   CODE "title-missing" TITLE the same in plain words GRADE "stops", "diverts" or "weakens" WHY why it matters
-      #   FIX how to mend it SOURCE where the rule comes from ("CP" is common practice) ABOUT what its faults are about,
-      #   as a heading; none where they are about the URL alone SAME what its faults are gathered by ("about", or what
-      #   the detail calls so), where that isn't what they are about
+      #   CODE     "title-missing"
+      #   TITLE    the same in plain words
+      #   GRADE    "stops", "diverts" or "weakens"
+      #   WHY      why it matters
+      #   FIX      how to mend it
+      #   MENDED   what must hold so that it is gone, a sentence with %{about} and %{wanted}, where that is more than
+      #            that the rule has nothing to say
+      #   KIND     the kind of work that mends it (Workplan::Kinds); none where it makes no fix
+      #   ELEMENT  what is written anew of a page to mend it, where that isn't its text
+      #   SOURCE   where the rule comes from ("CP" is common practice)
+      #   ABOUT    what its faults are about, as a heading; none where they are about the URL alone
+      #   SAME     what its faults are gathered by ("about", or a key of the detail), where that isn't what they are about
+      #   DETAILS  names of what its detail tells that Details doesn't know
       #
       # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value, SiteRule the files
       # and hosts of the site.
       class Rule
         GRADES = %w[stops diverts weakens].freeze
+        # Of a fault that is gone where nothing has to hold besides.
+        SILENT = "no longer: %{title}"
 
         class << self
           # @return [String]
@@ -31,6 +42,21 @@ module IronTrellis
           # @return [String, nil] "about" or a key of the detail: what is the same on many pages; nil where each fault
           #   stands alone
           def same = const_defined?(:SAME) ? self::SAME : (about && "about")
+
+          # @param detail [Hash{String => Object}] of the fault
+          # @param chosen [Boolean] whether a canonical was chosen for its URL
+          # @return [String, nil] the kind of work that mends it; nil where it makes no fix
+          def kind(_detail = {}, chosen: false) = const_defined?(:KIND) ? self::KIND : nil
+
+          # @return [String] what is written anew of a page to mend it: title, description, h1, alt, data, viewport,
+          #   text
+          def element = const_defined?(:ELEMENT) ? self::ELEMENT : "text"
+
+          # @return [String] what must hold so that it is gone; %{about}, %{wanted} and %{title} stand for those
+          def mended = const_defined?(:MENDED) ? self::MENDED : SILENT
+
+          # @return [Hash{String => Array(String, Symbol)}] by key of the detail that is its own, name and kind
+          def details = const_defined?(:DETAILS) ? self::DETAILS : {}
 
           # @return [Boolean] whether it is worth a note only, and weighs nothing
           def note? = const_defined?(:NOTE)

@@ -60,7 +60,7 @@ module IronTrellis
 
         # What was decided says itself which of the two.
         def directed(url) =
-          Wordings::ALL.fetch((@remedies.row(url)&.intent == "keep_out") ? "stray" : "noindex-wanted")
+          Faults::Registry.fetch((@remedies.row(url)&.intent == "keep_out") ? "stray" : "noindex-wanted").mended
 
         def drafted(code, about)
           return Wordings::DRAFTED_DATA if code == "drafted-data"
@@ -74,7 +74,7 @@ module IronTrellis
         def sentence(code)
           return Wordings::LISTS if LISTED.match?(code)
 
-          Wordings::ALL.fetch(code, Wordings::SILENT)
+          Wordings::ALL.fetch(code) { (Faults::Registry.find(code) || Faults::Rule).mended }
         end
 
         def told(code, wanted)

@@ -28,9 +28,15 @@ module IronTrellis
           "data" => 0.1,
           "request" => 0.05
         }.freeze
-        # What is written anew of a page, by the beginnings of codes; all else of content is its text.
-        ELEMENTS = {"title-" => "title", "description-" => "description", "h1-" => "h1", "image-" => "image"}.freeze
-        DATA = /\A(?:data-|facts-differ\z|not-for-phones\z)/
+        # What is written anew of a page is counted as these; all else is its text.
+        ELEMENTS = {
+          "title" => "title",
+          "description" => "description",
+          "h1" => "h1",
+          "alt" => "image",
+          "data" => "data",
+          "viewport" => "data"
+        }.freeze
         DIGITS = 2
 
         # @param hours [Hash{String => Numeric}] what differs from DEFAULTS
@@ -89,10 +95,8 @@ module IronTrellis
 
         # Each part of a page once, an image once a page and image.
         def part(entry)
-          name = ELEMENTS.find { |start, _| entry.code.start_with?(start) }&.last
-          return "image", entry.url, entry.about if name == "image"
-
-          [name || (DATA.match?(entry.code) ? "data" : "text"), entry.url]
+          name = ELEMENTS.fetch(Faults::Registry.find(entry.code)&.element, "text")
+          (name == "image") ? [name, entry.url, entry.about] : [name, entry.url]
         end
       end
     end

@@ -11,6 +11,7 @@ module IronTrellis
         # A suggestion of so many points and more is good enough to be proposed.
         LEAST_SCORE = 60
         MOVED = 301
+        STALE = "index-stale"
         ENDS_WELL = %w[redirect-chain redirect-temporary redirect-refresh redirect-downgrade].freeze
         ITSELF = %w[
           canonical-missing
@@ -62,7 +63,7 @@ module IronTrellis
         # @return [Target, nil] the rule that it asks for; nil where it asks for none
         def rule(fault)
           code, url = fault.values_at("code", "url")
-          return accepted(url) if code == "gone-linked" || (code == Kinds::STALE && settled?(url))
+          return accepted(url) if code == "gone-linked" || (code == STALE && settled?(url))
           return target(url) unless ENDS_WELL.include?(code)
 
           accepted(url) || final(url)&.then { |to| Target.new(to: to, status: MOVED, proposed: false) } || target(url)

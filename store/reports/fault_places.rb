@@ -119,7 +119,8 @@ module IronTrellis
         # The value that many faults of the rule may share.
         def same = (@rule.same == "about") ? "f.about" : "f.detail->>'#{@rule.same}'"
 
-        def name_of_same = (@rule.same == "about") ? @rule.about : Core::Faults::Details::NAMES.fetch(@rule.same).first
+        def name_of_same =
+          (@rule.same == "about") ? @rule.about : Core::Faults::Details.name_of(@rule, @rule.same).first
 
         def from_where
           conditions =

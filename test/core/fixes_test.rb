@@ -31,8 +31,11 @@ class FixesTest < Minitest::Test
   def keys(drafts) = drafts.map(&:key)
 
   def test_every_rule_has_a_kind_of_work
-    codes = IronTrellis::Core::Faults::Registry.all.map(&:code)
-    assert_equal %w[hide-running-out], codes.reject { |code| W::Kinds.of(code, {"crawl" => "404"}) }
+    rules = IronTrellis::Core::Faults::Registry.all
+    assert_equal %w[hide-running-out], rules.map(&:code).reject { |code| W::Kinds.of(code, {"crawl" => "404"}) }
+    assert_empty rules.filter_map(&:kind) - W::Kinds::ALL
+    assert_empty rules.map(&:element) - ["text", *W::Effort::ELEMENTS.keys]
+    assert_equal ["content"], rules.select { |rule| rule.element != "text" }.map(&:kind).uniq
     assert_equal %w[server redirects canonicals server],
       [
         W::Kinds.of("redirect-downgrade"),

@@ -14,7 +14,9 @@ module IronTrellis
             "What the index fetches and keeps of a site is bounded: useless pages take the place of others and weigh " \
             "on what is thought of the site."
           FIX = "Keep the group out by noindex, or make its pages worth finding."
+          KIND = "directives"
           SOURCE = "CP"
+          DETAILS = {"in_index" => ["In the index", :number], "useless" => ["Of use to nobody", :number]}.freeze
 
           def check(group, basis)
             return unless basis.covers_middle && group.useless >= settings.bloat_pages

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Crawlers that draw the page see it broken."
           FIX = "Allow it in robots.txt."
+          MENDED = "%{about}, which it needs, may be fetched by robots.txt"
+          KIND = "robots"
           SOURCE = "RFC 9309; CP"
           LINKS = %w[style script image].freeze
           TARGETS = :blocked

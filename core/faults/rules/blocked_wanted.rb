@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "What may not be fetched can't be read, and is at best indexed without its content."
           FIX = "Change or drop the robots.txt line, or add an Allow line that is longer."
+          MENDED = "may be fetched by robots.txt"
+          KIND = "robots"
           SOURCE = "RFC 9309 section 2.2"
 
           def check(page)

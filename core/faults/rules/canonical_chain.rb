@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Crawlers may stop half way, and the wrong one of them is kept."
           FIX = "Name the last page straight away."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "None of them counts, and the index chooses by itself."
           FIX = "Let one of them go, or make them the same."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; RFC 8288; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Each gives its place to another, so that none has one."
           FIX = "Choose the page that is to be kept and let it name itself."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
 
           def check(page)

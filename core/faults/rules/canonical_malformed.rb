@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Relative, empty or with a fragment it is read in different ways, or not at all."
           FIX = "Write it with scheme and host, without a fragment."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
 
           def check(page)

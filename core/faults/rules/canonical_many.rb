@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "None of them counts, and the index chooses by itself."
           FIX = "Leave one, most often that of the page itself."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "It isn't used there, since anyone who may write into a page could set it."
           FIX = "Move it into the head; often something before it ends the head too early."
+          KIND = "canonicals"
           SOURCE = "HTML standard, link; CP"
 
           def check(page)

@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Under parameters and other spellings of its address it may be kept twice."
           FIX = "Let each page name itself."
+          KIND = "canonicals"
           SOURCE = "RFC 6596; CP"
 
           def check(page)

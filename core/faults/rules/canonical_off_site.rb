@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "The page gives its place in the index away."
           FIX = "See whether that is meant; if not, let the page name itself."
+          KIND = "canonicals"
           SOURCE = "RFC 6596; CP"
 
           def check(page)

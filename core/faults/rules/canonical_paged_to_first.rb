@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "What only the later pages list may not be found any more."
           FIX = "Let each page of the list be its own canonical."
+          KIND = "canonicals"
           SOURCE = "CP"
 
           def check(page)

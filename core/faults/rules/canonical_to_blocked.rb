@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Crawlers can't read the page that is to stand for this one."
           FIX = "Unblock the canonical, or let the page name itself."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; RFC 9309; CP"
           LINKS = %w[canonical].freeze
           TARGETS = :blocked

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "The page gives its place to one that isn't there, so neither may be indexed."
           FIX = "Let the canonical name the page itself, or the page that really is its main version."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
           LINKS = %w[canonical].freeze
           TARGETS = :missing

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "The page gives its place to one that doesn't want it, so neither is indexed."
           FIX = "Take the noindex off the canonical, or let the page name itself."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
           LINKS = %w[canonical].freeze
           TARGETS = :noindexed

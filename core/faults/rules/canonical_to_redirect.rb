@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "The canonical and the redirect send different messages about which address counts."
           FIX = "Let the canonical name the final address."
+          KIND = "canonicals"
           SOURCE = "RFC 6596 section 3; CP"
           LINKS = %w[canonical].freeze
           TARGETS = :redirecting

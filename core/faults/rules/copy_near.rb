@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Of pages that are nearly alike the index tends to keep one and to pass over the rest."
           FIX = "Merge them, let each say more of its own, or name their main version as the canonical."
+          KIND = "content"
           SOURCE = "Broder 1997 (similarity of five-word shingles); CP"
           NEEDS_ALL = true
 

@@ -12,7 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Crawlers lose themselves in it, and read what matters less often."
           FIX = "Stop linking into it, block it in robots.txt, and give what is worth reading an address of its own."
+          KIND = "server"
           SOURCE = "CP"
+          DETAILS = {"kind" => ["Kind", :text], "fetched" => ["Fetched in it", :number]}.freeze
 
           def check(site)
             site.spaces.map do |space|

@@ -12,7 +12,10 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What is incomplete isn't shown in results."
           FIX = "Mend what is named, and test the page again."
+          KIND = "content"
+          ELEMENT = "data"
           SOURCE = "JSON-LD 1.1; HTML standard, microdata; RDFa Lite 1.1; schema.org; CP"
+          DETAILS = {"syntax" => ["Syntax", :text]}.freeze
 
           def check(page)
             return unless page.page?

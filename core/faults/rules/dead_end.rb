@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers and crawlers end here, and what authority the page gets goes no further."
           FIX = "Put it into the site's frame, or link to what comes next."
+          MENDED = "it links on"
+          KIND = "links"
           SOURCE = "CP"
 
           def check(page)

@@ -13,6 +13,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Pages with one description look alike in results."
           FIX = "Give each page a description of its own."
+          MENDED = "no other page has its description"
+          KIND = "content"
+          ELEMENT = "description"
           SOURCE = "CP"
           VALUE = :description
 

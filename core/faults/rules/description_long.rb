@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The end is cut off."
           FIX = "Shorten it, with what matters first."
+          MENDED = "its description is short enough"
+          KIND = "content"
+          ELEMENT = "description"
           SOURCE = "CP"
 
           def check(page)

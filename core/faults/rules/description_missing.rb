@@ -11,6 +11,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Result pages show some piece of the text instead, often a poor one."
           FIX = "Write one or two sentences that make one want to read on."
+          MENDED = "has a description"
+          KIND = "content"
+          ELEMENT = "description"
           SOURCE = "CP"
 
           def check(page)

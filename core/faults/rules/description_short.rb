@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "A few words seldom make anyone choose the page."
           FIX = "Say what the page offers."
+          MENDED = "its description is long enough"
+          KIND = "content"
+          ELEMENT = "description"
           SOURCE = "CP"
 
           def check(page)

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Crawlers take the strictest; whoever wrote the other one believes in something else."
           FIX = "Find out which is meant and take the other away."
+          MENDED = "its directives say one thing"
+          KIND = "directives"
           SOURCE = "Common practice of robots meta and X-Robots-Tag"
           OPPOSITES = [[%w[index all], %w[noindex none]], [%w[follow all], %w[nofollow none]]].freeze
 

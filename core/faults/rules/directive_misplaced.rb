@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Some crawlers read it there and some don't, so nobody knows what counts."
           FIX = "Move it into the head; often something before it ends the head too early."
+          MENDED = "its directives stand in the head"
+          KIND = "directives"
           SOURCE = "HTML standard, meta; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           WHY =
             "It was good enough before: something changed, on the page, around it, or in what the index makes of it."
           FIX = "See what stops it now and since when; mend that first, then ask for it to be fetched again."
+          KIND = "content"
           SOURCE = "CP"
 
           def check(page, _basis)

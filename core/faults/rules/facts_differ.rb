@@ -13,7 +13,10 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Who reads that can't be sure that it is one business."
           FIX = "Write it in one way on all pages, in the text and in the structured data."
+          KIND = "content"
+          ELEMENT = "data"
           SOURCE = "CP"
+          DETAILS = {"fact" => ["Fact", :text], "usual" => ["Mostly written", :text]}.freeze
 
           def check(site)
             site.odd_facts.map { |odd| fault_at(odd.url, about: odd.writing, fact: odd.fact, usual: odd.usual) }

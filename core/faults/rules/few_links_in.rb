@@ -12,6 +12,8 @@ module IronTrellis
           WHY =
             "What matters should be linked to from many places; a page with one or two links looks like a by-product."
           FIX = "Link to it from the pages of its subject, and from those above it."
+          MENDED = "enough pages link to it"
+          KIND = "links"
           SOURCE = "CP"
 
           def check(page)

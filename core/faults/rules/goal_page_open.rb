@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Who comes to it from a search counts as one who ended well, and sees a page that makes no sense alone."
           FIX = "Keep it out by noindex."
+          MENDED = "is kept out: noindex, 404, 410 or a redirect"
+          KIND = "directives"
           SOURCE = "CP"
           # What brings it in must be told whatever was decided.
           def self.lets_climb? = true

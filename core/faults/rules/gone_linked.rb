@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The page was taken away on purpose, yet links still send people and crawlers there."
           FIX = "Remove the links, or point them at what took its place."
+          MENDED = "no page links to it any more, or it leads on"
+          KIND = "redirects"
           SOURCE = "RFC 9110 section 15.5.11; CP"
 
           def check(page)

@@ -13,6 +13,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers can't tell the pages apart, and neither can an index."
           FIX = "Give each page a heading of its own."
+          MENDED = "no other page has its H1"
+          KIND = "content"
+          ELEMENT = "h1"
           SOURCE = "CP"
           VALUE = :h1
 

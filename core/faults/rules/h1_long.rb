@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What the page is about drowns in it."
           FIX = "Shorten it; the rest can go into the first paragraph."
+          MENDED = "its H1 is short enough"
+          KIND = "content"
+          ELEMENT = "h1"
           SOURCE = "CP"
 
           def self.stable_about(_fault) = nil

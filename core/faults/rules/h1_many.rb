@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Which of them names the page is left open."
           FIX = "Leave one H1 and make the others H2."
+          MENDED = "has one H1"
+          KIND = "content"
+          ELEMENT = "h1"
           SOURCE = "CP"
 
           def self.stable_about(_fault) = nil

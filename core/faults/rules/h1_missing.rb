@@ -11,6 +11,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers and crawlers look there first for what the page is about."
           FIX = "Give it one H1."
+          MENDED = "has an H1"
+          KIND = "content"
+          ELEMENT = "h1"
           SOURCE = "HTML standard, headings; CP"
 
           def check(page)

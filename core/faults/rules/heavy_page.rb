@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Crawlers read only so far into a page, and people on the move wait for all of it."
           FIX = "Take out what isn't needed: embedded data, images written into the page, endless lists."
+          KIND = "server"
           SOURCE = "CP"
 
           def check(page)

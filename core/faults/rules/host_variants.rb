@@ -13,6 +13,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Every page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) all of the other address to the one you chose."
+          MENDED = "%{about} leads here for good"
+          KIND = "server"
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(site)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The annotation is passed over, and with it the page for readers of that language."
           FIX = "Write a language of ISO 639-1, and a region of ISO 3166-1 if one is meant: en-GB, not en-UK."
+          KIND = "languages"
           SOURCE = "RFC 5646; ISO 639-1; ISO 3166-1; IANA Language Subtag Registry"
 
           def check(page)

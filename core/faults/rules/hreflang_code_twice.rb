@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Which of them readers should get is left open."
           FIX = "Leave one of them."
+          KIND = "languages"
           SOURCE = "CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Search engines read these links in the head only."
           FIX = "Move it into the head; see what closes the head early."
+          KIND = "languages"
           SOURCE = "HTML standard, the link element; CP"
 
           def check(page)

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers whose language isn't there get whichever page the index picks."
           FIX = "Name one page as x-default."
+          MENDED = "it names an x-default"
+          KIND = "languages"
           SOURCE = "CP"
 
           def check(page)

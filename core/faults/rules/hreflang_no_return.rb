@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Both must name each other, or neither counts."
           FIX = "Let every page of the set name every other."
+          MENDED = "%{about} names it in turn, or isn't named any more"
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :unanswering

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The set isn't whole, and crawlers may pass it over."
           FIX = "Let each page of the set name every page, itself included."
+          MENDED = "it names itself"
+          KIND = "languages"
           SOURCE = "CP"
 
           def check(page)

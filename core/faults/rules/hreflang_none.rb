@@ -14,6 +14,7 @@ module IronTrellis
             "Search engines can't tell which page is for readers of which language, and may show the wrong one, or " \
             "only one of them."
           FIX = "Let each page name its versions in the other languages, itself and an x-default among them."
+          KIND = "languages"
           SOURCE = "HTML standard, link type alternate; CP"
           # One page in another language may be a slip of its lang attribute.
           LEAST_PAGES = 2

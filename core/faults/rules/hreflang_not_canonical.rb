@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "The page gives its place to one that isn't in the set."
           FIX = "Name the canonical, or let the page name itself."
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :diverted

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Search engines ask for whole addresses; others may be passed over."
           FIX = "Write the address with scheme and host."
+          KIND = "languages"
           SOURCE = "CP"
 
           def check(page)

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Where the members of a set don't agree on who belongs to it, some pairs don't count."
           FIX = "Let all pages of the set carry the same links."
+          MENDED = "it names all that %{about} names"
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :fuller

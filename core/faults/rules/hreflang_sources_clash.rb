@@ -12,7 +12,9 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Nobody can tell which is meant, so none may count."
           FIX = "Give the set in one place only, or the same set everywhere."
+          KIND = "languages"
           SOURCE = "CP"
+          DETAILS = {"sets" => ["Languages named", :texts]}.freeze
 
           def check(page)
             by_source =

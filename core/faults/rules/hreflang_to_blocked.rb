@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Crawlers can't see that it names this page back, so neither counts."
           FIX = "Unblock it, or take it out of the set."
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :blocked

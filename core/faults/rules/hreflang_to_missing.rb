@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Readers of that language are sent to nothing, and neither counts."
           FIX = "Let it name the page that is there, or take it out."
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :missing

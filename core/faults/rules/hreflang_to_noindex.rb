@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "It can't be shown to readers of that language."
           FIX = "Take the noindex off, or the page out of the set."
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :noindexed

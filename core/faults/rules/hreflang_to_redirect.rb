@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "The page it means never names this one back, so neither counts."
           FIX = "Name the final address."
+          KIND = "languages"
           SOURCE = "CP"
           LINKS = %w[hreflang].freeze
           TARGETS = :redirecting

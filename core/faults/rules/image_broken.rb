@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers see a hole, and the image can't be found."
           FIX = "Put the image back or take it out of the page."
+          MENDED = "%{about} answers with an image or is gone"
+          KIND = "content"
+          ELEMENT = "alt"
           SOURCE = "CP"
           LINKS = %w[image].freeze
           TARGETS = :unlike_image

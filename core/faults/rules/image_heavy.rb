@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "It makes the page slow, most of all on phones."
           FIX = "Save it smaller: in the size in which it is shown, in a newer format."
+          MENDED = "%{about} is lighter or gone"
+          KIND = "content"
+          ELEMENT = "alt"
           SOURCE = "CP"
           LINKS = %w[image].freeze
           TARGETS = :heavy

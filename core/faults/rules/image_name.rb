@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The name is one of the few things that tell what an image shows."
           FIX = "Name it after what is to be seen, in words with hyphens."
+          MENDED = "%{about} has a name that says what it shows, or is gone"
+          KIND = "content"
+          ELEMENT = "alt"
           SOURCE = "CP"
           LINKS = %w[image].freeze
           TARGETS = :numbered

@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Who can't see the image is told nothing, and neither are search engines."
           FIX = "Say in the alt attribute what the image shows; leave it empty where it only adorns."
+          MENDED = "%{about} has an alt text"
+          KIND = "content"
+          ELEMENT = "alt"
           SOURCE = "HTML standard, the img element; WCAG 2.2, 1.1.1"
           LINKS = %w[image].freeze
           TARGETS = :unnamed

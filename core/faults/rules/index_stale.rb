@@ -14,9 +14,21 @@ module IronTrellis
             "Ask for it to be fetched again. What robots.txt blocks must be opened, shown with a noindex, and closed " \
             "again when it is out."
           SOURCE = "CP"
+          DETAILS = {"crawl" => ["The crawl saw", :text], "last_fetched" => ["Fetched by the index", :text]}.freeze
 
-          # The index is wrong whatever was decided.
-          def self.lets_climb? = true
+          class << self
+            # The index is wrong whatever was decided.
+            def lets_climb? = true
+
+            # What the crawl saw there says what is to be done about it.
+            def kind(detail = {}, chosen: false)
+              case detail["crawl"]
+              when /noindex/ then "directives"
+              when /block|robots/ then "robots"
+              else "redirects"
+              end
+            end
+          end
 
           def check(page, _basis)
             return unless page.in_index? && (seen = seen(page))

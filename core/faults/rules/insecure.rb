@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Browsers warn of pages that come unencrypted, and https is preferred where both answer."
           FIX = "Redirect http to https, and link, list and name the https addresses."
+          MENDED = "it leads to %{about} for good"
+          KIND = "server"
           SOURCE = "RFC 9110 section 4.2.2; CP"
 
           def check(site)

@@ -14,6 +14,7 @@ module IronTrellis
             "The index takes another page for the same one: what this one says is shown under that address, or not " \
             "at all."
           FIX = "Make the two differ, or settle for one: redirect, or name it as canonical, and link only to that one."
+          KIND = "canonicals"
           SOURCE = "CP"
 
           def check(page, _basis)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "One of the two is wrong, and crawlers must choose."
           FIX = "Correct the lang attribute or the hreflang."
+          KIND = "languages"
           SOURCE = "HTML standard, the lang attribute; CP"
 
           def check(page)

@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers' programs and translators must guess, and so must those who sort pages by language."
           FIX = "Put lang on the html element."
+          KIND = "languages"
           SOURCE = "HTML standard, the lang attribute; CP"
 
           def check(page)

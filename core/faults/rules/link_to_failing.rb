@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Who follows it gets nowhere, and crawlers count the failures."
           FIX = "Mend the page, or take the link out until it is."
+          MENDED = "its link to %{about} is gone, or that answers"
+          KIND = "links"
           SOURCE = "RFC 9110 section 15.6; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :failing

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The link is a dead end for readers, and what it would pass on is lost."
           FIX = "Mend the address, point the link at the page's successor, or take it out."
+          MENDED = "its link to %{about} is gone or leads elsewhere, or that answers"
+          KIND = "links"
           SOURCE = "RFC 9110 section 15.5; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :missing

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Each such link costs readers and crawlers a detour that the site could spare them."
           FIX = "Point the link straight at the final address."
+          MENDED = "its link to %{about} is gone or leads to where that ends"
+          KIND = "links"
           SOURCE = "RFC 9110 section 15.4; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :redirecting

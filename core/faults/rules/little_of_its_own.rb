@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Where a page repeats what others say, there is no reason to find it rather than them."
           FIX = "Give it words of its own, or keep it out of the index."
+          KIND = "content"
           SOURCE = "CP"
           NEEDS_ALL = true
 

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Whoever followed an old link leaves at once."
           FIX = "Let the page for missing addresses link to the home page, the search and the main folders."
+          MENDED = "the answer to a missing page shows a way on"
+          KIND = "server"
           SOURCE = "CP"
           def self.stable_about(_fault) = nil
 

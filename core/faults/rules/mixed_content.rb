@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Browsers block it, and warn of the page."
           FIX = "Embed it over https."
+          KIND = "server"
           SOURCE = "W3C, Mixed Content"
           LINKS = %w[style script image frame].freeze
           TARGETS = :unencrypted

@@ -14,6 +14,7 @@ module IronTrellis
           FIX =
             "Answer that query better: in the title, a heading and the text, and with links from pages that are near " \
             "in subject."
+          KIND = "content"
           SOURCE = "CP"
 
           def check(page, _basis)

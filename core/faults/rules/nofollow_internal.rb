@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What it would pass on is lost, and pages behind it may not be found."
           FIX = "Take the nofollow out; what isn't to be indexed needs a noindex instead."
+          MENDED = "its internal links are followed"
+          KIND = "directives"
           SOURCE = "CP"
           NEEDS_ALL = true
 

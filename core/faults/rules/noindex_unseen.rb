@@ -14,6 +14,8 @@ module IronTrellis
             "A crawler has to fetch a page to see its noindex; while robots.txt forbids that, the address can stay " \
             "in the index."
           FIX = "Unblock the page, wait until the noindex was seen and the page is out of the index, then block again."
+          MENDED = "may be fetched, so that its noindex is seen"
+          KIND = "robots"
           SOURCE = "RFC 9309 section 2.2; CP"
 
           def self.lets_climb? = true

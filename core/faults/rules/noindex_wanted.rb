@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "A page that says noindex is taken out of the index, however good it is."
           FIX = "Remove the noindex from the page or the header, then have the page fetched again."
+          MENDED = "says no noindex"
+          KIND = "directives"
           SOURCE = "WHATWG HTML, meta robots by common practice; X-Robots-Tag: CP"
 
           def check(page)

@@ -14,7 +14,14 @@ module IronTrellis
           FIX =
             "Put a meta “viewport” with width=device-width into the head; let nothing be wider than the screen, and " \
             "no text smaller than 12 pixels."
+          KIND = "content"
+          ELEMENT = "viewport"
           SOURCE = "CP"
+          DETAILS = {
+            "viewport" => ["Viewport", :text],
+            "content_width" => ["Width on a phone, pixels", :number],
+            "smallest_text" => ["Smallest text, pixels", :number]
+          }.freeze
           WIDTH = /width\s*=/i
 
           def check(page)

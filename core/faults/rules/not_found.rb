@@ -11,6 +11,9 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Visitors and crawlers are sent to a page that isn't there, and what the links were worth is lost."
           FIX = "Bring the page back, redirect it to its closest successor, or say 410 and mend the links."
+          MENDED =
+            "answers 200, leads for good (301 or 308) in one hop to a page that answers 200%{wanted}, or answers 410"
+          KIND = "redirects"
           SOURCE = "RFC 9110 section 15.5; CP"
 
           def check(page)

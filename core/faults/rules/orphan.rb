@@ -12,6 +12,8 @@ module IronTrellis
           WHY =
             "Without links a page gets no authority and is found late or never; a sitemap alone doesn't make up for it."
           FIX = "Link to it from the pages of its subject, or retire it."
+          MENDED = "a page links to it"
+          KIND = "links"
           SOURCE = "CP"
 
           def check(page)

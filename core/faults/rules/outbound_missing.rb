@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers who follow the link get nothing, and a page with dead links looks untended."
           FIX = "Mend the address, link to something else, or take the link out."
+          MENDED = "its link to %{about} is gone, or that answers"
+          KIND = "links"
           SOURCE = "RFC 9110 section 15.5; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :outside

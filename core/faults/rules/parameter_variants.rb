@@ -12,8 +12,12 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "The same page then has several addresses, and crawlers read it again and again."
           FIX = "Leave out parameters that change nothing, or name the address without them as the canonical."
+          KIND = "server"
           SOURCE = "CP"
           NEEDS_ALL = true
+
+          # Where a canonical was chosen, naming it is what is left to do.
+          def self.kind(detail = {}, chosen: false) = chosen ? "canonicals" : super
 
           def check(page)
             fault(page, about: page.copy_of) if page.copy_of && bare(page.url) == bare(page.copy_of)

@@ -13,6 +13,7 @@ module IronTrellis
             "The page can be indexed and the index chose not to: it found it too weak, too alike or too far from " \
             "everything."
           FIX = "Say more that readers came for, link to it from pages that matter, or merge it with a fuller page."
+          KIND = "content"
           SOURCE = "CP"
 
           def check(page, _basis)

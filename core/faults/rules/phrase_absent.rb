@@ -12,7 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The index guesses that it fits. A page that says the words is a surer answer."
           FIX = "Use the words where they fit: title, description, headings, text, alt texts."
+          KIND = "content"
           SOURCE = "UAX #29; CP"
+          DETAILS = {"missing" => ["Words that are missing", :texts]}.freeze
 
           def check(page, _basis)
             return unless page.wanted

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Each hop costs time, and crawlers give up after a few."
           FIX = "Let the first address redirect straight to the last one."
+          MENDED = "leads where it shall in one hop"
+          KIND = "redirects"
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(page)

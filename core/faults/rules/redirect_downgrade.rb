@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "It gives up encryption, and browsers warn of it."
           FIX = "Redirect to the https address."
+          MENDED = "stays on https"
+          KIND = "server"
           SOURCE = "RFC 9110 section 4.2.2; CP"
 
           def check(page)

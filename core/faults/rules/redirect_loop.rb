@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Nobody ever arrives: browsers show an error and crawlers drop the address."
           FIX = "Let one address of the loop answer by itself, or redirect all of them to a page that does."
+          MENDED = "leads somewhere"
+          KIND = "redirects"
           SOURCE = "RFC 9110 section 15.4"
 
           def check(page)

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Nobody can follow it: there is no Location, or none that can be read."
           FIX = "Send a Location with the whole address."
+          MENDED = "leads to an address"
+          KIND = "redirects"
           SOURCE = "RFC 9110 section 10.2.2"
 
           def check(page)

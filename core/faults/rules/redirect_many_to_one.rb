@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Such redirects are taken for missing pages."
           FIX = "Send each to the page that took its place; where there is none, answer 410."
+          MENDED = "leads to what takes its own place"
+          KIND = "redirects"
           SOURCE = "CP"
           VALUE = :final_url
 

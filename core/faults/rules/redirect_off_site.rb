@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "What the address had earned goes to another site."
           FIX = "See whether that is meant; if not, redirect to a page of your own."
+          MENDED = "stays on the site"
+          KIND = "redirects"
           SOURCE = "CP"
 
           def check(page)

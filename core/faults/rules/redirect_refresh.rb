@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Not every crawler takes it for a redirect, and the page itself may stay in the index."
           FIX = "Let the server send 301 or 308 instead."
+          MENDED = "leads on by an answer of the server (301 or 308)"
+          KIND = "redirects"
           SOURCE = "HTML standard, refresh; CP"
 
           def check(page)

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "Who looked for the page finds something else; the index takes it for a missing page."
           FIX = "Redirect to the closest content, or answer 410."
+          MENDED = "leads to what takes its place, or answers 410"
+          KIND = "redirects"
           SOURCE = "CP"
 
           def check(page)

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "The old address sends everyone to nothing, and what it had earned is lost."
           FIX = "Let it lead to the page that took its place, or answer 410."
+          MENDED = "leads to a page that answers 200, or answers 410"
+          KIND = "redirects"
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
             "Crawlers read pages first as they are sent, and run scripts later or never: until then they see another " \
             "title, other directives, no text or no links."
           FIX = "Have the server send it."
+          KIND = "server"
           SOURCE = "CP"
           OK = 200
           # By what differs, as people call it.

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "A sitemap that isn't named is read only by those whom it was sent to."
           FIX = "Add a line like “Sitemap: https://www.example.test/sitemap.xml”."
+          MENDED = "it names a sitemap"
+          KIND = "robots"
           SOURCE = "sitemaps.org, “Submitting your Sitemap”"
 
           def check(site)

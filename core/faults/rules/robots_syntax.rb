@@ -13,6 +13,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What is meant by them doesn't happen."
           FIX = "Mend or remove the lines that are named."
+          KIND = "robots"
           SOURCE = "RFC 9309 section 2.2"
 
           def self.stable_about(fault) = fault.detail[:text]

@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Crawlers need not read further than that; rules beyond it may not count."
           FIX = "Say the same with fewer rules, by patterns."
+          KIND = "robots"
           SOURCE = "RFC 9309 section 2.5"
           MOST_BYTES = 500 * 1024
 

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Crawlers take it for a closed door: nothing on the host is fetched."
           FIX = "Let it answer 200, or 404 if there is nothing to say."
+          MENDED = "it can be read"
+          KIND = "robots"
           SOURCE = "RFC 9309 section 2.3.1.4"
 
           def check(site)

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "A page that fails isn't indexed, and a site that fails often is crawled less."
           FIX = "Find the failure in the server's log for this address and mend it."
+          MENDED = "answers without an error of the server"
+          KIND = "server"
           SOURCE = "RFC 9110 section 15.6"
 
           def check(page)

@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Dates that can't be true are not believed, and then none of the site's are."
           FIX = "Give the day of the last real change, in the form 2026-05-31, or leave the date out everywhere."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; W3C datetime; CP"
         end
       end

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "It says that nobody keeps the file in order, and takes room from other URLs."
           FIX = "List each URL once."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(site)

@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What lacks a required field is passed over."
           FIX = "Add the field that is named, or take the extension out."
+          KIND = "sitemaps"
           SOURCE = "definitions of the image, video and news extensions"
         end
       end

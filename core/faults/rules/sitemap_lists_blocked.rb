@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The sitemap asks for what robots.txt forbids."
           FIX = "Unblock the URL, or take it out of the sitemap."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)

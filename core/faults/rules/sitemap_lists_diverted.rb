@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The sitemap asks for a page that gives its place away."
           FIX = "List the canonical instead."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "A sitemap should list only what answers 200; missing pages waste crawls."
           FIX = "Take the URL out of the sitemap, or bring the page back."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The sitemap asks for what the page forbids; crawls are wasted and the file loses credit."
           FIX = "Take the URL out of the sitemap, or the noindex off the page."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The sitemap gives an address that isn't the page's own; crawls are wasted."
           FIX = "List the final address."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(page)

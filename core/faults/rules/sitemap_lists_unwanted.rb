@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The sitemap helps it in."
           FIX = "Take it out of the sitemap."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def self.lets_climb? = true

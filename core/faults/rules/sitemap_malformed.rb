@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "From the first error on, nothing in the file may be read."
           FIX = "Write it as UTF-8 XML with the protocol's namespace and absolute, escaped addresses."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; XML 1.0"
         end
       end

@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "An index may list sitemaps only; what stands deeper isn't read."
           FIX = "List all sitemaps in one index, or name several indexes in robots.txt."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9"
 
           def check(site)

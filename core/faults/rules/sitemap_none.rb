@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Without a sitemap, pages that few links lead to are found late or never."
           FIX = "Publish a sitemap of all pages that are to be indexed, and name it in robots.txt."
+          MENDED = "the site has a sitemap that robots.txt names or that lies at its usual address"
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
 
           def check(site)

@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "Such entries are passed over."
           FIX =
             "Move the sitemap to the root of that host, or name it in the robots.txt of the host whose URLs it lists."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9"
 
           def check(site)

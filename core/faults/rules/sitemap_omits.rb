@@ -13,6 +13,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The sitemap is where crawlers look for what matters and what changed."
           FIX = "Add it to the sitemap of its kind."
+          MENDED = "a sitemap lists it"
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
           NEEDS_ALL = true
 

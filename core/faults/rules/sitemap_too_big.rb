@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "A file over the limit may be refused as a whole."
           FIX = "Part it into several files and list those in an index."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9"
         end
       end

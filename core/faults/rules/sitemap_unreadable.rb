@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Nothing that it lists is found through it."
           FIX = "Let it answer 200 with a whole file, or take its address out of robots.txt and the index."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9"
 
           def check(site)

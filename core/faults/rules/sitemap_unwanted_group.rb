@@ -12,6 +12,7 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "It asks crawlers to read, again and again, what you don't want in the index."
           FIX = "Take the sitemap out of the index and of robots.txt."
+          KIND = "sitemaps"
           SOURCE = "CP"
 
           def check(site)

@@ -13,6 +13,7 @@ module IronTrellis
           FIX =
             "Use priorities from 0.0 to 1.0 and the seven words for changefreq, or leave both out: they are mostly " \
             "ignored."
+          KIND = "sitemaps"
           SOURCE = "sitemaps.org protocol 0.9; CP"
         end
       end

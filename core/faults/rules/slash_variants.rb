@@ -11,6 +11,7 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) one form to the other, and link to that."
+          KIND = "server"
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :slash_form
         end

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers leave, and crawlers fetch less of a site that answers slowly."
           FIX = "See what the server does for it: cache, index, or do less."
+          MENDED = "answers fast enough"
+          KIND = "server"
           SOURCE = "CP"
           DOCUMENTS = %w[html pdf].freeze
 

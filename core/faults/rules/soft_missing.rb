@@ -13,6 +13,8 @@ module IronTrellis
             "The page says it isn't there while its status says it is: crawlers keep coming back, and the index " \
             "finds out by itself."
           FIX = "Answer 404 or 410, or redirect to what took its place."
+          MENDED = "answers 404 or 410, leads on, or has content of its own"
+          KIND = "server"
           SOURCE = "RFC 9110 section 15.5.5; CP"
 
           def check(page)

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "diverts"
           WHY = "It takes crawls and places in results from the pages that matter."
           FIX = "Give it a noindex, or a canonical to its main version; block it only when it is out."
+          MENDED = "is kept out: noindex, 404, 410 or a redirect"
+          KIND = "directives"
           SOURCE = "CP"
           def self.lets_climb? = true
 

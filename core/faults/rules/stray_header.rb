@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "A restriction in a header is invisible in the page's source, so it stays unnoticed for long."
           FIX = "Say it in one place: in the page if it is meant, nowhere if it isn't."
+          MENDED = "no header restricts what its own tags allow"
+          KIND = "directives"
           SOURCE = "RFC 9110 section 5; CP"
 
           def check(page)

@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Say more that readers came for, merge it with a fuller page, or keep it out of the index."
           # Whatever its group says, a page of so many words isn't thin (ours).
           ENOUGH = 300
+          KIND = "content"
           SOURCE = "CP"
           NEEDS_ALL = true
 

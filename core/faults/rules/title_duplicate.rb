@@ -13,6 +13,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Pages with one title look alike in results, and the index may keep only one of them."
           FIX = "Give each page a title of its own."
+          MENDED = "no other page has its title"
+          KIND = "content"
+          ELEMENT = "title"
           SOURCE = "CP"
           VALUE = :title
 

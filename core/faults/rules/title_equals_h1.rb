@@ -13,6 +13,8 @@ module IronTrellis
           WHY = "No harm, but a chance let pass: the title can name the site and what the heading leaves out."
           FIX = "Think of the title as the line in a list of results."
           NOTE = true
+          KIND = "content"
+          ELEMENT = "h1"
           SOURCE = "CP"
 
           def self.stable_about(_fault) = nil

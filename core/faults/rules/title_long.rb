@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What is cut off isn't read, and it is often the part that tells pages apart."
           FIX = "Shorten it, with what matters first."
+          MENDED = "its title is short enough"
+          KIND = "content"
+          ELEMENT = "title"
           SOURCE = "CP"
 
           def check(page)

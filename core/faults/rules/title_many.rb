@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Only the first counts for some, the last for others."
           FIX = "Leave one."
+          MENDED = "has one title"
+          KIND = "content"
+          ELEMENT = "title"
           SOURCE = "HTML standard, the title element"
 
           def self.stable_about(_fault) = nil

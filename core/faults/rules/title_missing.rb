@@ -11,6 +11,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "The title is the line people click in a search result; without one the index makes something up."
           FIX = "Give the page a title that says what it is about."
+          MENDED = "has a title"
+          KIND = "content"
+          ELEMENT = "title"
           SOURCE = "WHATWG HTML, the title element; CP"
 
           def check(page)

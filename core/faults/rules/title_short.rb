@@ -12,6 +12,9 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "A word or two seldom say what a page has that others haven't."
           FIX = "Say what is special about the page."
+          MENDED = "its title is long enough"
+          KIND = "content"
+          ELEMENT = "title"
           SOURCE = "CP"
 
           def self.stable_about(_fault) = nil

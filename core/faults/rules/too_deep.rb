@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "What lies deep is read seldom and passes for unimportant."
           FIX = "Link to it from pages near the start."
+          MENDED = "fewer clicks lead to it"
+          KIND = "links"
           SOURCE = "CP"
 
           def check(page)

@@ -11,6 +11,8 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Each of them passes on little, and readers find none."
           FIX = "Part the page, or link only to what a reader of it wants."
+          MENDED = "it has fewer links"
+          KIND = "links"
           SOURCE = "CP"
 
           def check(page)

@@ -12,6 +12,8 @@ module IronTrellis
           GRADE = "stops"
           WHY = "Nobody gets in, and a crawler that fails often comes back seldom."
           FIX = "Find out why the server doesn't answer: its name, its certificate, its firewall, its load."
+          MENDED = "answers"
+          KIND = "server"
           SOURCE = "RFC 9110 section 15; CP"
 
           def check(page)

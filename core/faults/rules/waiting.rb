@@ -13,7 +13,9 @@ module IronTrellis
             "An index fetches what it expects something of; a page that waits for weeks is expected to be of little " \
             "use."
           FIX = "Link to it from pages that are fetched often, list it in a sitemap, then ask for it to be fetched."
+          KIND = "request"
           SOURCE = "CP"
+          DETAILS = {"days" => ["Days", :number]}.freeze
 
           def check(page, _basis)
             return unless page.wanted && page.passes && page.standing == "waiting" && page.standing_since

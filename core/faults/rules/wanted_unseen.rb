@@ -14,6 +14,7 @@ module IronTrellis
           FIX =
             "See what people call what it is about, and say it in title, headings and text; link to it from pages " \
             "that are shown."
+          KIND = "content"
           SOURCE = "CP"
 
           def check(page, basis)

@@ -8,14 +8,6 @@ module IronTrellis
         module Content
           KIND = "content"
           COLUMNS = %w[url element before after].freeze
-          ELEMENTS = {
-            "title-" => "title",
-            "description-" => "description",
-            "h1-" => "h1",
-            "image-" => "alt",
-            "data-" => "data"
-          }.freeze
-          NAMED = {"not-for-phones" => "viewport", "facts-differ" => "data", "title-equals-h1" => "h1"}.freeze
           TEXT = "text"
           # What was written at the desk.
           DRAFTED = "drafted-"
@@ -35,15 +27,12 @@ module IronTrellis
           def row(fault, texts)
             return drafted(fault) if fault["code"].start_with?(DRAFTED)
 
-            element = element(fault["code"])
+            element = Core::Faults::Registry.find(fault["code"])&.element || TEXT
             [fault["url"], element, before(element, fault, texts), after(element)]
           end
 
           def drafted(fault) =
             [fault["url"], fault["code"].delete_prefix(DRAFTED), *Core::Proofs::Checks::Drafted.texts(fault["about"])]
-
-          def element(code) =
-            NAMED[code] || ELEMENTS.find { |start, _| code.start_with?(start) }&.last || TEXT
 
           def before(element, fault, texts)
             page = texts.remedies.row(fault["url"])
@@ -57,7 +46,7 @@ module IronTrellis
           end
 
           def after(element) = (VIEWPORT if element == "viewport")
-          private_class_method :row, :drafted, :element, :before, :after
+          private_class_method :row, :drafted, :before, :after
         end
       end
     end
