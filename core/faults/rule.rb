@@ -16,7 +16,7 @@ module IronTrellis
       #   ELEMENT  what is written anew of a page to mend it, where that isn't its text
       #   SOURCE   where the rule comes from ("CP" is common practice)
       #   ABOUT    what its faults are about, as a heading; none where they are about the URL alone
-      #   SAME     what its faults are gathered by ("about", or a key of the detail), where that isn't what they are about
+      #   SAME     what its faults are gathered by ("about" or a key of the detail), where not by that
       #   DETAILS  names of what its detail tells that Details doesn't know
       #
       # PageRule judges one page, LinkRule a link and its target, SetRule pages that share a value, SiteRule the files

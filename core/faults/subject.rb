@@ -3,16 +3,16 @@
 module IronTrellis
   module Core
     module Faults
-      # A URL as the rules see it: facts of the crawl, and what was worked out from them. `whole` is whether the crawl
-      # was one of the whole site, so that what nothing links to is an orphan; `directives` are those that speak to the
-      # site's agent, `canonicals` those that may count, resolved, by source; `intent_of` and `intent_subject` are what
-      # was decided about; `follow` is whether its links shall be followed and `chosen_canonical` the URL that shall
-      # stand for it, nil where nothing was decided; `importance_guessed` is whether nothing says which pages of the
-      # site matter, so that none is important; `sitemap_of_group` is the file that should list the page, `lists_pdfs`
-      # whether the site's sitemaps are to list PDFs. What evidence says (EvidenceRule): `passes` is whether it passes
-      # all rungs before that of the index, `queries` what it was found for in the short window ([{query, impressions,
-      # position, missing}]), `live` what a later fetch saw, `hide_ends` when a hide ends whose lasting fix isn't
-      # proved.
+      # A URL as the rules see it: facts of the crawl, all that extractors read among them (Page::Registry), and what
+      # was worked out from them. `whole` is whether the crawl was one of the whole site, so that what nothing links to
+      # is an orphan; `directives` are those that speak to the site's agent, `canonicals` those that may count,
+      # resolved, by source; `intent_of` and `intent_subject` are what was decided about; `follow` is whether its links
+      # shall be followed and `chosen_canonical` the URL that shall stand for it, nil where nothing was decided;
+      # `importance_guessed` is whether nothing says which pages of the site matter, so that none is important;
+      # `sitemap_of_group` is the file that should list the page, `lists_pdfs` whether the site's sitemaps are to list
+      # PDFs. What evidence says (EvidenceRule): `passes` is whether it passes all rungs before that of the index,
+      # `queries` what it was found for in the short window ([{query, impressions, position, missing}]), `live` what a
+      # later fetch saw, `hide_ends` when a hide ends whose lasting fix isn't proved.
       Subject =
         Struct.new(
           :url,
@@ -53,9 +53,7 @@ module IronTrellis
           :whole,
           :titles,
           :h1,
-          :description,
           :description_chars,
-          :lang,
           :bytes,
           :links_out,
           :directives,
@@ -78,7 +76,6 @@ module IronTrellis
           :copies,
           :unique_share,
           :response_ms,
-          :viewport,
           :rendered,
           :changed_by_script,
           :on_phone,
@@ -108,6 +105,7 @@ module IronTrellis
           :queries,
           :live,
           :hide_ends,
+          *Page::Registry.names,
           keyword_init: true
         ) do
           # @param row [Hash{String => Object}] of the ledger, or some columns of one

@@ -6,17 +6,18 @@ module IronTrellis
       # One column of the ledger, declared once. `type` is that of the database; `kind` says how it can be asked about
       # (:text, :number, :set, :flag, :list or :date; nil where it is only shown with its URL); `source` is where its
       # value comes from: :facts as they were stored, the :subject that rules look at, :judged what was worked out of
-      # both, :evidence what indexes and others say, :copies and :faults what is known when all pages are. `indexed`
-      # ones are kept in order, however large the
-      # ledger is; a `counted` list is sorted by how many it holds. People see its `label` as the heading, `help` beside
-      # it where that is short, `subject` in sentences ("words below 200"), `choices` (value => its name), and the value
-      # as :url, :bytes, :share, :moment, :tenths, :hundredths or :size of a list where `shown_as` says so.
+      # both (by its `value`, called with the judged URL), :evidence what indexes and others say, :copies and :faults
+      # what is known when all pages are. `indexed` ones are kept in order, however large the ledger is; a `counted`
+      # list is sorted by how many it holds. People see its `label` as the heading, `help` beside it where that is
+      # short, `subject` in sentences ("words below 200"), `choices` (value => its name), and the value as :url, :bytes,
+      # :share, :moment, :tenths, :hundredths or :size of a list where `shown_as` says so.
       Column =
         Struct.new(
           :name,
           :type,
           :kind,
           :source,
+          :value,
           :indexed,
           :counted,
           :label,

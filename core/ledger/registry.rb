@@ -24,6 +24,9 @@ module IronTrellis
           # @return [Array<String>] names
           def of(source) = (@of ||= {})[source] ||= all.select { |column| column.source == source }.map(&:name).freeze
 
+          # @return [Array<Column>] those whose value is worked out of facts, subject, climb and importance
+          def worked_out = @worked_out ||= all.select { |column| column.source == :judged }.freeze
+
           # @param name [String]
           # @return [Column]
           # @raise [Error::InvalidInput]

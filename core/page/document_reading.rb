@@ -10,9 +10,11 @@ module IronTrellis
       # has few are asked of the tree; links and text, of which it has many, are read from the serialised body.
       class DocumentReading
         FOLD = /[[:space:]]+/
-        FEW =
-          "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp, " \
-          "plaintext, object, canvas, input[type=password]"
+        FEW = [
+          "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp",
+          "plaintext, object, canvas",
+          *Registry.elements
+        ].join(", ").freeze
         # Serialised as they were written, markup and all; nobody sees them as text.
         RAW = %w[script style noscript iframe noembed noframes].freeze
         # Serialised as they were written and seen as text.
@@ -20,10 +22,7 @@ module IronTrellis
         # What stands in them is for browsers that can't do better, or no text of the page.
         FALLBACKS = "object, canvas, svg title, svg desc"
 
-        HEADINGS = %w[h1 h2 h3 h4 h5 h6].freeze
-        MOST_HEADINGS = 1000
         ABSOLUTE = %r{\Ahttps?://}i
-        OPEN_GRAPH = /\Aog:/
         JSON_LD = %r{\A\s*application/ld\+json\s*(?:;|\z)}i
 
         # `titles` are all titles, folded; an empty one is an empty string.
@@ -51,14 +50,24 @@ module IronTrellis
           read_body
         end
 
-        # @return [String, nil] the language the document says it is in
-        def lang = presence(@document.root&.[]("lang"))
+        # @param names [Array<String>] of those elements of which a page has few: FEW
+        # @return [Array<Nokolexbor::Element>]
+        def few(*names) = names.flat_map { |name| @few.fetch(name, []) }
 
-        # @return [String, nil] the first description, folded
-        def description
-          meta = few("meta").find { |one| one["name"]&.casecmp?("description") }
-          meta && fold(meta["content"].to_s)
-        end
+        # @param selector [String]
+        # @return [Array<Nokolexbor::Element>] in the order of the document
+        def css(selector) = @document.css(selector).to_a
+
+        # @param name [String] in lower case
+        # @return [String, nil] the content of the first such meta, as written; empty where it has none
+        def meta(name) = few("meta").find { |one| one["name"]&.casecmp?(name) }&.then { |one| one["content"].to_s }
+
+        # @return [String, nil] the language of the whole document, as written
+        def language = @document.root&.[]("lang")
+
+        # @param text [String]
+        # @return [String] with its white space folded
+        def fold(text) = text.gsub(FOLD, " ").strip
 
         # @return [Array<String>] texts of the H1 headings, folded; of one that is an image, its alt text
         def h1 =
@@ -67,31 +76,6 @@ module IronTrellis
               text.empty? ? fold(heading.css("img[alt]").map { |image| image["alt"] }.join(" ")) : text
             end
           end
-
-        # @return [Array<Array(Integer, String)>] level and text of each heading, in the order of the document
-        def outline
-          @outline ||=
-            @document
-              .css(HEADINGS.join(", "))
-              .first(MOST_HEADINGS)
-              .map { |heading| [heading.name[1].to_i, fold(heading.text)] }
-        end
-
-        # @return [Hash{String => String}] Open Graph's properties (ogp.me), the first of each
-        def open_graph
-          few("meta")
-            .filter_map do |meta|
-              [meta["property"].strip, fold(meta["content"].to_s)] if meta["property"]&.match?(OPEN_GRAPH)
-            end
-            .reverse
-            .to_h
-        end
-
-        # @return [String, nil] what it says of the width of screens
-        def viewport = few("meta").find { |one| one["name"]&.casecmp?("viewport") }&.[]("content")&.strip
-
-        # @return [Boolean] whether it asks for a password
-        def password? = few("input").any?
 
         # @return [Integer]
         def images = @body.images
@@ -139,8 +123,6 @@ module IronTrellis
 
         private
 
-        def few(*names) = names.flat_map { |name| @few.fetch(name, []) }
-
         def base(url)
           href = few("base").first&.[]("href")
           (href && Url::Resolver.new(url).parts(href)) || url
@@ -175,10 +157,6 @@ module IronTrellis
         def related(relation) = few("link").select { |link| link["rel"].to_s.downcase.split.include?(relation) }
 
         def place(node) = (node.parent&.name == "head") ? "head" : "body"
-
-        def fold(text) = text.gsub(FOLD, " ").strip
-
-        def presence(text) = (text.nil? || text.strip.empty?) ? nil : text.strip
       end
     end
   end

@@ -3,25 +3,21 @@
 module IronTrellis
   module Core
     module Page
-      # What was read in one answer. Lists are empty and the rest nil where a kind of document hasn't it.
+      # What was read in one answer. Lists are empty and the rest nil where a kind of document hasn't it. What stands
+      # alone in a document is read by an extractor each (Registry): lang: "en", description: "…", …
       #
-      #   kind: "html", content_type: "text/html", charset: "UTF-8", lang: "en", titles: ["Anchor lights"], description:
-      #   "…", h1: ["Anchor lights"], text: "Anchor lights\nHung forward …" (a block a line), words: 412, directives:
-      #   [Directives::Directive], canonical: Canonicals::Reading, hreflang: [{code:, url:, source:}], refresh:
-      #   Page::Refresh, links: [Page::Link], images: 3, images_without_alt: 1, frames: [0, 4] (lines of the text, from
-      #   and to by turns, that are no main text), menus: [2] (lines that are nothing but links), anchors:
-      #   [AnchorLines::Anchor] (of the main text), viewport: "width=device-width", outline: [[1, "Anchor lights"]],
-      #   open_graph: {"og:type" => "product"}, data: [StructuredData::Item], data_problems: ["JSON-LD 1: it is empty"],
-      #   password: false (whether it asks for one), contacts: [["Skerry Lamps", "Tel. 01632 960031"]]
-      #   (StructuredData::ContactLines)
+      #   kind: "html", content_type: "text/html", charset: "UTF-8", titles: ["Anchor lights"], h1: ["Anchor lights"],
+      #   text: "Anchor lights\nHung forward …" (a block a line), words: 412, directives: [Directives::Directive],
+      #   canonical: Canonicals::Reading, hreflang: [{code:, url:, source:}], refresh: Page::Refresh, links:
+      #   [Page::Link], images: 3, images_without_alt: 1, frames: [0, 4] (lines of the text, from and to by turns, that
+      #   are no main text), menus: [2] (lines that are nothing but links), anchors: [AnchorLines::Anchor] (of the main
+      #   text), data: [StructuredData::Item], data_problems: ["JSON-LD 1: it is empty"]
       Facts =
         Struct.new(
           :kind,
           :content_type,
           :charset,
-          :lang,
           :titles,
-          :description,
           :h1,
           :text,
           :words,
@@ -35,13 +31,9 @@ module IronTrellis
           :frames,
           :menus,
           :anchors,
-          :viewport,
-          :outline,
-          :open_graph,
           :data,
           :data_problems,
-          :password,
-          :contacts,
+          *Registry.names,
           keyword_init: true
         ) do
           # @return [String, nil] the first title, white space folded

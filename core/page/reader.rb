@@ -54,13 +54,11 @@ module IronTrellis
           raise Unreadable.new("elements are nested deeper than #{Nesting::MOST} levels") if Nesting.too_deep?(text)
 
           DocumentReading.new(text, url, drop: @drop).tap do |html|
-            facts.lang, facts.titles, facts.description, facts.h1 = html.lang, html.titles, html.description, html.h1
+            facts.titles, facts.h1 = html.titles, html.h1
             facts.images, facts.images_without_alt = html.images, html.images_without_alt
             facts.text, facts.frames, facts.menus, facts.anchors = html.text, html.frames, html.menus, html.anchors
             facts.words = Content::Words.count(facts.text)
-            facts.password = html.password?
-            facts.contacts = StructuredData::ContactLines.of(facts.text.split("\n"))
-            facts.viewport, facts.outline, facts.open_graph = html.viewport, html.outline, html.open_graph
+            Registry.all.each { |extractor| facts[extractor::NAME] = extractor.call(html) }
             facts.data, facts.data_problems = html.data.items, html.data.problems
           end
         end

@@ -5,56 +5,51 @@ module IronTrellis
     module Pages
       # Turns what was fetched into rows of the tables that hold the facts of a crawl.
       class FactsRows
+        PAGE_FACTS = %w[
+          crawl_id
+          url_id
+          fetched_at
+          robots_allowed
+          robots_line
+          robots_rule
+          status
+          error
+          error_detail
+          kind
+          content_type
+          charset
+          bytes
+          first_byte_ms
+          response_ms
+          redirect_to_id
+          redirect_to
+          refresh_to_id
+          refresh_to
+          refresh_source
+          noindex
+          nofollow
+          noindex_where
+          header_noindex_alone
+          directives
+          canonical
+          canonical_source
+          canonical_state
+          canonical_marks
+          hreflang
+          titles
+          h1
+          words
+          images
+          images_without_alt
+          data
+          data_problems
+          rendered
+          changed_by_script
+          on_phone
+        ].freeze
+        EXTRACTED = Core::Page::Registry.names.map(&:to_s).freeze
         COLUMNS = {
-          "page_facts" => %w[
-            crawl_id
-            url_id
-            fetched_at
-            robots_allowed
-            robots_line
-            robots_rule
-            status
-            error
-            error_detail
-            kind
-            content_type
-            charset
-            bytes
-            first_byte_ms
-            response_ms
-            redirect_to_id
-            redirect_to
-            refresh_to_id
-            refresh_to
-            refresh_source
-            noindex
-            nofollow
-            noindex_where
-            header_noindex_alone
-            directives
-            canonical
-            canonical_source
-            canonical_state
-            canonical_marks
-            hreflang
-            lang
-            titles
-            description
-            h1
-            words
-            images
-            images_without_alt
-            viewport
-            outline
-            open_graph
-            data
-            data_problems
-            password
-            contacts
-            rendered
-            changed_by_script
-            on_phone
-          ],
+          "page_facts" => PAGE_FACTS + EXTRACTED,
           "raw_answers" => %w[crawl_id url_id header_lines body],
           "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
           "links" => %w[crawl_id position source_id target_id type place followed internal rel text px]
@@ -127,21 +122,15 @@ module IronTrellis
               read&.canonical&.state,
               read && marks(read.canonical),
               read&.hreflang,
-              read&.lang,
               read&.titles,
-              read&.description,
               read&.h1,
               read&.words,
               read&.images,
               read&.images_without_alt,
-              read&.viewport,
-              filled(read&.outline),
-              filled(read&.open_graph),
               filled(read&.data&.map(&:to_h)),
               filled(read&.data_problems),
-              read&.password,
-              filled(read&.contacts),
-              *rendering(outcome.reading)
+              *rendering(outcome.reading),
+              *Core::Page::Registry.names.map { |name| kept(read&.[](name)) }
             ]
           )
         end
@@ -149,6 +138,8 @@ module IronTrellis
         def rendering(reading) = reading&.facts ? [true, reading.changes, reading.on_phone] : [nil, nil, nil]
 
         def filled(values) = values&.any? ? values : nil
+
+        def kept(value) = value.is_a?(Enumerable) ? filled(value) : value
 
         def marks(canonical) =
           {malformed: canonical.malformed, misplaced: canonical.misplaced, named: canonical.named.map(&:to_h)}

@@ -181,19 +181,6 @@ class DataTest < Minitest::Test
       texts.odd.map { |odd| [odd.url.delete_prefix("http://a.test/"), odd.fact, odd.writing] }.sort
   end
 
-  def test_open_graph_outline_and_viewport
-    read =
-      page(
-        "<h1>A</h1><section><h3>C  c</h3></section><h2>B</h2>",
-        head:
-          '<meta property="og:title" content=" T "><meta property="og:title" content="second">' \
-          '<meta property="article:author" content="x"><meta name="Viewport" content="width=device-width ">'
-      )
-    assert_equal({"og:title" => "T"}, read.open_graph)
-    assert_equal [[1, "A"], [3, "C c"], [2, "B"]], read.outline
-    assert_equal "width=device-width", read.viewport
-  end
-
   def test_languages_outside_the_head_and_without_a_host_are_marked
     marked =
       page(

@@ -15,44 +15,22 @@ module IronTrellis
           columns.of(:facts).to_h { |name| [name, facts.fetch(name)] }
             .merge!(columns.of(:subject).to_h { |name| [name, subject[name]] })
             .merge!(columns.of(:evidence).to_h { |name| [name, evidence[name]] })
-            .merge!(columns.of(:judged).to_h { |name| [name, send(name)] })
+            .merge!(columns.worked_out.to_h { |column| [column.name, column.value.call(self)] })
         end
 
-        private
+        # @param name [String] of a count among the facts
+        # @return [Integer, nil] zero where a page was read and has none; nil where it wasn't read
+        def counted(name) = facts[name] || (0 if facts["words"])
 
-        def url_id = id
-
-        def description_chars = facts["description"]&.length
-
-        # An empty list where scripts changed nothing, nothing where nobody looked.
-        def by_script = facts["changed_by_script"]&.keys
-
-        def h1_count = facts["words"] && facts["h1"]&.size
-
-        def scripts = (facts["scripts"] || 0 if facts["words"])
-
-        def styles = (facts["styles"] || 0 if facts["words"])
-
-        # The page and what it loads, as far as that is known.
-        def page_bytes
+        # @return [Integer, nil] the page and what it loads, as far as that is known
+        def loaded_bytes
           facts["words"] && facts["bytes"] && facts["bytes"] + self.class::LOADED.sum { |name| facts[name].to_i }
         end
 
-        def links_out_internal = out("links_out_internal")
-
-        def links_out_external = out("links_out_external")
-
-        def stop_reason = ascent.reason
-
-        def importance_parts = score&.parts
-
-        # Zero where a page was read and has no links; nothing where it wasn't.
-        def out(column) = facts[column] || (0 if facts["words"])
-
-        # Why it wasn't fetched, where that was a choice.
+        # @return [String, nil] why it wasn't fetched, where that was a choice
         def unfetched = facts["fetched_at"] ? nil : self.class::REASONS[facts["reason"]]&.to_s
 
-        # The whole way, rung by rung.
+        # @return [Array<Hash>] the whole way, rung by rung
         def climb =
           ascent.judgements.map { |name, judgement| {rung: name, state: judgement.state, reason: judgement.reason} }
       end

@@ -12,6 +12,7 @@ module IronTrellis
 
         PAGE = Store::Crawling::Frontier::PURPOSES[:page]
         EXTERNAL = Store::Crawling::Frontier::PURPOSES[:external]
+        EXTRACTED = Core::Page::Registry.names.to_h { |name| [name, name.to_s] }.freeze
         # In place of a page group.
         OTHER_SITES = "other sites"
 
@@ -175,9 +176,7 @@ module IronTrellis
             wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
             titles: row["titles"],
             h1: row["h1"],
-            description: row["description"],
             description_chars: row["description"]&.length,
-            lang: row["lang"],
             bytes: row["bytes"],
             links_out:
               row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i),
@@ -194,7 +193,6 @@ module IronTrellis
             authority: row["authority"],
             hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
             response_ms: @slow.judged(row),
-            viewport: row["viewport"],
             rendered: row["rendered"],
             changed_by_script: row["changed_by_script"],
             on_phone: row["on_phone"],
@@ -204,7 +202,8 @@ module IronTrellis
             follow: wish&.follow,
             chosen_canonical: @chosen.for(url),
             data: row["data"],
-            data_problems: row["data_problems"]
+            data_problems: row["data_problems"],
+            **EXTRACTED.transform_values { |column| row[column] }
           )
         end
 

@@ -8,7 +8,7 @@ module IronTrellis
         module Answer
           PLACE = 1
           LIST = [
-            Column.new(name: "url_id", type: "bigint", source: :judged),
+            Column.new(name: "url_id", type: "bigint", source: :judged, value: ->(page) { page.id }),
             Column.new(
               name: "url",
               type: "text",

@@ -22,6 +22,7 @@ module IronTrellis
               type: "integer",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.counted("links_out_internal") },
               label: "Links out",
               subject: "internal links out",
               help: "Pages of the site that it links to"
@@ -31,6 +32,7 @@ module IronTrellis
               type: "integer",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.counted("links_out_external") },
               label: "External",
               subject: "external links out",
               help: "Addresses of other sites that it links to"

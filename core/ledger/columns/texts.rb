@@ -24,6 +24,7 @@ module IronTrellis
               type: "integer",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.facts["description"]&.length },
               label: "Desc. length",
               subject: "description length",
               help: "Characters of the description"
@@ -34,6 +35,7 @@ module IronTrellis
               type: "integer",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.facts["words"] && page.facts["h1"]&.size },
               label: "H1s",
               subject: "number of H1s",
               help: "Number of H1 headings"
@@ -53,6 +55,7 @@ module IronTrellis
               type: "text[]",
               kind: :list,
               source: :judged,
+              value: ->(page) { page.facts["changed_by_script"]&.keys },
               label: "By scripts",
               subject: "what scripts change",
               help: "What scripts add or change"

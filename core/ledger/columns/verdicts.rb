@@ -18,7 +18,7 @@ module IronTrellis
               help: "How much it matters, from 0 to 100",
               shown_as: :tenths
             ),
-            Column.new(name: "importance_parts", type: "jsonb", source: :judged),
+            Column.new(name: "importance_parts", type: "jsonb", source: :judged, value: ->(page) { page.score&.parts }),
             Column.new(
               name: "authority",
               type: "double precision",
@@ -43,6 +43,7 @@ module IronTrellis
               type: "text",
               kind: :set,
               source: :judged,
+              value: ->(page) { page.unfetched },
               label: "Not fetched because",
               choices: {
                 "nofollow" => "only nofollow links lead to it",
@@ -74,10 +75,11 @@ module IronTrellis
               type: "text",
               kind: :text,
               source: :judged,
+              value: ->(page) { page.ascent.reason },
               label: "Why",
               subject: "reason"
             ),
-            Column.new(name: "climb", type: "jsonb", source: :judged)
+            Column.new(name: "climb", type: "jsonb", source: :judged, value: ->(page) { page.climb })
           ].freeze
         end
       end

@@ -39,6 +39,7 @@ module IronTrellis
               type: "integer",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.counted("scripts") },
               label: "Scripts",
               help: "Scripts that it loads"
             ),
@@ -56,6 +57,7 @@ module IronTrellis
               type: "integer",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.counted("styles") },
               label: "Styles",
               subject: "style sheets",
               help: "Style sheets that it loads"
@@ -74,6 +76,7 @@ module IronTrellis
               type: "bigint",
               kind: :number,
               source: :judged,
+              value: ->(page) { page.loaded_bytes },
               label: "Page weight",
               subject: "page weight in bytes",
               help: "The page and all that it loads, as far as that was fetched",
