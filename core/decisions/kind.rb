@@ -4,8 +4,8 @@ module IronTrellis
   module Core
     module Decisions
       # What all kinds of decision have in common. A kind is one module in kinds/, found by being there: it reads what
-      # was given, says what can't be used, and whether pages are judged by it. The subject and the value that it gives
-      # are kept.
+      # was given, says what can't be used, whether pages are judged by it, and what shows on a page that it was done.
+      # The subject and the value that it gives are kept.
       module Kind
         WEB = %r{\Ahttps?://[^/]}i
 
@@ -15,7 +15,21 @@ module IronTrellis
         # @return [Boolean] whether pages are judged again when something of this kind is decided
         def judged? = false
 
+        # @param _subject [String]
+        # @param _value [Hash] as they are kept
+        # @return [Array(Symbol, Object), nil] the pages that a decision is about: those :of_group (its name),
+        #   :linking_to an address, :named (addresses) or :matching a pattern; nil where no page shows it
+        def concerns(_subject, _value) = nil
+
+        # @param _subject [String]
+        # @param _value [Hash] as they are kept
+        # @param _page [Seen::Page] one of those, as it answers now
+        # @return [Array<Seen::Condition>] what is wanted of it, and what was found
+        def seen(_subject, _value, _page) = []
+
         private
+
+        def matching(subject) = Url::Pattern.new(subject).exact? ? [:named, [subject]] : [:matching, subject]
 
         # @raise [Error::InvalidInput]
         def problem(message) = raise(Error::InvalidInput.new(message))

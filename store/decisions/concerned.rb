@@ -31,23 +31,19 @@ module IronTrellis
         # @return [Array(Array<Hash>, Integer)] pages ([{url, url_id (nil where the crawl doesn't know it)}]), and how
         #   many there are in all
         def of(decision)
-          case decision.kind
-          when "group" then told(format(PAGES, **@names, which: '"group" = $1'), decision.subject)
-          when "repoint" then told(format(SOURCES, @names), Core::Url::NormalForm.id(@site_id, decision.subject))
-          when "languages" then named(decision.value.fetch("pages").values.uniq)
-          when "intent", "canonical", "route" then matched(decision)
-          else [[], 0]
+          which, what = Core::Decisions::Registry.fetch(decision.kind).concerns(decision.subject, decision.value)
+          case which
+          when :of_group then told(format(PAGES, **@names, which: '"group" = $1'), what)
+          when :linking_to then told(format(SOURCES, @names), Core::Url::NormalForm.id(@site_id, what))
+          when :named then named(what)
+          when :matching
+            told(format(PAGES, **@names, which: "url ~ $1"), Core::Url::Pattern.new(what).translated)
+          else
+            [[], 0]
           end
         end
 
         private
-
-        def matched(decision)
-          pattern = Core::Url::Pattern.new(decision.subject)
-          return named([decision.subject]) if pattern.exact?
-
-          told(format(PAGES, **@names, which: "url ~ $1"), pattern.translated)
-        end
 
         def told(sql, param)
           rows = Postgres::Sql.rows(sql, [param])

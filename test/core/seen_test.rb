@@ -11,7 +11,10 @@ class SeenTest < Minitest::Test
   def page(**facts) =
     Seen::Page.new(url: URL, hops: [[URL, 200]], noindex: false, nofollow: false, links: [], hreflang: [], **facts)
 
-  def held(kind, value, page, **options) = Seen.of(kind, value, page, **options).map(&:holds)
+  def seen(kind, value, page, subject: URL) =
+    IronTrellis::Core::Decisions::Registry.fetch(kind).seen(subject, value, page)
+
+  def held(...) = seen(...).map(&:holds)
 
   def test_a_page_to_be_indexed_answers_says_no_noindex_and_gives_its_place_to_none
     index = {"intent" => "index"}
@@ -20,7 +23,7 @@ class SeenTest < Minitest::Test
     assert_equal [true, true, false], held("intent", index, page(canonical: NEW))
     assert_equal [false, true, true], held("intent", index, page(hops: nil, blocked: "Disallow: /x"))
     assert_equal ["redirects to #{NEW}"],
-      Seen.of("intent", index, page(hops: [[URL, 301], [NEW, 200]])).reject(&:holds).map(&:found)
+      seen("intent", index, page(hops: [[URL, 301], [NEW, 200]])).reject(&:holds).map(&:found)
   end
 
   def test_a_page_is_kept_out_by_a_noindex_that_can_be_seen_or_by_being_gone
@@ -28,7 +31,7 @@ class SeenTest < Minitest::Test
     assert_equal [true], held("intent", keep_out, page(noindex: true))
     assert_equal [true], held("intent", keep_out, page(hops: [[URL, 410]]))
     assert_equal [false], held("intent", keep_out, page(noindex: true, blocked: "Disallow: /x")), "nobody sees it"
-    assert_equal ["status 200, without noindex"], Seen.of("intent", keep_out, page).map(&:found)
+    assert_equal ["status 200, without noindex"], seen("intent", keep_out, page).map(&:found)
     assert_equal [true, false], held("intent", keep_out.merge("follow" => false), page(noindex: true))
     assert_empty held("intent", {"intent" => "undecided"}, page)
   end

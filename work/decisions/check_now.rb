@@ -36,16 +36,8 @@ module IronTrellis
 
         def checked(decision, page)
           live = @live.call(page["url"])
-          told(
-            page,
-            Core::Decisions::Seen.of(
-              decision.kind,
-              wanted(decision, page["url"]),
-              seen(page["url"], live),
-              subject: decision.subject
-            ),
-            live
-          )
+          kind = Core::Decisions::Registry.fetch(decision.kind)
+          told(page, kind.seen(decision.subject, decision.value, seen(page["url"], live)), live)
         end
 
         def told(page, conditions, live) =
@@ -54,23 +46,6 @@ module IronTrellis
             conditions: conditions.map(&:to_h),
             live: live
           )
-
-        # What a decision about many pages comes to for one of them.
-        def wanted(decision, url)
-          case decision.kind
-          when "canonical"
-            {"target" => Core::Canonicals::Choices.new({decision.subject => decision.value}).for(url)}
-          when "route"
-            decision.value.merge("to" => Core::Redirects::Table.new([route(decision)]).answer(url)&.target)
-          else
-            decision.value
-          end
-        end
-
-        def route(decision)
-          to, status, kind, query = decision.value.values_at("to", "status", "kind", "query")
-          Core::Redirects::Route.new(from: decision.subject, to: to, status: status, kind: kind, query: query)
-        end
 
         def seen(url, live)
           Core::Decisions::Seen::Page.new(
@@ -95,8 +70,7 @@ module IronTrellis
           else
             live[:error]
           end
-          condition =
-            Core::Decisions::Seen::Condition.new(name: "robots.txt", wanted: "as drafted", found: found, holds: same)
+          condition = Core::Decisions::Seen.condition("robots.txt", "as drafted", found, same)
           told({"url" => url, "url_id" => nil}, [condition], live.except(:text))
         end
       end

@@ -27,6 +27,20 @@ module IronTrellis
               captures(pattern, target)
               [subject, {"target" => target}]
             end
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @return [Array(Symbol, Object)] as Kind#concerns
+            def concerns(subject, _value) = matching(subject)
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @param page [Seen::Page]
+            # @return [Array<Seen::Condition>]
+            def seen(subject, value, page)
+              target = Canonicals::Choices.new({subject => value}).for(page.url)
+              [Seen.answers(page), Seen.names("Canonical", target, page.canonical)]
+            end
           end
         end
       end

@@ -17,6 +17,17 @@ module IronTrellis
             # @return [Array(String, Hash)] subject and value as they are kept
             # @raise [Error::InvalidInput]
             def read(subject, value) = [subject, wish(value)]
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @return [Array(Symbol, Object)] as Kind#concerns
+            def concerns(subject, _value) = [:of_group, subject]
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @param page [Seen::Page]
+            # @return [Array<Seen::Condition>]
+            def seen(_subject, value, page) = Wished.seen(value, page)
           end
         end
       end

@@ -20,6 +20,17 @@ module IronTrellis
               pattern = Url::Pattern.new(subject)
               [pattern.exact? ? Url::NormalForm.of(subject) : subject, wish(value)]
             end
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @return [Array(Symbol, Object)] as Kind#concerns
+            def concerns(subject, _value) = matching(subject)
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @param page [Seen::Page]
+            # @return [Array<Seen::Condition>]
+            def seen(_subject, value, page) = Wished.seen(value, page)
           end
         end
       end

@@ -20,6 +20,20 @@ module IronTrellis
               Core::Languages::CompleteSet.new(urls)
               [Url::NormalForm.of(subject), {"pages" => urls}]
             end
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @return [Array(Symbol, Object)] as Kind#concerns
+            def concerns(_subject, value) = [:named, value.fetch("pages").values.uniq]
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @param page [Seen::Page]
+            # @return [Array<Seen::Condition>]
+            def seen(_subject, value, page)
+              named = page.hreflang.to_a.to_h { |code, target| [code.downcase, target] }
+              value["pages"].map { |code, target| Seen.names("hreflang #{code}", target, named[code.downcase]) }
+            end
           end
         end
       end

@@ -37,7 +37,45 @@ module IronTrellis
               ]
             end
 
+            # @param subject [String]
+            # @param value [Hash]
+            # @return [Array(Symbol, Object)] as Kind#concerns
+            def concerns(subject, _value) = matching(subject)
+
+            # @param subject [String]
+            # @param value [Hash]
+            # @param page [Seen::Page]
+            # @return [Array<Seen::Condition>]
+            def seen(subject, value, page)
+              to = target_of(subject, value, page.url)
+              return [Seen.condition("Answer", "status 410", page.answer, page.status == 410)] if to.nil?
+
+              found = page.moved? ? "#{page.status} to #{page.hops[1].first}" : page.answer
+              last, status = page.hops.to_a.last
+              [
+                Seen.condition(
+                  "Redirect",
+                  "#{value["status"]} to #{to}",
+                  found,
+                  page.status == value["status"] && page.hops.to_a.dig(1, 0) == to
+                ),
+                Seen.condition(
+                  "Its end",
+                  "status 200",
+                  page.moved? ? "status #{status || "unknown"} at #{last}" : page.answer,
+                  page.moved? && status == 200
+                )
+              ]
+            end
+
             private
+
+            # Where one page leads by a pattern.
+            def target_of(subject, value, url)
+              to, status, kind, query = value.values_at("to", "status", "kind", "query")
+              route = Redirects::Route.new(from: subject, to: to, status: status, kind: kind, query: query)
+              Redirects::Table.new([route]).answer(url)&.target
+            end
 
             def status(value)
               return value["status"] if Redirects::Route::STATUSES.include?(value["status"])
