@@ -20,13 +20,17 @@ module IronTrellis
         # @param size [Integer] how many lines there are
         # @param frames [Array<Integer>] as #blocks takes them
         # @return [Array<Integer>] numbers of the lines outside the frames; of all where there are none
-        def numbers(size, frames)
+        def numbers(size, frames) = outside(size, frames).then { |found| found.empty? ? (0...size).to_a : found }
+
+        # @param size [Integer] how many lines there are
+        # @param frames [Array<Integer>] as #blocks takes them
+        # @return [Array<Integer>] numbers of the lines outside the frames; none where the page is nothing but frames
+        def outside(size, frames)
           return (0...size).to_a if frames.nil? || frames.empty?
 
           starts = frames.each_slice(2).map(&:last).unshift(0)
           ends = frames.each_slice(2).map(&:first).push(size)
-          outside = starts.zip(ends).flat_map { |from, to| (from...[to, size].min).to_a }
-          outside.empty? ? (0...size).to_a : outside
+          starts.zip(ends).flat_map { |from, to| (from...[to, size].min).to_a }
         end
 
         # @param lines [Array<String>] all of a page

@@ -18,6 +18,7 @@ module IronTrellis
         MOST_SENTENCE = 400
         # A phrase of one word has to be one that few pages say: at most one in so many.
         RARE = 20
+        NUMBER = /\A\d/
         # So alike two pages have to be, at least a little.
         LEAST_LIKENESS = 0.02
 
@@ -25,6 +26,7 @@ module IronTrellis
         def initialize(pages)
           @pages = pages
           @stems = {}
+          @names = Names.new(pages)
           @likeness = Likeness.new(pages.to_h { |page| [page.id, stems(page)] })
         end
 
@@ -52,7 +54,7 @@ module IronTrellis
 
         def surface(page, stem) =
           sentences(page).flat_map { |sentence, words|
-            words.filter_map { |one, from, to| fold(sentence[from...to]) if one == stem }
+            words.filter_map { |one, from, to| Names.fold(sentence[from...to]) if one == stem }
           }
 
         def targets =
@@ -61,7 +63,7 @@ module IronTrellis
         def of(target, given)
           open =
             speaking_of(target).reject do |page|
-              page.id == target.id || page.links.include?(target.id) || full?(page, given)
+              page.id == target.id || page.links.include?(target.id) || full?(page, given) || foreign?(page, target)
             end
           found = open.filter_map { |page| proposal(page, target) }
           found.max_by(MOST_OF_TARGET) { |one| [one.likeness * (1 + rank(one.source)), one.source.url] }
@@ -70,7 +72,13 @@ module IronTrellis
 
         # Pages that say all words of one of its phrases.
         def speaking_of(target) =
-          phrases(target).flat_map { |phrase| phrase.map { |stem| holders.fetch(stem, []) }.reduce(:&) }.uniq
+          phrases(target).flat_map { |phrase| terms(phrase).map { |stem| holders.fetch(stem, []) }.reduce(:&) }.uniq
+
+        # Readers are led to what they can read (common practice); pages of other languages are tied by hreflang.
+        def foreign?(page, target)
+          one, other = [page, target].map { |each| each.language.to_s.downcase[/\A[a-z]+/] }
+          one && other && one != other
+        end
 
         def full?(page, given) = given[page.id] >= MOST_OF_SOURCE
 
@@ -104,19 +112,18 @@ module IronTrellis
         # Where the page says the longest of the target's phrases that it does say.
         def place(page, target)
           phrases(target).each do |phrase|
-            found = said(page, phrase) if held?(page, phrase)
+            found = said(page, phrase, target) if held?(page, phrase)
             return found if found
           end
           nil
         end
 
-        # Stems of each phrase, the longest first.
+        # Stems and numbers of each phrase, the longest first.
         def phrases(target)
           (@phrases ||= {})[target.id] ||=
-            target
-              .phrases
-              .map { |phrase| stem(phrase, target.language) }
-              .reject { |stems| stems.empty? || stems.size == 1 && common?(stems.first, target.language) }
+            [*target.phrases, *target.queries.reject { |query| @names.shared?(query, target) }]
+              .map { |phrase| words(phrase, target.language).map(&:first) }
+              .reject { |stems| terms(stems).empty? || stems.size == 1 && common?(stems.first, target.language) }
               .uniq
               .sort_by { |stems| -stems.size }
         end
@@ -127,7 +134,10 @@ module IronTrellis
           holders.fetch(stem, []).count { |page| page.language == language } * RARE > @languages.fetch(language, 0)
         end
 
-        def held?(page, phrase) = phrase.all? { |stem| known(page).key?(stem) }
+        def held?(page, phrase) = terms(phrase).all? { |stem| known(page).key?(stem) }
+
+        # By numbers alone nothing is looked for.
+        def terms(stems) = stems.grep_v(NUMBER)
 
         def known(page) = (@known ||= {})[page.id] ||= stems(page).to_h { |stem| [stem, true] }
 
@@ -139,13 +149,24 @@ module IronTrellis
             end
         end
 
-        # The first sentence in which the words stand beside each other, whatever says nothing between them.
-        def said(page, phrase)
+        # The first sentence in which the words stand beside each other, whatever says nothing between them, and are
+        # part neither of what another page is called nor of a link.
+        def said(page, phrase, target)
           sentences(page).each do |sentence, words|
-            run = words.each_cons(phrase.size).find { |some| some.map(&:first) == phrase } or next
-            return sentence[0, MOST_SENTENCE], sentence[run.first[1]...run.last[2]]
+            runs = words.each_cons(phrase.size).select { |some| some.map(&:first) == phrase }
+            places = runs.map { |some| some.first[1]...some.last[2] }
+            place =
+              places.find { |one| !@names.within?(sentence, one, target) && !linked?(page, sentence, one) } or next
+            return sentence[0, MOST_SENTENCE], sentence[place]
           end
           nil
+        end
+
+        def linked?(page, sentence, place)
+          page.link_texts.any? do |text|
+            from = sentence.rindex(text, place.begin)
+            from && from + text.size >= place.end
+          end
         end
 
         # Each with its words that say something: stem, from and to.
@@ -159,7 +180,7 @@ module IronTrellis
           found = []
           sentence.scan(Content::Words::WORD) do |word|
             from, to = Regexp.last_match.offset(0)
-            plain = fold(word)
+            plain = Names.fold(word)
             found << [speech.stem(plain), from, to] unless speech.stop?(plain)
           end
           found
@@ -169,11 +190,9 @@ module IronTrellis
 
         def stem(text, language)
           speech = Content::Language.for(language)
-          words = text.scan(Content::Words::WORD).map { |word| fold(word) }
-          words.reject { |word| speech.stop?(word) || word.match?(/\A\d/) }.map { |word| speech.stem(word) }
+          words = text.scan(Content::Words::WORD).map { |word| Names.fold(word) }
+          words.reject { |word| speech.stop?(word) || word.match?(NUMBER) }.map { |word| speech.stem(word) }
         end
-
-        def fold(word) = word.unicode_normalize(:nfkc).downcase(:fold)
       end
     end
   end

@@ -8,7 +8,7 @@ module IronTrellis
         MOST = 5_000
         ROWS = <<~SQL
           SELECT l.url_id, l.url, l.title, l.h1, l.lang, l.authority, l.importance, l.wanted, b.texts, b.frames,
-            p.outline
+            b.menus, b.anchors, p.outline
           FROM %<ledger>s l JOIN %<page_blocks>s b USING (url_id) JOIN %<page_facts>s p USING (url_id)
           WHERE l.kind = 'html' AND l.indexable AND l.copy_of IS NULL
           ORDER BY l.importance DESC NULLS LAST, l.url LIMIT #{MOST}
@@ -17,6 +17,12 @@ module IronTrellis
           SELECT source_id, array_agg(DISTINCT target_id) AS targets FROM %<links>s
           WHERE source_id = ANY($1::bigint[]) AND target_id = ANY($1::bigint[]) AND type = $2 GROUP BY 1
         SQL
+        # What links within the text of a page read.
+        TEXTS = <<~SQL
+          SELECT source_id, array_agg(DISTINCT text) AS texts FROM %<links>s
+          WHERE source_id = ANY($1::bigint[]) AND type = $2 AND text <> '' AND coalesce(place, $3) = $3 GROUP BY 1
+        SQL
+        MAIN = Store::Pages::FactsRows::PLACES.fetch("main")
         QUERIES = <<~SQL
           SELECT url_id, array_agg(text ORDER BY impressions DESC) AS queries FROM (
             SELECT f.url_id, (SELECT text FROM queries t WHERE t.id = f.query_id) AS text, f.impressions,
@@ -36,11 +42,13 @@ module IronTrellis
         def call
           rows = Postgres::Sql.rows(format(ROWS, @names))
           ids = Postgres::Sql.array(rows.map { |row| row["url_id"] })
-          links = by_id(LINKS, "source_id", "targets", [ids, Store::Pages::FactsRows::TYPES.fetch("anchor")])
+          anchor = Store::Pages::FactsRows::TYPES.fetch("anchor")
+          links = by_id(LINKS, "source_id", "targets", [ids, anchor])
+          texts = by_id(TEXTS, "source_id", "texts", [ids, anchor, MAIN])
           span = Core::Evidence::Windows::SPANS.last
           queries = by_id(QUERIES, "url_id", "queries", [@run.id, span, ids])
           phrases = Desk::DeskPage.of(@run.crawl.site).pluck(:url_id, :phrases).to_h
-          rows.map { |row| page(row, links, queries, phrases) }
+          rows.map { |row| page(row, links, texts, queries, phrases) }
         end
 
         private
@@ -48,21 +56,33 @@ module IronTrellis
         def by_id(sql, id, values, params) =
           Postgres::Sql.rows(format(sql, @names), params).to_h { |row| row.values_at(id, values) }
 
-        # A heading is no place for a link.
+        # A heading is no place for a link, nor is what stands around the text; what is one already can't be another.
         def blocks(row)
           headings = (row["outline"] || []).to_h { |_, text| [text, true] }
-          Core::Copies::MainText.blocks(row["texts"], row["frames"]).reject { |line| headings.key?(line) }
+          lines = row["texts"].split("\n")
+          numbers = Core::Copies::MainText.outside(lines.size, row["frames"]) - (row["menus"] || []) - linked(row)
+          numbers.map { |number| lines[number] }.reject { |line| headings.key?(line) }
         end
 
-        def page(row, links, queries, phrases)
+        # Numbers of lines that a link fills.
+        def linked(row)
+          alone = Store::Pages::FactsRows::ANCHORS.fetch(:sole)
+          (row["anchors"] || [])
+            .each_slice(3)
+            .flat_map { |from, to, marks| marks.anybits?(alone) ? [*from..to] : [] }
+        end
+
+        def page(row, links, texts, queries, phrases)
           id = row["url_id"]
           Core::MissingLinks::Page.new(
             **row.slice("url", "title", "authority", "importance", "wanted").transform_keys(&:to_sym),
             id: id,
             language: row["lang"],
-            phrases: [*phrases[id], *row["h1"], row["title"]&.sub(SITE_NAME, ""), *queries[id]].compact.uniq,
+            phrases: [*phrases[id], *row["h1"], row["title"]&.sub(SITE_NAME, "")].compact.uniq,
+            queries: queries.fetch(id, []),
             blocks: blocks(row),
-            links: (links[id] || []).to_h { |target| [target, true] }
+            links: (links[id] || []).to_h { |target| [target, true] },
+            link_texts: texts.fetch(id, [])
           )
         end
       end

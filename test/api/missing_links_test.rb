@@ -16,6 +16,7 @@ class MissingLinksApiTest < Minitest::Test
     first = told["proposals"].first
     assert_includes first["sentence"], first["words"]
     refute linked?(first), "it isn't there yet"
+    assert_empty told["proposals"].select { |one| link_text?(one) }, "what is a link can't carry another"
     decide(first["source"], {links: [{target: first["target"], text: first["words"]}], refused: []})
     assert_equal "accepted", call(:get, path)["proposals"].first["state"]
     worked("/sites/#{@site}/fixes/again", {})
@@ -44,11 +45,15 @@ class MissingLinksApiTest < Minitest::Test
     call(:post, "/sites/#{@site}/decisions", wish, status: status)
   end
 
-  def linked?(proposal)
+  def linked?(proposal) = link?("target_id = $3", proposal.values_at("source_id", "target_id"))
+
+  def link_text?(proposal) = link?("text = $3", proposal.values_at("source_id", "sentence"))
+
+  def link?(which, values)
     crawl = Store::Sites::Site.find(@site).newest_crawl
     Store::Postgres::Sql.rows(
-      "SELECT 1 FROM links WHERE crawl_id = $1 AND source_id = $2 AND target_id = $3 AND type = 0",
-      [crawl.id, *proposal.values_at("source_id", "target_id")]
+      "SELECT 1 FROM links WHERE crawl_id = $1 AND source_id = $2 AND type = 0 AND #{which}",
+      [crawl.id, *values]
     ).any?
   end
 

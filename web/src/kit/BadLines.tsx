@@ -1,6 +1,6 @@
-import Box from "@mui/material/Box";
 import type { Schemas } from "../api/client";
 import { counted } from "./format";
+import { Apart } from "./pieces";
 
 const MOST = 20;
 
@@ -8,16 +8,16 @@ const MOST = 20;
 export function BadLines({ lines }: { lines: Schemas["BadLine"][] }) {
   if (lines.length === 0) return null;
   return (
-    <Box role="alert" sx={{ mt: 1 }}>
+    <Apart role="alert" mt={1}>
       <strong>{counted(lines.length, "line")} can't be used:</strong>
-      <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+      <Apart component="ul" m={0} pl={2.5}>
         {lines.slice(0, MOST).map((one) => (
           <li key={one.line}>
             line {one.line}: {one.why}
           </li>
         ))}
-      </Box>
+      </Apart>
       {lines.length > MOST && `and ${counted(lines.length - MOST, "further line")}`}
-    </Box>
+    </Apart>
   );
 }

@@ -1,4 +1,4 @@
-import { Beside, Quiet } from "./pieces";
+import { Apart, Beside, Clipped, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
@@ -82,9 +82,9 @@ function Checked({ page, alone }: { page: Page; alone: boolean }) {
     <Box sx={{ py: 0.75, borderTop: 1, borderColor: "divider", mt: 0.5 }}>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", minWidth: 0 }}>
         <Sign state={page.holds ? "passes" : "stops"} label={page.holds ? "as decided" : "not as decided"} />
-        <Box sx={{ minWidth: 0, overflow: "hidden" }}>
+        <Clipped>
           <UrlText url={page.url} size={12} />
-        </Box>
+        </Clipped>
         {!alone && <LinkButton act={() => setOpen(!open)}>{open ? "less" : "what it answered"}</LinkButton>}
       </Box>
       <Box component="ul" sx={{ m: 0, pl: 3, listStyle: "none", overflowWrap: "anywhere" }}>
@@ -96,9 +96,9 @@ function Checked({ page, alone }: { page: Page; alone: boolean }) {
         ))}
       </Box>
       {open && (
-        <Box sx={{ pl: 3, pt: 0.5 }}>
+        <Apart pl={3} pt={0.5}>
           <Answered answer={page.live} />
-        </Box>
+        </Apart>
       )}
     </Box>
   );

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import CircularProgress from "@mui/material/CircularProgress";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
+import { Apart } from "./pieces";
 
 /** A screen that has nothing to show yet: it says what to do next and does it with one button. */
 export function Empty({ title, children, action }: { title: string; children: ReactNode; action?: ReactNode }) {
@@ -21,11 +22,11 @@ export function Empty({ title, children, action }: { title: string; children: Re
 /** What went wrong, to what, and the way to try again. */
 export function Failed({ error, retry }: { error: Error; retry?: () => void }) {
   return (
-    <Box sx={{ p: 3 }}>
+    <Apart p={3}>
       <Alert severity="error" variant="outlined" action={retry && <Button onClick={retry}>Try again</Button>}>
         {error.message}
       </Alert>
-    </Box>
+    </Apart>
   );
 }
 

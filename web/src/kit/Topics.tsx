@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { counted } from "./format";
-import { Quiet } from "./pieces";
+import { Columns, Quiet } from "./pieces";
 import { SiteUrl } from "./SiteUrl";
 import type { Topic } from "./useMissingLinks";
 
@@ -10,18 +10,11 @@ const SHOWN = 6;
 export function Topics({ topics }: { topics: Topic[] }) {
   if (topics.length === 0) return <Quiet>No three pages speak of the same.</Quiet>;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gap: 2,
-        gridTemplateColumns: "repeat(auto-fill, minmax(340px, 1fr))",
-        alignItems: "start",
-      }}
-    >
+    <Columns of="repeat(auto-fill, minmax(340px, 1fr))" gap={2} align="start">
       {topics.map((topic) => (
         <One key={topic.leader.url} topic={topic} />
       ))}
-    </Box>
+    </Columns>
   );
 }
 

@@ -5,14 +5,20 @@ import { MONO } from "../theme";
 type Distance = number | "auto";
 /** Room around a piece, as MUI counts it: in steps of eight pixels. */
 type Around = Partial<
-  Record<"m" | "mt" | "mb" | "ml" | "mr" | "mx" | "my" | "p" | "px" | "py" | "pt" | "pb", Distance>
+  Record<"m" | "mt" | "mb" | "ml" | "mr" | "mx" | "my" | "p" | "px" | "py" | "pt" | "pb" | "pl" | "pr", Distance>
 >;
 type Props = Omit<BoxProps, "sx" | keyof Around> & { component?: ElementType };
 type Spaced = Props & Around;
 
 /** Parts what is around a piece from all else that it takes. */
-function parted({ m, mt, mb, ml, mr, mx, my, p, px, py, pt, pb, ...rest }: Spaced) {
-  return { around: { m, mt, mb, ml, mr, mx, my, p, px, py, pt, pb }, rest };
+function parted({ m, mt, mb, ml, mr, mx, my, p, px, py, pt, pb, pl, pr, ...rest }: Spaced) {
+  return { around: { m, mt, mb, ml, mr, mx, my, p, px, py, pt, pb, pl, pr }, rest };
+}
+
+/** Stands apart from what is around it. */
+export function Apart(props: Spaced) {
+  const { around, rest } = parted(props);
+  return <Box {...rest} sx={around} />;
 }
 
 /** Parts side by side, in the middle of the row unless they are aligned otherwise. */
@@ -53,6 +59,53 @@ export function Stacked({
       sx={{ display: "grid", gap, gridTemplateColumns: columns, alignContent: start ? "start" : undefined, ...around }}
     />
   );
+}
+
+/** Parts in columns as wide as `of` says; `across` is the room between columns alone, and a line is under ruled ones. */
+export function Columns({
+  of,
+  gap,
+  across,
+  align,
+  start = false,
+  ruled = false,
+  ...props
+}: Spaced & {
+  of: string;
+  gap?: number;
+  across?: number;
+  align?: "center" | "baseline" | "stretch" | "start" | "end";
+  start?: boolean;
+  ruled?: boolean;
+}) {
+  const { around, rest } = parted(props);
+  return (
+    <Box
+      {...rest}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: of,
+        gap,
+        columnGap: across,
+        alignItems: align,
+        alignContent: start ? "start" : undefined,
+        borderBottom: ruled ? 1 : undefined,
+        borderColor: ruled ? "divider" : undefined,
+        ...around,
+      }}
+    />
+  );
+}
+
+/** All of a screen, one part under the other, of which one takes the room that is left. */
+export const Filled = (props: Props) => (
+  <Box {...props} sx={{ height: "100%", display: "flex", flexDirection: "column" }} />
+);
+
+/** May be narrower than what is in it, which is then cut off. */
+export function Clipped(props: Spaced) {
+  const { around, rest } = parted(props);
+  return <Box {...rest} sx={{ minWidth: 0, overflow: "hidden", ...around }} />;
 }
 
 /** All of a screen, parted into rows. */

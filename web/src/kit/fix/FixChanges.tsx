@@ -1,10 +1,10 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../parts";
 import type { Fix, FixWork, Owner } from "./useFix";
+import { Columns } from "../pieces";
 
 type Props = { fix: Fix; work: FixWork; owners: Owner[] };
 
@@ -24,7 +24,7 @@ export function FixChanges({ fix, work, owners }: Props) {
   const set = (change: Partial<typeof draft>) => setDraft({ ...draft, ...change });
   return (
     <Part title="Who, when, and notes" level="h2">
-      <Box sx={{ display: "grid", gridTemplateColumns: "repeat(3, minmax(0, 1fr))", gap: 1.25, pt: 0.75 }}>
+      <Columns of="repeat(3, minmax(0, 1fr))" gap={1.25} pt={0.75}>
         <TextField select label="Who" value={draft.owner} onChange={(event) => set({ owner: event.target.value })}>
           <MenuItem value="">whoever is done first</MenuItem>
           {owners.map((one) => (
@@ -55,7 +55,7 @@ export function FixChanges({ fix, work, owners }: Props) {
             slotProps={{ inputLabel: { shrink: true } }}
           />
         ))}
-      </Box>
+      </Columns>
       <TextField
         multiline
         label="Notes"

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { counted } from "../format";
 import { Part } from "../parts";
-import { Beside, Quiet, Spring } from "../pieces";
+import { Apart, Beside, Quiet, Spring } from "../pieces";
 import type { Fix } from "./useFix";
 
 const MOST_LINES = 40;
@@ -29,7 +29,7 @@ function OneText({ name, content, href }: { name: string; content: string; href:
   const [copied, setCopied] = useState(false);
   const lines = content.split("\n");
   return (
-    <Box component="section" aria-label={name} sx={{ mb: 0.5 }}>
+    <Apart component="section" aria-label={name} mb={0.5}>
       <Beside>
         <Button onClick={() => setShown(!shown)} aria-expanded={shown} sx={{ px: 0.5, minWidth: 0 }}>
           {name}
@@ -62,6 +62,6 @@ function OneText({ name, content, href }: { name: string; content: string; href:
           {lines.length > MOST_LINES && "\n…"}
         </Box>
       )}
-    </Box>
+    </Apart>
   );
 }

@@ -1,4 +1,4 @@
-import { Beside, Spring, Stacked } from "../../../kit/pieces";
+import { Apart, Beside, Spring, Stacked } from "../../../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -59,10 +59,10 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
           {live.data.outages.length > 0 && (
             <Part title="Hosts that were away">
               {live.data.outages.map((one) => (
-                <Box key={`${one.authority} ${one.from}`} sx={{ mb: 0.5 }}>
+                <Apart key={`${one.authority} ${one.from}`} mb={0.5}>
                   <strong>{one.authority}</strong> couldn't be reached from {clock(one.from)}
                   {one.to ? ` to ${clock(one.to)}; it was waited for` : " on"}
-                </Box>
+                </Apart>
               ))}
             </Part>
           )}

@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Columns, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { clock } from "../../../kit/format";
 import type { Schemas } from "../../../api/client";
@@ -11,11 +11,13 @@ export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
   return (
     <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, maxHeight: 170, overflow: "auto" }} tabIndex={0}>
       {errors.map((one) => (
-        <Box
+        <Columns
           component="li"
           key={`${one.at} ${one.url_id}`}
           title={one.detail ?? undefined}
-          sx={{ display: "grid", gridTemplateColumns: "16px 76px minmax(0, 1fr) auto", gap: 1, alignItems: "baseline" }}
+          of="16px 76px minmax(0, 1fr) auto"
+          gap={1}
+          align="baseline"
         >
           <Box sx={{ alignSelf: "center", display: "flex" }}>
             <Sign state="stops" size={13} label="error" />
@@ -25,7 +27,7 @@ export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
           <Quiet component="span" small>
             {clock(one.at)}
           </Quiet>
-        </Box>
+        </Columns>
       ))}
     </Box>
   );

@@ -7,6 +7,7 @@ import { MONO } from "../../../theme";
 import { FormProvider } from "./form";
 import { SectionList } from "./SectionList";
 import { useSetup } from "./useSetup";
+import { Apart, Columns } from "../../../kit/pieces";
 
 /** A new site begins with its address and one button; all else is folded, with what holds where nothing is said. */
 export default function NewSite() {
@@ -28,7 +29,7 @@ export default function NewSite() {
         <Typography variant="h1" gutterBottom>
           A new site
         </Typography>
-        <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) auto", gap: 1.5, alignItems: "start" }}>
+        <Columns of="minmax(0, 1fr) auto" gap={1.5} align="start">
           <TextField
             label="Address of the site"
             placeholder="example.com"
@@ -48,18 +49,18 @@ export default function NewSite() {
           >
             Crawl
           </Button>
-        </Box>
+        </Columns>
         {failure && !wrong && (
           <Alert severity="error" sx={{ mt: 1 }}>
             {failure.message}
           </Alert>
         )}
-        <Box sx={{ mt: 4 }}>
+        <Apart mt={4}>
           <SectionList heading="What the crawl is told" problem={problem} />
           <Button variant="outlined" disabled={busy} onClick={() => setup.save.mutate()} sx={{ mt: 2 }}>
             Save without crawling
           </Button>
-        </Box>
+        </Apart>
       </Box>
     </FormProvider>
   );

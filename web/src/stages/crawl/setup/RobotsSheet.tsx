@@ -1,4 +1,4 @@
-import { Beside, Mono, Stacked } from "../../../kit/pieces";
+import { Beside, Columns, Mono, Stacked } from "../../../kit/pieces";
 import { MONO } from "../../../theme";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -41,7 +41,7 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
           Close
         </Button>
       </Beside>
-      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 2 }}>
+      <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={2}>
         <TextField
           label="The file"
           multiline
@@ -62,7 +62,7 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
           helperText="One a line."
           slotProps={CODE}
         />
-      </Box>
+      </Columns>
       <Beside gap={1.5} align="start">
         <TextField
           label="Agent token"

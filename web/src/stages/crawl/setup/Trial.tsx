@@ -1,4 +1,4 @@
-import { Beside, Mono, Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Columns, Mono, Quiet, Spring } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
@@ -111,17 +111,7 @@ function Patterns({ patterns, known }: { patterns: Pattern[]; known: number }) {
 function Verdict({ row }: { row: Row }) {
   const address = row.normal ?? row.url;
   return (
-    <Box
-      component="li"
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "16px minmax(0, 1fr)",
-        columnGap: 1,
-        py: 0.4,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <Columns component="li" of="16px minmax(0, 1fr)" across={1} ruled py={0.4}>
       <Sign state={row.taken ? "passes" : "stops"} size={14} label={row.taken ? "fetched" : "not fetched"} />
       <UrlText url={address} withHost size={12} />
       {(row.why || address !== row.url) && (
@@ -129,6 +119,6 @@ function Verdict({ row }: { row: Row }) {
           {[row.why, address !== row.url && "read without what is dropped"].filter(Boolean).join("; ")}
         </Box>
       )}
-    </Box>
+    </Columns>
   );
 }

@@ -5,6 +5,7 @@ import TextField from "@mui/material/TextField";
 import { createContext, type ReactNode, useContext } from "react";
 import { MONO } from "../../../theme";
 import type { Fields } from "./fields";
+import { Columns } from "../../../kit/pieces";
 
 type TextName = { [K in keyof Fields]: Fields[K] extends string ? K : never }[keyof Fields];
 type FlagName = { [K in keyof Fields]: Fields[K] extends boolean ? K : never }[keyof Fields];
@@ -81,5 +82,7 @@ export function Flag({ name, label, help }: { name: FlagName; label: string; hel
 
 /** Fields side by side. */
 export const InColumns = ({ children, columns = 2 }: { children: ReactNode; columns?: number }) => (
-  <Box sx={{ display: "grid", gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gap: 2 }}>{children}</Box>
+  <Columns of={`repeat(${columns}, minmax(0, 1fr))`} gap={2}>
+    {children}
+  </Columns>
 );

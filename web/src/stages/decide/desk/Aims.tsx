@@ -1,10 +1,9 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Apart, Beside, Quiet } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 const SHOWN = 6;
@@ -43,7 +42,7 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         </Button>
       </Beside>
       {sheet.proposed.slice(0, SHOWN).map((one) => (
-        <Box key={one.phrase} sx={{ mt: 0.5 }}>
+        <Apart key={one.phrase} mt={0.5}>
           <Button size="small" sx={{ py: 0, px: 0.5, minWidth: 0 }} onClick={() => add(one.phrase)}>
             {one.phrase}
           </Button>
@@ -51,7 +50,7 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
             {" "}
             {one.why}
           </Quiet>
-        </Box>
+        </Apart>
       ))}
     </Part>
   );

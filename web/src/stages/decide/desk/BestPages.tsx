@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Apart, Beside, Columns, Quiet } from "../../../kit/pieces";
 
 type Props = { told: Schemas["BestPages"]; own: string; chosen: string[]; add: (urls: string[]) => void };
 
@@ -10,7 +10,7 @@ export function BestPages({ told, own, chosen, add }: Props) {
   const ours = (url: string) => new URL(url).host === new URL(own).host;
   const open = told.results.map((one) => one.url).filter((url) => !chosen.includes(url) && !ours(url));
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 1fr)", gap: 3, mb: 1.5 }}>
+    <Columns of="minmax(0, 2fr) minmax(0, 1fr)" gap={3} mb={1.5}>
       <Box>
         <Beside>
           <Quiet component="span">The best pages by {told.index}.</Quiet>
@@ -19,7 +19,7 @@ export function BestPages({ told, own, chosen, add }: Props) {
           </Button>
         </Beside>
         {told.results.map((one) => (
-          <Box key={one.url} sx={{ mb: 0.5 }}>
+          <Apart key={one.url} mb={0.5}>
             <Button
               size="small"
               sx={{ py: 0, px: 0.5, minWidth: 0 }}
@@ -35,7 +35,7 @@ export function BestPages({ told, own, chosen, add }: Props) {
               {one.url}
               {ours(one.url) && ", of this site"}
             </Quiet>
-          </Box>
+          </Apart>
         ))}
         {told.results.length === 0 && <Quiet>It knows no page for it.</Quiet>}
       </Box>
@@ -43,12 +43,12 @@ export function BestPages({ told, own, chosen, add }: Props) {
         <Quiet>What others pay for, as ideas</Quiet>
         {told.paid.length === 0 && <Quiet small>Nothing.</Quiet>}
         {told.paid.map((one) => (
-          <Box key={one.url} sx={{ mb: 0.75 }}>
+          <Apart key={one.url} mb={0.75}>
             <strong>{one.title}</strong>
             <div>{one.description}</div>
-          </Box>
+          </Apart>
         ))}
       </Box>
-    </Box>
+    </Columns>
   );
 }

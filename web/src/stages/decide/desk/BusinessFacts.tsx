@@ -1,11 +1,10 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Unready } from "../../../kit/Unready";
 import { type BusinessFacts as Told, type Fact, useBusinessFacts } from "./useBusinessFacts";
@@ -88,7 +87,7 @@ type OneProps = { fact: Told["facts"][number]; told: Told; choose: (chosen: Reco
 
 function OneFact({ fact, told, choose }: OneProps) {
   return (
-    <Box sx={{ mb: 2 }}>
+    <Apart mb={2}>
       <Part title={NAMES[fact.fact]} level="h2">
         <Quiet small>
           {fact.right} as chosen, {fact.otherwise} written otherwise, {fact.wrong} another, {fact.missing} missing
@@ -117,6 +116,6 @@ function OneFact({ fact, told, choose }: OneProps) {
           </Roomy>
         )}
       </Part>
-    </Box>
+    </Apart>
   );
 }

@@ -1,8 +1,7 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { count, counted } from "../../../kit/format";
-import { Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Beside, Filled, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -19,17 +18,17 @@ export default function Desk() {
   const { site, pages, text, setText, open, choose, view, setView } = useDesk();
   if (open) return <DeskPage key={open} site={site} url={open} close={() => choose(undefined)} />;
   return (
-    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
+    <Filled>
       <Title>Desk</Title>
-      <Box sx={{ px: 2.5, py: 1 }}>
+      <Apart px={2.5} py={1}>
         <Toggles<string> choices={VIEWS} value={view} choose={setView} choiceSx={{ py: 0.25, px: 1.25 }} />
-      </Box>
+      </Apart>
       {view === "business" ? (
         <BusinessFacts site={site} />
       ) : (
         <Pages pages={pages} text={text} setText={setText} choose={choose} />
       )}
-    </Box>
+    </Filled>
   );
 }
 

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Columns, Quiet } from "../../../kit/pieces";
 import type { Sheet } from "./useDeskPage";
 
 type Check = Sheet["checks"][number];
@@ -10,7 +10,7 @@ export function FitOf({ sheet }: { sheet: Sheet }) {
   const changed = sheet.draft_fit !== sheet.fit;
   return (
     <Part title="Fit" level="h2">
-      <Box role="status" sx={{ mb: 1 }}>
+      <Apart role="status" mb={1}>
         Meets <strong>{sheet.fit}</strong> of 100 by weight
         {changed && (
           <>
@@ -18,7 +18,7 @@ export function FitOf({ sheet }: { sheet: Sheet }) {
           </>
         )}
         .
-      </Box>
+      </Apart>
       {sheet.checks.map((check) => (
         <One key={check.name} check={check} />
       ))}
@@ -29,7 +29,7 @@ export function FitOf({ sheet }: { sheet: Sheet }) {
 function One({ check }: { check: Check }) {
   const better = check.drafted !== check.found;
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "20px minmax(0, 1fr) auto", gap: 0.5, mb: 0.25 }}>
+    <Columns of="20px minmax(0, 1fr) auto" gap={0.5} mb={0.25}>
       <Box
         component="span"
         role="img"
@@ -49,7 +49,7 @@ function One({ check }: { check: Check }) {
         {number(check.found)}
         {better && ` → ${number(check.drafted)}`}
       </span>
-    </Box>
+    </Columns>
   );
 }
 

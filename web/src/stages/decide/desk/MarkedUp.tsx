@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Beside, Columns, Quiet, Wrong } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 type Item = Sheet["data"]["items"][number];
@@ -28,7 +28,7 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   const text = work.draft.data ?? "";
   return (
     <Part title="Structured data" level="h2">
-      <Box sx={{ display: "grid", gap: 3, gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" }}>
+      <Columns of="minmax(0, 1fr) minmax(0, 1fr)" gap={3}>
         <Box>
           {items.length === 0 && <Quiet>The page has none.</Quiet>}
           {problems.map((problem) => (
@@ -101,14 +101,14 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
             />
           )}
         </Box>
-      </Box>
+      </Columns>
     </Part>
   );
 }
 
 function OneItem({ item }: { item: Item }) {
   return (
-    <Box sx={{ mb: 1.5 }}>
+    <Apart mb={1.5}>
       <strong>{item.types.join(", ")}</strong>
       {Object.entries(item.properties).map(([name, values]) => (
         <div key={name}>
@@ -119,6 +119,6 @@ function OneItem({ item }: { item: Item }) {
         <Wrong key={one}>{one}</Wrong>
       ))}
       {item.possible.length > 0 && <Quiet small>schema.org also knows {item.possible.join(", ")}</Quiet>}
-    </Box>
+    </Apart>
   );
 }

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { PagePicture } from "../../../kit/PagePicture";
 import { Part } from "../../../kit/parts";
-import { Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Quiet, Wrong } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 /** How a page of results would show it, as it is and as it is drafted; and the page drawn with its draft. */
@@ -31,7 +31,7 @@ export function Result({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
 
 function One({ name, result, sheet }: { name: string; result: Sheet["results"][number]; sheet: Sheet }) {
   return (
-    <Box sx={{ mb: 1.5 }}>
+    <Apart mb={1.5}>
       <Quiet small>{name}</Quiet>
       <Box
         sx={{ fontFamily: "Arial, 'Liberation Sans', sans-serif", fontSize: 17, color: "verdigris", lineHeight: 1.3 }}
@@ -48,7 +48,7 @@ function One({ name, result, sheet }: { name: string; result: Sheet["results"][n
         {wide("title", result.title_px, sheet.cut_at.title)};{" "}
         {wide("description", result.description_px, sheet.cut_at.description)}
       </Quiet>
-    </Box>
+    </Apart>
   );
 }
 

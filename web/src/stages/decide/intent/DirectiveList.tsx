@@ -1,4 +1,4 @@
-import { Beside, Narrow, Scroll } from "../../../kit/pieces";
+import { Apart, Beside, Clipped, Columns, Narrow, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -44,7 +44,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
         />
       </Beside>
       {steps.map((step) => (
-        <Box component="section" key={step} aria-label={STEPS[step]} sx={{ mb: 2.5 }}>
+        <Apart component="section" key={step} aria-label={STEPS[step]} mb={2.5}>
           <Typography variant="h2" sx={{ borderBottom: "2px solid", borderColor: "iron", pb: 0.5 }}>
             {STEPS[step] ?? "Last"}
           </Typography>
@@ -53,7 +53,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
             .map((one) => (
               <Item key={`${one.group} ${one.where} ${one.action} ${one.text} ${one.reason}`} item={one} />
             ))}
-        </Box>
+        </Apart>
       ))}
     </Scroll>
   );
@@ -61,16 +61,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
 
 function Item({ item }: { item: Directive }) {
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 5fr) minmax(0, 4fr) minmax(0, 3fr)",
-        columnGap: 3,
-        py: 1,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <Columns of="minmax(0, 5fr) minmax(0, 4fr) minmax(0, 3fr)" across={3} ruled py={1}>
       <Narrow>
         <span>
           {item.action === "add" ? "Write into" : "Take out of"} {WHERE[item.where] ?? item.where}
@@ -108,11 +99,11 @@ function Item({ item }: { item: Directive }) {
         {item.template && ` (${item.urls} of ${item.pages})`}
         {!item.template &&
           item.samples.map((url) => (
-            <Box key={url} sx={{ overflow: "hidden" }}>
+            <Clipped key={url}>
               <UrlText url={url} size={12} />
-            </Box>
+            </Clipped>
           ))}
       </Narrow>
-    </Box>
+    </Columns>
   );
 }

@@ -1,4 +1,4 @@
-import { Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Clipped, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count, counted } from "../../../kit/format";
@@ -10,19 +10,19 @@ const SHOWN = 30;
 /** URLs that a robots.txt blocks or allows otherwise than before. */
 export function Changed({ what, change }: { what: string; change: Schemas["RobotsChange"] }) {
   return (
-    <Box sx={{ mb: 1 }}>
+    <Apart mb={1}>
       <strong>
         {counted(change.total, "URL")} {what}
       </strong>
       {change.wanted > 0 && <Wrong component="span">{`, ${count(change.wanted)} of them should be indexed`}</Wrong>}
       <Box sx={{ maxHeight: 130, overflow: "auto" }}>
         {change.rows.slice(0, SHOWN).map((row) => (
-          <Box key={row.url_id} sx={{ overflow: "hidden" }} title={row.rule ?? undefined}>
+          <Clipped key={row.url_id} title={row.rule ?? undefined}>
             <UrlLink id={row.url_id} url={row.url} />
-          </Box>
+          </Clipped>
         ))}
       </Box>
-    </Box>
+    </Apart>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Beside, PlainList, Stacked } from "../../../kit/pieces";
+import { Apart, Beside, Columns, PlainList, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -21,7 +21,7 @@ export function RobotsDraft({ site, crawl }: { site: number; crawl: Crawl }) {
   const { search, change, origins } = useRobotsDraft({ crawl });
   if (origins.state !== "ready") return <Unready screen={origins} />;
   const start = origins.data.find((one) => one.origin === search.get("origin")) ?? origins.data[0];
-  if (!start) return <Box sx={{ px: 2.5 }}>The crawl met no robots.txt.</Box>;
+  if (!start) return <Apart px={2.5}>The crawl met no robots.txt.</Apart>;
   return (
     <Box sx={{ px: 2.5, overflow: "auto" }}>
       <TextField
@@ -48,7 +48,7 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
   if (trial.state !== "ready") return <Unready screen={trial} />;
   const draft = trial.data;
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr)", columnGap: 3 }}>
+    <Columns of="minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr)" across={3}>
       <Part level="h2" title="Draft">
         <TextField
           multiline
@@ -91,7 +91,7 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
           <Difference difference={draft.difference} />
         </Part>
       </Stacked>
-    </Box>
+    </Columns>
   );
 }
 

@@ -1,5 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
-import Box from "@mui/material/Box";
+import { Apart, Quiet } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import { type Crawl } from "../../../api/client";
 import { moment } from "../../../kit/format";
@@ -11,13 +10,13 @@ import { useRobotsNow } from "./useRobotsNow";
 export function RobotsNow({ crawl, origin, use }: { crawl: Crawl; origin: string; use: (text: string) => void }) {
   const { again, now } = useRobotsNow({ crawl, origin });
   return (
-    <Box sx={{ mb: 1.5 }}>
+    <Apart mb={1.5}>
       <Button variant="outlined" onClick={() => again.mutate()} disabled={again.isPending}>
         {again.isPending ? "Reading …" : "Read it again now"}
       </Button>
       <WhyNot error={again.error} />
       {now && !again.isPending && (
-        <Box role="status" sx={{ mt: 1 }}>
+        <Apart role="status" mt={1}>
           <strong>
             {now.error ? `No answer (${now.error})` : `Status ${now.status}`}
             {now.same ? ", the same as the crawl found" : ", otherwise than the crawl found"}
@@ -33,8 +32,8 @@ export function RobotsNow({ crawl, origin, use }: { crawl: Crawl; origin: string
               {now.text !== null && <Button onClick={() => use(now.text ?? "")}>Begin with this file</Button>}
             </>
           )}
-        </Box>
+        </Apart>
       )}
-    </Box>
+    </Apart>
   );
 }

@@ -1,4 +1,4 @@
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Beside, Clipped, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -80,9 +80,9 @@ export function WhatWouldChange({ intent, judging }: { intent: ReturnType<typeof
               {shown && (
                 <Box sx={{ pb: 1, maxHeight: 220, overflow: "auto" }}>
                   {found.rows.map((row) => (
-                    <Box key={row.url_id} sx={{ overflow: "hidden" }}>
+                    <Clipped key={row.url_id}>
                       <UrlLink id={row.url_id} url={row.url} />
-                    </Box>
+                    </Clipped>
                   ))}
                   {found.total > found.rows.length && <Quiet>and {count(found.total - found.rows.length)} more</Quiet>}
                 </Box>

@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { BadLines } from "../../../kit/BadLines";
@@ -21,7 +21,7 @@ export function BringSets({ site }: { site: number }) {
       />
       <WhyNot error={bring.error} sx={{ mt: 1 }} />
       {found && (
-        <Box role="status" sx={{ mt: 1 }}>
+        <Apart role="status" mt={1}>
           {counted(found.clusters.length, "set")}, {counted(found.faults.length, "fault")}.
           <Box component="ul" sx={{ m: 0, pl: 2.5, maxHeight: 220, overflow: "auto" }}>
             {found.faults.slice(0, 50).map((fault, place) => (
@@ -43,7 +43,7 @@ export function BringSets({ site }: { site: number }) {
               Decide for these sets
             </Button>
           )}
-        </Box>
+        </Apart>
       )}
     </Box>
   );

@@ -1,4 +1,4 @@
-import { Narrow, Quiet } from "../../../kit/pieces";
+import { Apart, Clipped, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -30,7 +30,7 @@ export function Clusters({ site, crawl, languages }: Props) {
         {clusters.length === 0
           ? "No page names another one for a language."
           : `${counted(total, "set")} on ${counted(hosts.length, "host")}, ${count(whole)} of them whole`}
-        <Box sx={{ ml: "auto" }}>
+        <Apart ml="auto">
           <FileLinks
             what="All sets, made whole:"
             files={[
@@ -40,7 +40,7 @@ export function Clusters({ site, crawl, languages }: Props) {
               ["CSV", "csv"],
             ].map(([name, form]) => ({ name: name ?? "", href: `/api/crawls/${crawl.id}/languages/${form}` }))}
           />
-        </Box>
+        </Apart>
       </Box>
       <Box
         sx={{
@@ -83,9 +83,9 @@ export function Clusters({ site, crawl, languages }: Props) {
               >
                 <SmallMatrix states={one.states} />
                 <Narrow>
-                  <Box sx={{ overflow: "hidden" }}>
+                  <Clipped>
                     <UrlText url={one.first} />
-                  </Box>
+                  </Clipped>
                   <Box sx={{ display: "flex", gap: 1, fontSize: 12, color: "text.secondary" }}>
                     <span style={{ whiteSpace: "nowrap" }}>{counted(one.members.length, "page")}</span>
                     <Box component="strong" sx={{ ml: "auto", color: one.notes.length === 0 ? "verdigris" : "brass" }}>

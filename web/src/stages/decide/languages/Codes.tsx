@@ -1,4 +1,4 @@
-import { Beside, Mono, Quiet } from "../../../kit/pieces";
+import { Beside, Columns, Mono, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
@@ -79,23 +79,13 @@ function Finder() {
       />
       <Box component="ul" aria-label="Codes found" sx={{ listStyle: "none", m: 0, mt: 1, p: 0 }}>
         {found.slice(0, MOST).map((one) => (
-          <Box
-            component="li"
-            key={`${one.kind} ${one.code}`}
-            sx={{
-              display: "grid",
-              gridTemplateColumns: "48px 1fr auto",
-              borderBottom: 1,
-              borderColor: "divider",
-              py: 0.25,
-            }}
-          >
+          <Columns component="li" key={`${one.kind} ${one.code}`} of="48px 1fr auto" ruled py={0.25}>
             <Mono component="strong">{one.code}</Mono>
             <span>{one.name}</span>
             <Quiet component="span" small>
               {one.kind}
             </Quiet>
-          </Box>
+          </Columns>
         ))}
       </Box>
       {asked !== "" && found.length === 0 && <Quiet mt={1}>There is no language and no country of that name.</Quiet>}

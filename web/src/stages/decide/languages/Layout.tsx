@@ -1,4 +1,4 @@
-import { Beside, Column, Mono, Quiet } from "../../../kit/pieces";
+import { Apart, Beside, Clipped, Column, Mono, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
@@ -28,9 +28,9 @@ export function Layout({ languages }: { languages: LanguagesData }) {
               <Box component="dt" sx={{ fontFamily: MONO, fontWeight: 650 }}>
                 {language}
               </Box>
-              <Box component="dd" sx={{ m: 0 }}>
+              <Apart component="dd" m={0}>
                 {Object.entries(places).map(([place, pages]) => (
-                  <Box key={place} sx={{ mb: 0.5 }}>
+                  <Apart key={place} mb={0.5}>
                     <Beside gap={0} align="stretch" between>
                       <Mono component="span" size={12}>
                         {place}
@@ -41,9 +41,9 @@ export function Layout({ languages }: { languages: LanguagesData }) {
                       aria-hidden
                       sx={{ height: 5, width: `${Math.max(Math.sqrt(pages / most) * 100, 1)}%`, bgcolor: "moss" }}
                     />
-                  </Box>
+                  </Apart>
                 ))}
-              </Box>
+              </Apart>
             </Box>
           ))}
         </Box>
@@ -66,9 +66,9 @@ export function Layout({ languages }: { languages: LanguagesData }) {
               They belong to no set, or another page is their main version. Take their hreflang lines out.
             </Quiet>
             {alone.slice(0, 50).map((url) => (
-              <Box key={url} sx={{ overflow: "hidden" }}>
+              <Clipped key={url}>
                 <UrlText url={url} size={12} withHost />
-              </Box>
+              </Clipped>
             ))}
           </Part>
         )}

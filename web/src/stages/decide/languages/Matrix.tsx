@@ -1,4 +1,4 @@
-import { Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Wrong } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -65,7 +65,7 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
           </tbody>
         </Box>
       </Box>
-      <Box sx={{ mt: 1.5 }}>{explained(matrix.data, notes)}</Box>
+      <Apart mt={1.5}>{explained(matrix.data, notes)}</Apart>
       <SetEditor
         key={`${first} ${decision?.id ?? ""}`}
         site={site}

@@ -1,4 +1,4 @@
-import { Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -23,7 +23,7 @@ type Props = {
 export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
   const { text, setText, form, setForm, decide, chosen, enough, lines } = useSetEditor({ site, crawl, pages, editing });
   return (
-    <Box sx={{ mt: 2.5 }}>
+    <Apart mt={2.5}>
       {editing && (
         <TextField
           label="Code and address, one pair a line; x-default is for everybody else"
@@ -105,6 +105,6 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
           )}
         </Beside>
       </Part>
-    </Box>
+    </Apart>
   );
 }

@@ -1,4 +1,4 @@
-import { Beside, Narrow, PlainList, Quiet } from "../../../kit/pieces";
+import { Beside, Columns, Narrow, PlainList, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -60,18 +60,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
         </Beside>
         <PlainList aria-label="Pages that seem to belong together">
           {open.map((one) => (
-            <Box
-              component="li"
-              key={keyOf(one)}
-              sx={{
-                display: "grid",
-                gridTemplateColumns: "28px minmax(0, 1fr) 240px",
-                columnGap: 1,
-                py: 0.75,
-                borderBottom: 1,
-                borderColor: "divider",
-              }}
-            >
+            <Columns component="li" key={keyOf(one)} of="28px minmax(0, 1fr) 240px" across={1} ruled py={0.75}>
               <Checkbox
                 size="small"
                 sx={{ p: 0, alignSelf: "start" }}
@@ -95,7 +84,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
                 ))}
               </Narrow>
               <Quiet small>{one.reasons.join("; ")}</Quiet>
-            </Box>
+            </Columns>
           ))}
         </PlainList>
       </Narrow>

@@ -1,8 +1,7 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, moment } from "../../../kit/format";
-import { Beside, Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Filled, Quiet, Scroll, Spring } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { Topics } from "../../../kit/Topics";
@@ -19,7 +18,7 @@ export default function Links() {
   const error = work.look.error ?? work.decide.error;
   const open = proposals.filter((one) => one.state === "open").length;
   return (
-    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
+    <Filled>
       <Title>Links</Title>
       <Beside gap={1.5} wrap px={2.5} py={1}>
         <Toggles<string>
@@ -59,6 +58,6 @@ export default function Links() {
         {work.view === "topics" && <Topics topics={topics} />}
         {work.view === "lost" && <LostHosts lost={lost} />}
       </Scroll>
-    </Box>
+    </Filled>
   );
 }

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { counted } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import { Quiet, Spring } from "../../../kit/pieces";
+import { Apart, Quiet, Spring } from "../../../kit/pieces";
 import type { MissingLink } from "../../../kit/useMissingLinks";
 import type { LinksWork } from "./useLinks";
 
@@ -12,7 +12,7 @@ export function ToOnePage({ links, work }: { links: MissingLink[]; work: LinksWo
   if (!first) return null;
   const open = links.filter((one) => one.state === "open");
   return (
-    <Box component="section" aria-label={`To ${first.target}`} sx={{ mt: 1.5 }}>
+    <Apart component="section" aria-label={`To ${first.target}`} mt={1.5}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", borderBottom: 1, borderColor: "iron", pb: 0.25 }}>
         <span>
           to <OpenUrl id={first.target_id} url={first.target} />
@@ -30,7 +30,7 @@ export function ToOnePage({ links, work }: { links: MissingLink[]; work: LinksWo
       {links.map((one) => (
         <Row key={one.source} link={one} work={work} />
       ))}
-    </Box>
+    </Apart>
   );
 }
 

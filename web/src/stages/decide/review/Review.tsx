@@ -8,7 +8,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { count, counted, share } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
 import { Sign } from "../../../kit/signs/Sign";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
@@ -58,7 +58,7 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
         <BringFile label="Bring decisions back" accept=".csv" read={(file) => bring.mutate(file)} />
         <ExportMenu path={`crawls/${crawl.id}/review`} query={group === undefined ? {} : { group }} />
       </Beside>
-      <Box sx={{ px: 2.5 }}>
+      <Apart px={2.5}>
         <Yardsticks yardsticks={yardsticks} keep={(next) => measure.mutate(next)} />
         {error && <Alert severity="error">{error.message}</Alert>}
         {bring.data && (
@@ -71,7 +71,7 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
             {bring.data.bad.map((one) => `; line ${one.line}: ${one.why}`)}
           </Alert>
         )}
-      </Box>
+      </Apart>
       <Table
         rows={rows}
         yardsticks={yardsticks}

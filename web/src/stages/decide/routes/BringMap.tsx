@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { BadLines } from "../../../kit/BadLines";
 import { BringFile } from "../../../kit/BringFile";
@@ -23,10 +23,10 @@ export function BringMap({ site }: { site: number }) {
       />
       <WhyNot error={bring.error} sx={{ mt: 1 }} />
       {bring.data && (
-        <Box role="status" sx={{ mt: 1 }}>
+        <Apart role="status" mt={1}>
           {counted(bring.data.ids.length, "route")} of {counted(bring.data.read, "line")} went into the map.
           <BadLines lines={bring.data.bad} />
-        </Box>
+        </Apart>
       )}
     </Box>
   );

@@ -1,4 +1,4 @@
-import { Beside, Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Clipped, Columns, Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -105,19 +105,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
         )}
         <PlainList aria-label="Lost addresses">
           {rows.map((row) => (
-            <Box
-              component="li"
-              key={row.url_id}
-              sx={{
-                display: "grid",
-                gridTemplateColumns: COLUMNS,
-                columnGap: 1.5,
-                py: 0.5,
-                borderBottom: 1,
-                borderColor: "divider",
-                alignItems: "start",
-              }}
-            >
+            <Columns component="li" key={row.url_id} of={COLUMNS} across={1.5} align="start" ruled py={0.5}>
               <Checkbox
                 size="small"
                 sx={{ p: 0 }}
@@ -126,7 +114,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                 onChange={(_, checked) => setTicked({ ...ticked, [row.url]: checked })}
                 slotProps={{ input: { "aria-label": `Tick ${row.url}` } }}
               />
-              <Box sx={{ overflow: "hidden" }}>
+              <Clipped>
                 <UrlLink id={row.url_id} url={row.url} />
                 <Quiet small>
                   {[
@@ -141,7 +129,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                     .filter(Boolean)
                     .join(", ")}
                 </Quiet>
-              </Box>
+              </Clipped>
               <Right>{row.status}</Right>
               <Right>{row.links_in}</Right>
               <Target
@@ -150,7 +138,7 @@ export function Broken({ site, crawl }: { site: number; crawl: Crawl }) {
                 choose={(pick) => setPicked({ ...picked, [row.url]: pick })}
               />
               <Settled site={site} crawl={crawl} decision={row.decision} />
-            </Box>
+            </Columns>
           ))}
         </PlainList>
       </Scroll>

@@ -1,4 +1,4 @@
-import { Stacked } from "../../../kit/pieces";
+import { Clipped, Columns, Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -39,7 +39,7 @@ export function NewRoute({ site }: { site: number }) {
         onChange={(event) => change({ to: event.target.value })}
         slotProps={{ htmlInput: { style: CODE } }}
       />
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 2fr", gap: 1 }}>
+      <Columns of="1fr 2fr" gap={1}>
         <TextField
           select
           label="Status"
@@ -64,7 +64,7 @@ export function NewRoute({ site }: { site: number }) {
             </MenuItem>
           ))}
         </TextField>
-      </Box>
+      </Columns>
       <WhyNot error={trial.error} sx={{ fontSize: 12 }} />
       {trial.data && (
         <Box sx={{ fontSize: 12 }} role="status">
@@ -74,12 +74,12 @@ export function NewRoute({ site }: { site: number }) {
           )}
           .
           {trial.data.rows.slice(0, 5).map((row) => (
-            <Box key={row.url} sx={{ overflow: "hidden" }}>
+            <Clipped key={row.url}>
               <UrlText url={row.url} size={12} /> → {row.target ? <UrlText url={row.target} size={12} /> : "gone"}
               {row.target !== null && row.target_status !== 200 && (
                 <strong> {row.target_status === null ? "(not known)" : `(answers ${row.target_status})`}</strong>
               )}
-            </Box>
+            </Clipped>
           ))}
         </Box>
       )}

@@ -1,4 +1,4 @@
-import { Beside, Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Clipped, Columns, Figure, PlainList, Quiet, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -51,18 +51,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
       {rows.length === 0 && <Quiet>The crawl met none.</Quiet>}
       <PlainList aria-label="Redirects">
         {rows.map((row) => (
-          <Box
-            component="li"
-            key={row.url_id}
-            sx={{
-              display: "grid",
-              gridTemplateColumns: "minmax(0, 1fr) 110px 150px",
-              columnGap: 2,
-              py: 0.75,
-              borderBottom: 1,
-              borderColor: "divider",
-            }}
-          >
+          <Columns component="li" key={row.url_id} of="minmax(0, 1fr) 110px 150px" across={2} ruled py={0.75}>
             <div>
               <Hops row={row} />
               <TakesOver heir={row.heir} />
@@ -79,7 +68,7 @@ export function Observed({ site, crawl }: { site: number; crawl: Crawl }) {
                 </Quiet>
               )}
             </Figure>
-          </Box>
+          </Columns>
         ))}
       </PlainList>
     </Scroll>
@@ -93,9 +82,9 @@ const straight = (row: Row) =>
 function Hops({ row }: { row: Row }) {
   return (
     <Box component="ol" sx={{ listStyle: "none", m: 0, p: 0, minWidth: 0 }}>
-      <Box component="li" sx={{ overflow: "hidden" }}>
+      <Clipped component="li">
         <UrlLink id={row.url_id} url={row.url} withHost />
-      </Box>
+      </Clipped>
       {row.redirect_chain.map((hop, place) => (
         <Box
           component="li"

@@ -1,4 +1,4 @@
-import { Beside, Narrow, PlainList, Quiet, Scroll, Stacked } from "../../../kit/pieces";
+import { Beside, Clipped, Columns, Narrow, PlainList, Quiet, Scroll, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -69,25 +69,15 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
 function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
   const [editing, setEditing] = useState(false);
   return (
-    <Box
-      component="li"
-      sx={{
-        display: "grid",
-        gridTemplateColumns: COLUMNS,
-        columnGap: 2,
-        py: 0.75,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <Columns component="li" of={COLUMNS} across={2} ruled py={0.75}>
       <Narrow>
         <strong>“{row.text ?? "no text"}”</strong> in {row.place ?? "the body"} of{" "}
         {row.template ? `the template of ${row.group} (${counted(row.pages, "page")})` : counted(row.pages, "page")}
         {!row.template &&
           row.samples.map((url) => (
-            <Box key={url} sx={{ overflow: "hidden" }}>
+            <Clipped key={url}>
               <UrlText url={url} size={12} />
-            </Box>
+            </Clipped>
           ))}
       </Narrow>
       <Narrow>
@@ -101,7 +91,7 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
         <Edit row={row} site={site} close={() => setEditing(false)} />
       ) : (
         <>
-          <Box sx={{ minWidth: 0, overflow: "hidden" }}>
+          <Clipped>
             {row.better ? (
               <UrlText url={row.better} size={12} withHost />
             ) : (
@@ -109,13 +99,13 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
             )}
             {row.chosen?.text && <Box sx={{ fontSize: 12 }}>says “{row.chosen.text}”</Box>}
             {row.decision !== null && <CheckNow crawl={crawl} decision={row.decision} />}
-          </Box>
+          </Clipped>
           <Button sx={{ py: 0, alignSelf: "start" }} onClick={() => setEditing(true)}>
             Change
           </Button>
         </>
       )}
-    </Box>
+    </Columns>
   );
 }
 

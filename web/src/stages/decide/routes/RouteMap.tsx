@@ -1,4 +1,4 @@
-import { Beside, Column, Mono, Narrow, Quiet } from "../../../kit/pieces";
+import { Beside, Clipped, Column, Columns, Mono, Narrow, Quiet } from "../../../kit/pieces";
 import { valueOf } from "../../../kit/decisions";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -116,17 +116,7 @@ type RowProps = { crawl: Crawl; route: Route; drop: () => void; sooner: (() => v
 
 function Row({ crawl, route, drop, sooner }: RowProps) {
   return (
-    <Box
-      component="li"
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr) 110px 110px",
-        columnGap: 1.5,
-        py: 0.5,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <Columns component="li" of="minmax(0, 1fr) minmax(0, 1fr) 110px 110px" across={1.5} ruled py={0.5}>
       <Narrow>
         {route.kind === "pattern" ? (
           <Mono component="span" size={12} anywhere>
@@ -139,14 +129,14 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
         {route.why && <Quiet small>{route.why}</Quiet>}
         <TakesOver heir={route.heir} />
       </Narrow>
-      <Box sx={{ minWidth: 0, overflow: "hidden" }}>
+      <Clipped>
         <Answer to={route.to} status={route.status} />
         {route.flaws.map((flaw) => (
           <Box key={flaw.code} sx={{ fontSize: 12, display: "flex", gap: 0.75, alignItems: "center" }}>
             <Sign state="weakens" /> {FLAWS[flaw.code] ?? flaw.code}
           </Box>
         ))}
-      </Box>
+      </Clipped>
       <Box sx={{ fontSize: 12 }}>{told(route)}</Box>
       <Box>
         {crawl.run != null && <CheckNow crawl={crawl.id} decision={route.decision.id} />}
@@ -159,7 +149,7 @@ function Row({ crawl, route, drop, sooner }: RowProps) {
           </Button>
         )}
       </Box>
-    </Box>
+    </Columns>
   );
 }
 

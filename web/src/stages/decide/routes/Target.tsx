@@ -1,4 +1,4 @@
-import { Beside, Narrow, Quiet } from "../../../kit/pieces";
+import { Beside, Clipped, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -105,9 +105,9 @@ export function Answer({ to, status }: { to: string | null; status: number }) {
       {to === null ? (
         <span>gone</span>
       ) : (
-        <Box component="span" sx={{ minWidth: 0, overflow: "hidden" }}>
+        <Clipped component="span">
           <UrlText url={to} size={12} withHost />
-        </Box>
+        </Clipped>
       )}
     </Box>
   );

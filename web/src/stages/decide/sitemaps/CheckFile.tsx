@@ -1,4 +1,4 @@
-import { Quiet } from "../../../kit/pieces";
+import { Clipped, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { BringFile } from "../../../kit/BringFile";
@@ -64,9 +64,9 @@ export function CheckFile() {
           )}
           <Quiet mt={2}>It begins with</Quiet>
           {found.first.map((url) => (
-            <Box key={url} sx={{ overflow: "hidden" }}>
+            <Clipped key={url}>
               <UrlText url={url} size={12} withHost />
-            </Box>
+            </Clipped>
           ))}
         </Part>
       )}

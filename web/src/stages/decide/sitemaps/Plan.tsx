@@ -1,4 +1,4 @@
-import { Quiet, Stacked } from "../../../kit/pieces";
+import { Columns, Quiet, Stacked } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -104,10 +104,7 @@ function Hints({
   return (
     <Box sx={{ maxHeight: 220, overflow: "auto", pl: 3.5 }}>
       {groups.map((group) => (
-        <Box
-          key={group}
-          sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 60px 92px", gap: 1, alignItems: "center" }}
-        >
+        <Columns key={group} of="minmax(0, 1fr) 60px 92px" gap={1} align="center">
           <Box component="span" sx={{ fontSize: 12, overflow: "hidden", textOverflow: "ellipsis" }} title={group}>
             {group}
           </Box>
@@ -132,7 +129,7 @@ function Hints({
               </MenuItem>
             ))}
           </TextField>
-        </Box>
+        </Columns>
       ))}
     </Box>
   );

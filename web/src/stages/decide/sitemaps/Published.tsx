@@ -1,4 +1,4 @@
-import { Beside, Column, Narrow, Quiet } from "../../../kit/pieces";
+import { Apart, Beside, Clipped, Column, Columns, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -107,7 +107,7 @@ function Row({ crawl, file, depth, files }: RowProps) {
   return (
     <>
       <tr>
-        <Box component="td" sx={{ pl: depth * 2 }}>
+        <Apart component="td" pl={depth * 2}>
           {index || failed ? (
             <UrlText url={file.url} size={12} withHost={depth === 0} />
           ) : (
@@ -119,7 +119,7 @@ function Row({ crawl, file, depth, files }: RowProps) {
             {depth === 0 && `${FOUND[file.found]} · `}
             <LinkButton act={() => setAgain(!again)}>{again ? "put it away" : "read it again now"}</LinkButton>
           </Quiet>
-        </Box>
+        </Apart>
         {failed ? (
           <Box component="td" colSpan={5} sx={{ color: "rust", textAlign: "right" }}>
             {file.status === null ? `no answer (${file.error})` : `status ${file.status}`}
@@ -150,26 +150,23 @@ function Row({ crawl, file, depth, files }: RowProps) {
 
 function Changed({ change, one, many }: { change: Change; one: string; many: string }) {
   return (
-    <Box sx={{ mt: 1.5 }}>
+    <Apart mt={1.5}>
       <Beside>
         <Sign state={change.total === 0 ? "passes" : "weakens"} />
         <strong>{counted(change.total, one, many)}</strong>
       </Beside>
       <Box sx={{ maxHeight: 220, overflow: "auto" }}>
         {change.rows.slice(0, 100).map((row) => (
-          <Box
-            key={row.url_id}
-            sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) auto", gap: 1, alignItems: "baseline", pr: 1 }}
-          >
-            <Box sx={{ overflow: "hidden" }}>
+          <Columns key={row.url_id} of="minmax(0, 1fr) auto" gap={1} align="baseline" pr={1}>
+            <Clipped>
               <UrlLink id={row.url_id} url={row.url} />
-            </Box>
+            </Clipped>
             <Box component="span" sx={{ fontSize: 12, color: "text.secondary", whiteSpace: "nowrap" }}>
               {row.stop ? causeOf(row.stop) : row.intent === "keep_out" ? "should be kept out" : ""}
             </Box>
-          </Box>
+          </Columns>
         ))}
       </Box>
-    </Box>
+    </Apart>
   );
 }

@@ -1,4 +1,4 @@
-import { Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Quiet, Wrong } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import { type Schemas } from "../../../api/client";
@@ -16,7 +16,7 @@ export function SitemapNow({ crawl, url }: { crawl: number; url: string }) {
   if (read.state !== "ready") return <Unready screen={read} />;
   const now = read.data;
   return (
-    <Box role="status" sx={{ pb: 1 }}>
+    <Apart role="status" pb={1}>
       <strong>
         {now.error ? `No answer (${now.error}${now.status ? `, status ${now.status}` : ""})` : `Status ${now.status}`}
       </strong>
@@ -37,14 +37,14 @@ export function SitemapNow({ crawl, url }: { crawl: number; url: string }) {
       <Listed name="Listed since" urls={now.came} />
       <Listed name="No longer listed" urls={now.went} />
       <Listed name="Listed, and don’t belong here" urls={now.astray} />
-    </Box>
+    </Apart>
   );
 }
 
 function Listed({ name, urls }: { name: string; urls: Schemas["SitemapUrls"] }) {
   if (urls.total === 0) return null;
   return (
-    <Box sx={{ mt: 0.5 }}>
+    <Apart mt={0.5}>
       {name}: <strong>{count(urls.total)}</strong>
       {urls.rows.slice(0, SHOWN).map((row) => (
         <Box key={row.url} sx={{ display: "flex", gap: 1, pl: 1.5, minWidth: 0 }}>
@@ -61,6 +61,6 @@ function Listed({ name, urls }: { name: string; urls: Schemas["SitemapUrls"] }) 
         </Box>
       ))}
       {urls.total > SHOWN && <Box sx={{ pl: 1.5, color: "text.secondary" }}>and {count(urls.total - SHOWN)} more</Box>}
-    </Box>
+    </Apart>
   );
 }

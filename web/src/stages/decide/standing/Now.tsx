@@ -5,7 +5,7 @@ import type { Crawl } from "../../../api/client";
 import { narrowed, useAddress } from "../../../kit/address";
 import type { Condition } from "../../../kit/conditions";
 import { count, counted, day } from "../../../kit/format";
-import { Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Beside, Columns, Quiet, Scroll } from "../../../kit/pieces";
 import { STANDINGS } from "../../../kit/standings";
 import { Unready } from "../../../kit/Unready";
 import { changed } from "./change";
@@ -26,7 +26,7 @@ export function Now({ crawl }: { crawl: Crawl }) {
         By the evidence of {date && day(date)}
         {before && `, against that of ${day(before)}`}
       </Quiet>
-      <Box sx={{ display: "grid", gridTemplateColumns: "84px minmax(0, 1fr) 6px minmax(0, 1fr)", mt: 1 }}>
+      <Columns of="84px minmax(0, 1fr) 6px minmax(0, 1fr)" mt={1}>
         <span />
         <Heading>In the index</Heading>
         <span />
@@ -40,7 +40,7 @@ export function Now({ crawl }: { crawl: Crawl }) {
         <FieldOf field={field(false, true)} />
         <Bar />
         <FieldOf field={field(false, false)} good />
-      </Box>
+      </Columns>
       <Groups groups={groups} states={states} />
     </Scroll>
   );
@@ -106,7 +106,7 @@ function Groups({ groups, states }: Pick<StandingNow, "groups" | "states">) {
   const { to } = useAddress();
   const most = Math.max(1, ...groups.map((one) => one.urls));
   return (
-    <Box sx={{ mt: 3, mb: 2 }}>
+    <Apart mt={3} mb={2}>
       <Beside gap={2} align="stretch" wrap mb={1}>
         {states.map((one) => (
           <Beside key={one.state} gap={0.75}>
@@ -119,16 +119,7 @@ function Groups({ groups, states }: Pick<StandingNow, "groups" | "states">) {
         ))}
       </Beside>
       {groups.map((group) => (
-        <Box
-          key={group.group}
-          sx={{
-            display: "grid",
-            gridTemplateColumns: "150px minmax(0, 1fr) 190px",
-            gap: 1.5,
-            alignItems: "center",
-            py: 0.25,
-          }}
-        >
+        <Columns key={group.group} of="150px minmax(0, 1fr) 190px" gap={1.5} align="center" py={0.25}>
           <Link to={to("read/ledger", narrowed({ field: "group", op: "is", value: group.group }))}>{group.group}</Link>
           <Box sx={{ display: "flex", height: 14, width: `${Math.max(2, 100 * Math.sqrt(group.urls / most))}%` }}>
             {states
@@ -140,8 +131,8 @@ function Groups({ groups, states }: Pick<StandingNow, "groups" | "states">) {
           <Quiet>
             {count(group.states.in_index ?? 0)} of {counted(group.urls, "URL")} in
           </Quiet>
-        </Box>
+        </Columns>
       ))}
-    </Box>
+    </Apart>
   );
 }

@@ -4,7 +4,7 @@ import { useTheme } from "@mui/material/styles";
 import type { Crawl } from "../../../api/client";
 import { count, counted, day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Scroll } from "../../../kit/pieces";
 import { STANDINGS } from "../../../kit/standings";
 import { Unready } from "../../../kit/Unready";
 import { bands, outline } from "./bands";
@@ -155,7 +155,7 @@ function DayTable({ days }: { days: StandingHistory["days"] }) {
 function ToIndex({ rows }: { rows: StandingHistory["to_index"] }) {
   if (rows.length === 0) return null;
   return (
-    <Box sx={{ mt: 2, mb: 3 }}>
+    <Apart mt={2} mb={3}>
       <Part title="Days from being heard of to being in the index" level="h2">
         <Box component="table" sx={CELLS}>
           <thead>
@@ -178,6 +178,6 @@ function ToIndex({ rows }: { rows: StandingHistory["to_index"] }) {
           </tbody>
         </Box>
       </Part>
-    </Box>
+    </Apart>
   );
 }

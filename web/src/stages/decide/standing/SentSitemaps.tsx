@@ -1,10 +1,9 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { count, counted, day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import { Unready } from "../../../kit/Unready";
@@ -54,7 +53,7 @@ export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
           ))}
         </Roomy>
       )}
-      <Box sx={{ mt: 2.5 }}>
+      <Apart mt={2.5}>
         <Part title="Published, but not sent" level="h2">
           {others.length === 0 ? (
             <Quiet>{met ? "Every sitemap that the crawl met was sent." : "The crawl met no sitemap."}</Quiet>
@@ -88,7 +87,7 @@ export function SentSitemaps({ site, crawl }: { site: number; crawl: Crawl }) {
             </Roomy>
           )}
         </Part>
-      </Box>
+      </Apart>
     </Scroll>
   );
 }

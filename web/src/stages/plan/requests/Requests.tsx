@@ -1,6 +1,5 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
-import { Scroll } from "../../../kit/pieces";
+import { Apart, Filled, Scroll } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { Unready } from "../../../kit/Unready";
@@ -20,9 +19,9 @@ export default function Requests() {
   const waiting = told.indexes.reduce((sum, index) => sum + index.waiting, 0);
   const error = [work.add, work.tick, work.ask, work.hide].find((one) => one.error)?.error;
   return (
-    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
+    <Filled>
       <Title>Requests</Title>
-      <Box sx={{ px: 2.5, py: 1 }}>
+      <Apart px={2.5} py={1}>
         <Toggles<string>
           choices={[
             { name: "again", label: `To fetch again ${waiting}` },
@@ -33,13 +32,13 @@ export default function Requests() {
           choose={work.setView}
           choiceSx={{ py: 0.25, px: 1.25 }}
         />
-      </Box>
+      </Apart>
       <Scroll tabIndex={0} role="region" aria-label="Requests">
         {error && <Alert severity="error">{error.message}</Alert>}
         {work.view === "again" && <FetchAgain told={told} work={work} />}
         {work.view === "past" && <Past rows={told.past} />}
         {work.view === "hides" && <Hides told={told} work={work} />}
       </Scroll>
-    </Box>
+    </Filled>
   );
 }

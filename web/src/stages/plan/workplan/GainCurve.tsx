@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { useTheme } from "@mui/material/styles";
 import { count } from "../../../kit/format";
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import { points } from "./points";
 import type { Lanes } from "./useLanes";
 
@@ -16,7 +16,7 @@ export function GainCurve({ curve, days, zoom }: Props) {
   if (curve.planned.length === 0) return null;
   const line = (some: number[][]) => points(some, { days, zoom, height: HEIGHT, most });
   return (
-    <Box component="figure" sx={{ m: 0, mt: 2 }}>
+    <Apart component="figure" m={0} mt={2}>
       <Box component="figcaption" sx={{ display: "flex", gap: 2, position: "sticky", left: 0, width: "fit-content" }}>
         <strong>Benefit freed</strong>
         <Key color={palette.verdigris} text="as laid out" />
@@ -36,7 +36,7 @@ export function GainCurve({ curve, days, zoom }: Props) {
         <polyline points={line(curve.planned)} fill="none" stroke={palette.verdigris} strokeWidth={3} />
         <line x1={0} x2={days * zoom} y1={HEIGHT + 4} y2={HEIGHT + 4} stroke={palette.iron} strokeWidth={2} />
       </svg>
-    </Box>
+    </Apart>
   );
 }
 

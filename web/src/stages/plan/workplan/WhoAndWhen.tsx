@@ -1,11 +1,10 @@
 import Alert from "@mui/material/Alert";
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet, Stacked } from "../../../kit/pieces";
+import { Beside, Columns, Quiet, Stacked } from "../../../kit/pieces";
 import { Sheet } from "../../../kit/Sheet";
 import { WORK } from "./efforts";
 import { Days } from "./Days";
@@ -80,7 +79,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
         </Button>
       </Part>
       <Part title="Hours that fixes take" level="h2">
-        <Box sx={{ display: "grid", gridTemplateColumns: "repeat(3, minmax(0, 1fr))", gap: 1.25, pt: 0.5 }}>
+        <Columns of="repeat(3, minmax(0, 1fr))" gap={1.25} pt={0.5}>
           {Object.entries(effort).map(([name, hours]) => (
             <TextField
               key={name}
@@ -90,7 +89,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
               onChange={(event) => setEffort({ ...effort, [name]: Number(event.target.value) })}
             />
           ))}
-        </Box>
+        </Columns>
       </Part>
       <Beside>
         <Button

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { FileLinks } from "../../../kit/FileLinks";
-import { Beside, Quiet, Spring } from "../../../kit/pieces";
+import { Beside, Filled, Quiet, Spring } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { AsList } from "./AsList";
@@ -39,7 +39,7 @@ export default function Workplan() {
   const zoom = (list.zoom ?? "160") as Zoom;
   const today = new Date().toISOString().slice(0, 10);
   return (
-    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
+    <Filled>
       <Title>Workplan</Title>
       <Beside gap={1.5} wrap px={2.5} py={1}>
         <Toggles<View> choices={[...VIEWS]} value={view} choose={list.setView} choiceSx={CHOICE} />
@@ -85,7 +85,7 @@ export default function Workplan() {
       )}
       <WhoAndWhen work={work} open={settings} close={() => setSettings(false)} />
       <FixSheet site={list.site} id={list.open} owners={plan?.owners ?? []} close={() => list.openFix(undefined)} />
-    </Box>
+    </Filled>
   );
 }
 

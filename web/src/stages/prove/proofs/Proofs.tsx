@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, counted, moment } from "../../../kit/format";
 import { LinkButton } from "../../../kit/LinkButton";
-import { Beside, Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Beside, Filled, Quiet, Scroll, Spring } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -21,7 +21,7 @@ export default function Proofs() {
   const shown = told.fixes.filter((one) => !work.state || one.state === work.state);
   const states = [...new Set(told.fixes.map((one) => one.state))];
   return (
-    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
+    <Filled>
       <Title>Proofs</Title>
       <Beside gap={1.5} wrap px={2.5} py={1}>
         {states.length > 0 && (
@@ -56,7 +56,7 @@ export default function Proofs() {
         )}
       </Scroll>
       <FixSheet site={work.site} id={work.open} owners={[]} close={() => work.openFix(undefined)} />
-    </Box>
+    </Filled>
   );
 }
 

@@ -10,7 +10,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { FileLinks } from "../../../kit/FileLinks";
 import { day } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
-import { Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { Stops } from "./Stops";
@@ -61,12 +61,12 @@ export default function Report() {
 
 function Section({ title, sentences, columns, rows }: Told["sections"][number]) {
   return (
-    <Box component="section" aria-label={title} sx={{ mt: 2.5 }}>
+    <Apart component="section" aria-label={title} mt={2.5}>
       <Typography variant="h2">{title}</Typography>
       {sentences.map((sentence) => (
-        <Box component="p" key={sentence} sx={{ my: 0.5 }}>
+        <Apart component="p" key={sentence} my={0.5}>
           {sentence}
-        </Box>
+        </Apart>
       ))}
       {rows.length > 0 && (
         <Plain
@@ -88,7 +88,7 @@ function Section({ title, sentences, columns, rows }: Told["sections"][number]) 
           ))}
         </Plain>
       )}
-    </Box>
+    </Apart>
   );
 }
 

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { Fragment } from "react";
 import { count } from "../../../kit/format";
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import { causeOf } from "../../../kit/rungs";
 import type { Report } from "./useReport";
 
@@ -12,7 +12,7 @@ export function Stops({ stops }: { stops: Report["stops"] }) {
   const rows = stops as [string, number, number][];
   const most = Math.max(1, ...rows.flatMap(([, then, now]) => [then, now]));
   return (
-    <Box component="figure" sx={{ m: 0 }}>
+    <Apart component="figure" m={0}>
       <Box
         sx={{
           display: "grid",
@@ -38,6 +38,6 @@ export function Stops({ stops }: { stops: Report["stops"] }) {
       <Quiet component="figcaption" small>
         Pages that should be in the index and stop on the way, by what stops them: then above, now below.
       </Quiet>
-    </Box>
+    </Apart>
   );
 }

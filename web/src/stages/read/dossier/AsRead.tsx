@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Beside, Columns, Quiet } from "../../../kit/pieces";
 import { type ReadLine, useAsRead } from "./useAsRead";
 
 /** The text in order, as a crawler gets it, with its headings and links; the words of a query marked and counted. */
@@ -45,7 +45,7 @@ export function AsRead({ crawl, url }: { crawl: number; url: string }) {
 
 function Line({ line }: { line: ReadLine }) {
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "34px minmax(0, 1fr)", mb: line.level ? 0.25 : 0.75 }}>
+    <Columns of="34px minmax(0, 1fr)" mb={line.level ? 0.25 : 0.75}>
       <Quiet small>{line.level ? `H${line.level}` : ""}</Quiet>
       <Box
         sx={{ fontWeight: line.level ? 700 : 400, fontSize: line.level ? Math.max(14, 19 - line.level) : undefined }}
@@ -66,7 +66,7 @@ function Line({ line }: { line: ReadLine }) {
           </Box>
         ))}
       </Box>
-    </Box>
+    </Columns>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Dossier, Schemas } from "../../../api/client";
 import { Facts, Part } from "../../../kit/parts";
@@ -17,12 +17,12 @@ export function Data({ dossier }: { dossier: Dossier }) {
         <Wrong key={problem}>{problem}</Wrong>
       ))}
       {items.map((item, at) => (
-        <Box key={at} sx={{ mb: 0.5 }}>
+        <Apart key={at} mb={0.5}>
           <ItemLines item={item} />
           <Quiet component="span" small>
             {item.syntax}
           </Quiet>
-        </Box>
+        </Apart>
       ))}
       {graph.length > 0 && <Facts rows={graph} />}
     </Part>

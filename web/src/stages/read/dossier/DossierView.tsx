@@ -1,4 +1,4 @@
-import { Beside, Narrow, Quiet, Stacked } from "../../../kit/pieces";
+import { Apart, Beside, Columns, Narrow, Quiet, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -36,7 +36,7 @@ export function DossierView({ crawl, url, tools }: Props) {
     <Stacked gap={2.5} narrow px={2.5} py={2}>
       <Header dossier={page} tools={tools?.(page.url.url)} />
       {page.url.kind !== "external" && <Ladder dossier={page} />}
-      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
+      <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={3}>
         <Stacked gap={2.5} narrow start>
           <Faults dossier={page} />
           {page.url.kind !== "external" && <Decisions crawl={crawl} url={url} dossier={page} />}
@@ -54,7 +54,7 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Content dossier={page} />
           <Data dossier={page} />
         </Stacked>
-      </Box>
+      </Columns>
       {page.url.kind === "html" && <AsRead key={`text ${url}`} crawl={crawl} url={url} />}
       {page.url.kind === "html" && <Looks key={`looks ${url}`} crawl={crawl} url={url} />}
       <Source key={url} crawl={crawl} url={url} />
@@ -96,7 +96,7 @@ function Faults({ dossier }: { dossier: Dossier }) {
     <Part title="What is wrong">
       {dossier.faults.length === 0 && <Typography color="textSecondary">No rule found a fault on this URL.</Typography>}
       {dossier.faults.map((fault) => (
-        <Box key={`${fault.code} ${fault.about}`} sx={{ mb: 1.5 }}>
+        <Apart key={`${fault.code} ${fault.about}`} mb={1.5}>
           <Beside>
             <Sign state={fault.grade} />
             <span>
@@ -106,13 +106,13 @@ function Faults({ dossier }: { dossier: Dossier }) {
               </Box>
             </span>
           </Beside>
-          <Box sx={{ pl: 3 }}>
+          <Apart pl={3}>
             {fault.details.length > 0 && (
               <Box sx={{ overflowWrap: "anywhere" }}>
                 {fault.details.map((detail) => (
-                  <Box key={detail.name} component="span" sx={{ mr: 2 }}>
+                  <Apart key={detail.name} component="span" mr={2}>
                     <Quiet component="span">{detail.name}:</Quiet> <Detail detail={detail} />
-                  </Box>
+                  </Apart>
                 ))}
               </Box>
             )}
@@ -121,8 +121,8 @@ function Faults({ dossier }: { dossier: Dossier }) {
               {" "}
               {ruleSource(fault.source)}
             </Quiet>
-          </Box>
-        </Box>
+          </Apart>
+        </Apart>
       ))}
     </Part>
   );

@@ -1,8 +1,7 @@
-import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import { count, counted, day } from "../../../kit/format";
 import { Facts, Part } from "../../../kit/parts";
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import { Plain } from "../../../kit/Plain";
 import { STANDINGS } from "../../../kit/standings";
 import { SiteUrl } from "../../../kit/SiteUrl";
@@ -105,14 +104,14 @@ function Standings({ page }: { page: PageInIndex }) {
   const changes = page.standings.filter((one, place) => one.state !== page.standings[place + 1]?.state);
   if (changes.length < 2) return null;
   return (
-    <Box sx={{ mt: 1 }}>
+    <Apart mt={1}>
       {changes.map((one) => (
         <Quiet key={`${one.day} ${one.index}`} small>
           since {day(one.day)}: {STANDINGS[one.state]}
           {one.reason && `, ${one.reason}`}
         </Quiet>
       ))}
-    </Box>
+    </Apart>
   );
 }
 
@@ -120,17 +119,17 @@ function Outside({ page }: { page: PageInIndex }) {
   return (
     <>
       {page.outside_links.length > 0 && (
-        <Box sx={{ mt: 1 }}>
+        <Apart mt={1}>
           <strong>Links from other sites</strong>
           {page.outside_links.slice(0, 8).map((one) => (
             <Quiet key={`${one.source} ${one.anchor}`} small>
               {one.source} {one.anchor && `“${one.anchor}”`}
             </Quiet>
           ))}
-        </Box>
+        </Apart>
       )}
       {page.visits.length > 0 && (
-        <Box sx={{ mt: 1 }}>
+        <Apart mt={1}>
           <strong>Fetched by crawlers</strong>
           {page.visits.map((one) => (
             <Quiet key={one.agent} small>
@@ -139,7 +138,7 @@ function Outside({ page }: { page: PageInIndex }) {
               {one.status}
             </Quiet>
           ))}
-        </Box>
+        </Apart>
       )}
     </>
   );

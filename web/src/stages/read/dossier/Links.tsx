@@ -1,4 +1,3 @@
-import Box from "@mui/material/Box";
 import { Link } from "react-router";
 import { type Schemas } from "../../../api/client";
 import { narrowed } from "../../../kit/address";
@@ -7,6 +6,7 @@ import { LINK_PLACES, LINK_TYPES } from "../../../kit/linkWords";
 import { Part, UrlLink } from "../../../kit/parts";
 import { Plain } from "../../../kit/Plain";
 import { useUrlLinks } from "./useUrlLinks";
+import { Apart } from "../../../kit/pieces";
 
 type Row = Schemas["LinkRow"];
 type Props = { crawl: number; url: string; direction: "in" | "out" };
@@ -49,13 +49,13 @@ export function Links({ crawl, url, direction }: Props) {
         </Plain>
       )}
       {rows.length > 0 && (
-        <Box sx={{ mt: 0.5 }}>
+        <Apart mt={0.5}>
           <Link to={to("read/links", narrowed(...conditions))}>
             {total == null || total <= rows.length
               ? "In the table of links"
               : `All ${count(total)} in the table of links`}
           </Link>
-        </Box>
+        </Apart>
       )}
     </Part>
   );

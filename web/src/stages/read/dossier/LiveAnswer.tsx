@@ -1,4 +1,4 @@
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Apart, Beside, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Dossier, type Schemas } from "../../../api/client";
@@ -32,9 +32,9 @@ export function LiveAnswer({ crawl, url, dossier }: { crawl: number; url: string
           ) : (
             <>
               <Compared answer={live.data} dossier={dossier} />
-              <Box sx={{ mt: 1 }}>
+              <Apart mt={1}>
                 <Answered answer={live.data} />
-              </Box>
+              </Apart>
             </>
           )}
         </Box>
@@ -66,14 +66,14 @@ function Compared({ answer, dossier }: { answer: Answer; dossier: Dossier }) {
   const changed = rows.filter(([, now, stored]) => now !== stored);
   return (
     <>
-      <Box sx={{ mb: 0.5 }}>
+      <Apart mb={0.5}>
         {changed.length === 0 ? (
           "The same as was stored"
         ) : (
           <strong>Otherwise than stored: {changed.map(([name]) => name.toLowerCase()).join(", ")}</strong>
         )}
         , answered in {count(answer.response_ms ?? 0)} ms.
-      </Box>
+      </Apart>
       <Facts
         rows={changed.map(([name, now, stored]) => [
           name,

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
 import { PagePicture } from "../../../kit/PagePicture";
 import { Facts, Part } from "../../../kit/parts";
-import { Beside, Quiet, Stacked, Wrong } from "../../../kit/pieces";
+import { Apart, Beside, Columns, Quiet, Stacked, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { count, counted } from "../../../kit/format";
 import { Console, Requests } from "./LookDetails";
@@ -34,11 +34,11 @@ function Told({ page }: { page: RenderedPage }) {
   const crawler = page.looks[0];
   return (
     <Stacked gap={2}>
-      <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: "minmax(0, 3fr) minmax(0, 3fr) minmax(0, 2fr)" }}>
+      <Columns of="minmax(0, 3fr) minmax(0, 3fr) minmax(0, 2fr)" gap={2}>
         {page.looks.map((look) => (
           <One key={`${look.agent} ${look.width}`} look={look} />
         ))}
-      </Box>
+      </Columns>
       <Changes
         title="What scripts change"
         none="Scripts change nothing that counts."
@@ -136,9 +136,9 @@ function Lists({ title, links, lines }: { title: string; links: string[]; lines:
         </Box>
       ))}
       {lines.map((line, place) => (
-        <Box key={place} sx={{ mb: 0.5 }}>
+        <Apart key={place} mb={0.5}>
           {line}
-        </Box>
+        </Apart>
       ))}
     </Part>
   );

@@ -1,7 +1,6 @@
 import { useTheme } from "@mui/material/styles";
-import Box from "@mui/material/Box";
 import { count } from "../../../kit/format";
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import { monthsOf } from "./monthsOf";
 import type { PageInIndex } from "./useInIndex";
@@ -19,7 +18,7 @@ export function Months({ page }: { page: PageInIndex }) {
   const wide = WIDTH / months.length;
   const moved = page.moved?.since?.slice(0, 7);
   return (
-    <Box sx={{ my: 1 }}>
+    <Apart my={1}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 14}`} width="100%" role="img" aria-label="Impressions by month">
         {months.map((one, place) => {
           const own = ((one.own?.impressions ?? 0) / most) * HEIGHT;
@@ -69,6 +68,6 @@ export function Months({ page }: { page: PageInIndex }) {
           </>
         )}
       </Quiet>
-    </Box>
+    </Apart>
   );
 }

@@ -4,6 +4,7 @@ import { bytes, count, moment } from "../../../kit/format";
 import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { Facts, Part, UrlLink } from "../../../kit/parts";
+import { Apart } from "../../../kit/pieces";
 
 /** Why something wasn't fetched, as the end of a sentence. */
 const UNFETCHED: Record<string, string> = {
@@ -31,14 +32,14 @@ export function Response({ dossier }: { dossier: Dossier }) {
         ]}
       />
       {hops.length > 0 && (
-        <Box component="ol" aria-label="Redirect hops" sx={{ pl: 2.5, my: 1 }}>
+        <Apart component="ol" aria-label="Redirect hops" pl={2.5} my={1}>
           {hops.map((hop, at) => (
             <li key={`${at} ${hop.url}`}>
               <strong>{hop.status ?? "not fetched"}</strong>{" "}
               {at > 0 && hop.url_id ? <UrlLink id={hop.url_id} url={hop.url} /> : <UrlText url={hop.url} size={12} />}
             </li>
           ))}
-        </Box>
+        </Apart>
       )}
       {header_lines.length > 0 && (
         <Box

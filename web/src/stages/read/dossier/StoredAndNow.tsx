@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { day } from "../../../kit/format";
-import { Quiet } from "../../../kit/pieces";
+import { Apart, Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { type StoredBeside, useStoredAndNow } from "./useInIndex";
 
@@ -9,13 +9,13 @@ import { type StoredBeside, useStoredAndNow } from "./useInIndex";
 export function StoredAndNow({ crawl, url }: { crawl: number; url: string }) {
   const look = useStoredAndNow({ crawl, url });
   return (
-    <Box sx={{ mt: 1 }}>
+    <Apart mt={1}>
       <Button variant="outlined" size="small" disabled={look.isPending} onClick={() => look.mutate()}>
         {look.isPending ? "Asking the index …" : "What it stored, beside now"}
       </Button>
       {look.error && <Box role="alert">{look.error.message}</Box>}
       {look.data && !look.isPending && <Beside beside={look.data} />}
-    </Box>
+    </Apart>
   );
 }
 
@@ -23,7 +23,7 @@ function Beside({ beside }: { beside: StoredBeside }) {
   if (beside.blocked) return <Box role="status">Not fetched now: robots.txt says “{beside.blocked}”.</Box>;
   const other = beside.rows.filter((row) => row.stored !== row.now);
   return (
-    <Box role="status" sx={{ mt: 1 }}>
+    <Apart role="status" mt={1}>
       <Quiet>
         {beside.index} fetched it {beside.fetched_on ? day(beside.fetched_on) : "never"}
         {beside.agent && ` as ${beside.agent}`}
@@ -42,7 +42,7 @@ function Beside({ beside }: { beside: StoredBeside }) {
         </Roomy>
       )}
       <Texts parts={beside.text} />
-    </Box>
+    </Apart>
   );
 }
 

@@ -1,4 +1,4 @@
-import { CutOff, Figure, Quiet } from "../../../kit/pieces";
+import { Apart, Columns, CutOff, Figure, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { count, counted, ruleSource } from "../../../kit/format";
@@ -85,10 +85,10 @@ export function Cause({ crawl, rule, within, heaviest, open, flip }: Props) {
         <Weight rule={rule} heaviest={heaviest} />
       </ButtonBase>
       {open && (
-        <Box sx={{ display: "grid", gridTemplateColumns: "230px minmax(0, 1fr)", columnGap: 3, px: 1, pt: 1, pb: 2.5 }}>
+        <Columns of="230px minmax(0, 1fr)" across={3} px={1} pt={1} pb={2.5}>
           <Reason rule={rule} />
           <Places crawl={crawl} rule={rule} within={within} />
-        </Box>
+        </Columns>
       )}
     </Box>
   );
@@ -109,25 +109,27 @@ function gathering({ groups, whole_site }: FaultSum) {
 function Weight({ rule, heaviest }: { rule: FaultSum; heaviest: number }) {
   const width = heaviest > 0 ? Math.max((rule.weight / heaviest) * 100, 1) : 0;
   return (
-    <Box
+    <Columns
       component="span"
       title={rule.note ? "Worth a note only: it weighs nothing" : "Grade times the importance of all its URLs"}
-      sx={{ display: "grid", gridTemplateColumns: "1fr 40px", alignItems: "center", gap: 1 }}
+      of="1fr 40px"
+      gap={1}
+      align="center"
     >
       <Box component="span" sx={{ height: 6 }} aria-hidden>
         <Box component="span" sx={{ display: "block", height: 6, width: `${width}%`, bgcolor: "iron" }} />
       </Box>
       <Figure component="span">{count(Math.round(rule.weight))}</Figure>
-    </Box>
+    </Columns>
   );
 }
 
 function Reason({ rule }: { rule: FaultSum }) {
   return (
-    <Box sx={{ pl: 4 }}>
-      <Box sx={{ mb: 1 }}>{rule.why}</Box>
+    <Apart pl={4}>
+      <Apart mb={1}>{rule.why}</Apart>
       <Box sx={{ fontStyle: "italic", mb: 1 }}>{rule.fix}</Box>
       <Quiet small>{ruleSource(rule.source)}</Quiet>
-    </Box>
+    </Apart>
   );
 }

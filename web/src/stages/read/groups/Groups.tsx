@@ -1,4 +1,4 @@
-import { Whole } from "../../../kit/pieces";
+import { Columns, Whole } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -30,7 +30,7 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
         <Typography variant="h1" sx={{ mb: 1.5 }}>
           What pages are judged by
         </Typography>
-        <Box sx={{ display: "grid", gridTemplateColumns: "minmax(560px, 8fr) minmax(380px, 5fr)", columnGap: 4 }}>
+        <Columns of="minmax(560px, 8fr) minmax(380px, 5fr)" across={4}>
           <Part level="h2" title="Page groups, in order: the first pattern that fits takes the page">
             <GroupList reading={reading} chosen={chosen} choose={choose} />
           </Part>
@@ -52,7 +52,7 @@ function Form({ site, saved, judging }: { site: number; saved: Reading; judging:
               <Weights usual={saved.default_weights} values={reading.weights} change={reading.setWeights} />
             </Part>
           </Box>
-        </Box>
+        </Columns>
       </Box>
       <SaveBar reading={reading} judging={judging} />
     </Whole>

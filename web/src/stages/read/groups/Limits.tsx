@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import type { Schemas } from "../../../api/client";
+import { Apart } from "../../../kit/pieces";
 
 type Field = Schemas["ReadingSettings"]["fields"][number];
 type Values = Record<string, number>;
@@ -31,7 +32,7 @@ export function Limits({ fields, values, usual, problems, change }: Props) {
             >
               {field.meaning}
             </Box>
-            <Box component="dd" sx={{ m: 0 }}>
+            <Apart component="dd" m={0}>
               <TextField
                 type="number"
                 size="small"
@@ -52,7 +53,7 @@ export function Limits({ fields, values, usual, problems, change }: Props) {
                   },
                 }}
               />
-            </Box>
+            </Apart>
           </Box>
         );
       })}

@@ -1,4 +1,4 @@
-import { Beside } from "../../../kit/pieces";
+import { Beside, Columns } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -73,11 +73,7 @@ function Own({ first, add }: { first: string; add: (mark: Mark) => void }) {
     setValue("");
   };
   return (
-    <Box
-      component="form"
-      onSubmit={submit}
-      sx={{ display: "grid", gridTemplateColumns: "1fr 96px 72px", gap: 1, alignItems: "end" }}
-    >
+    <Columns component="form" onSubmit={submit} of="1fr 96px 72px" gap={1} align="end">
       <TextField
         select
         label="Mark"
@@ -111,6 +107,6 @@ function Own({ first, add }: { first: string; add: (mark: Mark) => void }) {
       <Button type="submit" disabled={field === "" || value === ""} sx={{ gridColumn: "1 / -1", justifySelf: "start" }}>
         Mark these
       </Button>
-    </Box>
+    </Columns>
   );
 }

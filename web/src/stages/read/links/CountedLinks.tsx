@@ -1,6 +1,5 @@
-import { NoRows, Scroll } from "../../../kit/pieces";
+import { Apart, NoRows, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
-import Box from "@mui/material/Box";
 import { count, counted } from "../../../kit/format";
 import { Failed } from "../../../kit/Notice";
 import { OpenUrl } from "../../../kit/OpenUrl";
@@ -54,9 +53,9 @@ export function CountedLinks({ crawl, by, links }: { crawl: number; by: string; 
         ))}
       </Plain>
       {values > rows.length && (
-        <Box sx={{ pt: 1 }}>
+        <Apart pt={1}>
           {counted(values, "value")}; the {count(rows.length)} that stand on most pages are shown.
-        </Box>
+        </Apart>
       )}
     </Scroll>
   );

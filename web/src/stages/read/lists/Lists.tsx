@@ -8,7 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { BringFile } from "../../../kit/BringFile";
 import { count, counted } from "../../../kit/format";
-import { Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
+import { Apart, Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
 import { shownPlaces } from "./shown";
@@ -33,10 +33,10 @@ export default function Lists() {
   const send = (file: Blob, name: string) => join.mutate({ file, name, heading, fetch });
   return (
     <Scroll component="section" aria-label="Lists" tabIndex={0}>
-      <Box sx={{ py: 1.5 }}>
+      <Apart py={1.5}>
         <Typography variant="h1">Bring a list of URLs</Typography>
         <Quiet>Each row stays, with its own columns, and gains what is known of its URL.</Quiet>
-      </Box>
+      </Apart>
       <Beside gap={1.5} align="start" wrap>
         <TextField
           multiline
@@ -89,7 +89,7 @@ export default function Lists() {
 function JoinedTable({ site, joined }: { site: number; joined: Joined }) {
   const places = shownPlaces(joined.columns);
   return (
-    <Box sx={{ mt: 2 }}>
+    <Apart mt={2}>
       <Beside gap={2} wrap mb={1}>
         <strong>{counted(joined.total, "row")}</strong>
         {Object.entries(joined.matched).map(([way, rows]) => (
@@ -137,7 +137,7 @@ function JoinedTable({ site, joined }: { site: number; joined: Joined }) {
           ))}
         </tbody>
       </Box>
-    </Box>
+    </Apart>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Figure } from "../../../kit/pieces";
+import { Columns, Figure } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
@@ -43,17 +43,14 @@ export function Folders({ folders }: { folders: Folder[] }) {
               </Box>
             </td>
             <td>
-              <Box
-                component="span"
-                sx={{ display: "grid", gridTemplateColumns: "52px 1fr", alignItems: "center", columnGap: 1 }}
-              >
+              <Columns component="span" of="52px 1fr" across={1} align="center">
                 <Figure component="span">{count(folder.pages)}</Figure>
                 <Box
                   component="span"
                   aria-hidden
                   sx={{ height: 6, width: `${(folder.pages / most) * 100}%`, minWidth: 2, bgcolor: "moss" }}
                 />
-              </Box>
+              </Columns>
             </td>
             <td className="number">{count(folder.indexable)}</td>
             <td className="number">{folder.stopping === 0 ? "" : count(folder.stopping)}</td>

@@ -5,7 +5,7 @@ import type { Crawl } from "../../../api/client";
 import { count, counted, day, share } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Part } from "../../../kit/parts";
-import { Beside, Column, Quiet, Scroll } from "../../../kit/pieces";
+import { Beside, Column, Columns, Quiet, Scroll } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
@@ -67,7 +67,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
             )}`}
         </Quiet>
       </Beside>
-      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)", gap: 3 }}>
+      <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={3}>
         <Column>
           <Part title="What the fetches were spent on" level="h2">
             <Days found={found} />
@@ -115,7 +115,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
             ))}
           </Part>
         </Column>
-      </Box>
+      </Columns>
     </Scroll>
   );
 }
