@@ -4,7 +4,7 @@ import { Link, useLocation } from "react-router";
 import { SiteUrl } from "./SiteUrl";
 
 /** A URL within a row; a click opens its own dossier rather than what the row opens. */
-export function OpenUrl({ id, url }: { id: string; url: string }) {
+export function OpenUrl({ id, url, size }: { id: string; url: string; size?: number }) {
   const { pathname, search } = useLocation();
   const query = new URLSearchParams(search);
   query.set("url", id);
@@ -15,7 +15,7 @@ export function OpenUrl({ id, url }: { id: string; url: string }) {
       onClick={(event: MouseEvent) => event.stopPropagation()}
       sx={{ textDecorationThickness: 1, textUnderlineOffset: 3 }}
     >
-      <SiteUrl url={url} />
+      <SiteUrl url={url} {...(size === undefined ? {} : { size })} />
     </Box>
   );
 }

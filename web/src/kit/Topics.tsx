@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { counted } from "./format";
+import { OpenUrl } from "./OpenUrl";
 import { Columns, Quiet } from "./pieces";
-import { SiteUrl } from "./SiteUrl";
 import type { Topic } from "./useMissingLinks";
 
 const SHOWN = 6;
@@ -35,7 +35,7 @@ function One({ topic }: { topic: Topic }) {
           : `${counted(lonely.size, "doesn’t link", "don’t link")} to the one that leads`}
       </Quiet>
       <Box sx={{ mt: 0.5, overflowWrap: "anywhere" }}>
-        <SiteUrl url={topic.leader.url} size={12} />
+        <OpenUrl id={topic.leader.url_id} url={topic.leader.url} size={12} />
       </Box>
       {members.slice(0, SHOWN).map((member) => (
         <Box
@@ -47,7 +47,7 @@ function One({ topic }: { topic: Topic }) {
             overflowWrap: "anywhere",
           }}
         >
-          <SiteUrl url={member.url} size={12} />
+          <OpenUrl id={member.url_id} url={member.url} size={12} />
           {lonely.has(member.url) && (
             <Quiet component="span" small>
               {" "}
