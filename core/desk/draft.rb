@@ -25,15 +25,13 @@ module IronTrellis
         # As a page that says it is read: white space is folded, so that a space at the end of a title changes nothing.
         def self.plain(name, value)
           case name
-          when "headings" then value.map { |line| fold(line) }
-          when "alts" then value.transform_values { |line| fold(line) }
-          when "text" then value.split("\n", -1).map { |line| fold(line) }.join("\n")
+          when "headings" then value.map { |line| Content::Folded.of(line) }
+          when "alts" then value.transform_values { |line| Content::Folded.of(line) }
+          when "text" then value.split("\n", -1).map { |line| Content::Folded.of(line) }.join("\n")
           when "data" then value
-          else fold(value)
+          else Content::Folded.of(value)
           end
         end
-
-        def self.fold(line) = line.gsub(/[[:space:]]+/, " ").strip
 
         def self.fine?(values)
           values.is_a?(Hash) && (values.keys - FIELDS).empty? &&
@@ -47,7 +45,7 @@ module IronTrellis
         def self.line?(text) = text.is_a?(String) && text.size <= MOST_LINE
 
         def self.text?(text) = text.is_a?(String) && text.size <= MOST
-        private_class_method :plain, :fold, :fine?, :line?, :text?
+        private_class_method :plain, :fine?, :line?, :text?
 
         # @param values [Hash{String => Object}] as .read gives them
         def initialize(values)

@@ -46,7 +46,7 @@ module IronTrellis
         def text(document, page, after)
           before, now = page.of("text"), after.of("text")
           changed = Diff::LCS.sdiff(before, now).reject(&:unchanged?)
-          blocks = document.css(BLOCKS).group_by { |node| node.text.gsub(/[[:space:]]+/, " ").strip }
+          blocks = document.css(BLOCKS).group_by { |node| Content::Folded.of(node.text) }
           changed.each do |change|
             node = change.old_element && blocks[change.old_element]&.shift
             if node then change.new_element ? node.content = change.new_element : node.remove

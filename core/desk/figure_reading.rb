@@ -6,7 +6,6 @@ module IronTrellis
       # What stands around each picture of a page.
       class FigureReading
         MOST = 100
-        FOLD = /[[:space:]]+/
         HEADINGS = %w[h1 h2 h3 h4 h5 h6].freeze
 
         # @param document [Nokolexbor::Document]
@@ -21,7 +20,7 @@ module IronTrellis
           heading = nil
           found =
             @document.css([*HEADINGS, "img[src]"].join(", ")).filter_map do |node|
-              next (heading = fold(node.text)) && nil if HEADINGS.include?(node.name)
+              next (heading = Content::Folded.of(node.text)) && nil if HEADINGS.include?(node.name)
 
               figure(node, heading)
             end
@@ -39,10 +38,8 @@ module IronTrellis
         def caption(node)
           above = node.ancestors.find { |one| one.name == "figure" }
           text = above&.at_css("figcaption")&.text
-          text && fold(text)
+          text && Content::Folded.of(text)
         end
-
-        def fold(text) = text.gsub(FOLD, " ").strip
       end
     end
   end

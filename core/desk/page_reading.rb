@@ -7,7 +7,6 @@ module IronTrellis
     module Desk
       # Reads a page's words, element by element, from its document.
       class PageReading
-        FOLD = /[[:space:]]+/
         EMPHASIS = "b, strong, i, em"
         NOWHERE = "http://localhost/"
         HTML = /<(?:!doctype|html|head|body|title|h1|p|div)\b/i
@@ -59,7 +58,7 @@ module IronTrellis
           images.filter_map { |node| (target = resolver.call(node["src"])) && [target, alt(node)] }.uniq
         end
 
-        def alt(node) = node["alt"]&.then { |text| fold(text) }
+        def alt(node) = node["alt"]&.then { |text| Content::Folded.of(text) }
 
         PLACES = {
           "title" => /<title\b/i,
@@ -81,10 +80,12 @@ module IronTrellis
             "h1" => facts.h1.to_a,
             "headings" => facts.outline.to_a.map(&:last),
             "text" => text(facts),
-            "emphasis" => document.css(EMPHASIS).map { |node| fold(node.text) },
+            "emphasis" => document.css(EMPHASIS).map { |node| Content::Folded.of(node.text) },
             "keywords" => keywords(document),
-            "alt" => document.css("img[alt]").map { |node| fold(node["alt"].to_s) },
-            "links_out" => facts.links.to_a.select { |link| link.type == "anchor" }.map { |link| fold(link.text.to_s) },
+            "alt" => document.css("img[alt]").map { |node| Content::Folded.of(node["alt"].to_s) },
+            "links_out" => facts.links.to_a.filter_map { |link|
+              Content::Folded.of(link.text.to_s) if link.type == "anchor"
+            },
             "links_in" => @links_in,
             "address" => @url ? [address] : []
           }.transform_values { |some| some.reject(&:empty?) }
@@ -93,7 +94,7 @@ module IronTrellis
         def text(facts)
           return lines(facts.text.to_s) unless @main
 
-          Copies::MainText.blocks(facts.text.to_s, facts.frames).map { |line| fold(line) }.reject(&:empty?)
+          folded(Copies::MainText.blocks(facts.text.to_s, facts.frames))
         end
 
         def keywords(document) =
@@ -104,9 +105,9 @@ module IronTrellis
         def address =
           Url::Percent.decode([@url.path, @url.query].compact.join(" ")).scrub.split(BETWEEN_WORDS).join(" ").strip
 
-        def lines(text) = text.split(/\r\n|\r|\n/).map { |line| fold(line) }.reject(&:empty?)
+        def lines(text) = folded(text.split(/\r\n|\r|\n/))
 
-        def fold(text) = text.gsub(FOLD, " ").strip
+        def folded(lines) = lines.map { |line| Content::Folded.of(line) }.reject(&:empty?)
 
         def page(texts, facts = nil, pictures = [], places = {}) =
           Page.new(

@@ -9,7 +9,6 @@ module IronTrellis
       # What an HTML document says, read with Lexbor as browsers do (HTML standard, "parsing"). Elements of which a page
       # has few are asked of the tree; links and text, of which it has many, are read from the serialised body.
       class DocumentReading
-        FOLD = /[[:space:]]+/
         FEW = [
           "base[href], title, meta, link, h1, script, style, noscript, iframe, frame, noembed, noframes, xmp",
           "plaintext, object, canvas",
@@ -37,7 +36,7 @@ module IronTrellis
           @few = @document.css(FEW).group_by(&:name)
           @resolver = Url::Resolver.new(base(url), drop: drop)
           # Asked before fallbacks are taken out, since it is by what stands around a title that it is one.
-          @titles = few("title").reject { |title| drawn?(title) }.map { |title| fold(title.text) }
+          @titles = few("title").reject { |title| drawn?(title) }.map { |title| Content::Folded.of(title.text) }
           @links = few("link", "script", "iframe", "frame").flat_map { |node| ElementLinks.of(node, @resolver) }
           @data =
             StructuredData::Reading.new(
@@ -65,15 +64,11 @@ module IronTrellis
         # @return [String, nil] the language of the whole document, as written
         def language = @document.root&.[]("lang")
 
-        # @param text [String]
-        # @return [String] with its white space folded
-        def fold(text) = text.gsub(FOLD, " ").strip
-
         # @return [Array<String>] texts of the H1 headings, folded; of one that is an image, its alt text
         def h1 =
           few("h1").map do |heading|
-            fold(heading.text).then do |text|
-              text.empty? ? fold(heading.css("img[alt]").map { |image| image["alt"] }.join(" ")) : text
+            Content::Folded.of(heading.text).then do |text|
+              text.empty? ? Content::Folded.of(heading.css("img[alt]").map { |image| image["alt"] }.join(" ")) : text
             end
           end
 

@@ -32,8 +32,6 @@ module IronTrellis
         ANY_TAG = %r{<(?:!--.*?--|/?[a-zA-Z])#{ATTRIBUTES}}mn
         IMAGE_WITH_ALT = /<img(?=[\s>])#{format(VALUE, name: "alt")}/n
         SRCSET_URL = /(?:\A|,)\s*([^\s,]\S*[^\s,])/
-        FOLD = /[[:space:]]+/
-        UNFOLDED = /\A[[:space:]]|[[:space:]]{2}|[\t-\r\u0085\u00A0\u2000-\u200A\u2028\u2029\u202F\u3000]|[[:space:]]\z/
         READERS =
           %w[href src srcset alt rel action method type width height]
             .to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }
@@ -172,17 +170,17 @@ module IronTrellis
         end
 
         def anchor_text(html)
-          return folded(plain(html)) unless html.include?("<")
+          return Content::Folded.if_needed(plain(html)) unless html.include?("<")
 
-          text = folded(plain(html.gsub(ANY_TAG, "")))
-          text.empty? ? folded(plain(html[IMAGE_WITH_ALT, 1] || +"")) : text
+          text = Content::Folded.if_needed(plain(html.gsub(ANY_TAG, "")))
+          text.empty? ? Content::Folded.if_needed(plain(html[IMAGE_WITH_ALT, 1] || +"")) : text
         end
 
         def area(attributes)
           add(
             "anchor",
             attribute(attributes, "href"),
-            folded(attribute(attributes, "alt")),
+            Content::Folded.if_needed(attribute(attributes, "alt")),
             attribute(attributes, "rel")
           )
         end
@@ -191,7 +189,7 @@ module IronTrellis
           alt = attribute(attributes, "alt")
           @images += 1
           @images_without_alt += 1 unless alt
-          text = folded(alt)
+          text = Content::Folded.if_needed(alt)
           link = add("image", attribute(attributes, "src"), text)
           link.px = shown_size(attributes) if link
           srcset(attributes, text.to_s)
@@ -226,8 +224,6 @@ module IronTrellis
         end
 
         def plain(bytes) = Content::Blocks.unescape(bytes.force_encoding(Encoding::UTF_8))
-
-        def folded(text) = (text && UNFOLDED.match?(text)) ? text.gsub(FOLD, " ").strip : text
       end
     end
   end

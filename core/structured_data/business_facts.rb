@@ -89,7 +89,7 @@ module IronTrellis
         def written(values)
           value = values&.first
           value = value.properties.values.flatten.grep(String).join(", ") if value.is_a?(Item)
-          value.to_s.gsub(/[[:space:]]+/, " ").strip.then { |text| text.empty? ? nil : text }
+          Content::Folded.of(value.to_s).then { |text| text.empty? ? nil : text }
         end
 
         def folded(text) = self.class.folded(text)

@@ -35,7 +35,7 @@ module IronTrellis
           said = line.match?(SAID)
           line.to_enum(:scan, NUMBER).filter_map do
             found, before = Regexp.last_match.then { |match| [match[0], match.pre_match] }
-            number = found.gsub(/[[:space:]]+/, " ").strip
+            number = Content::Folded.of(found)
             number if number?(number, said) && !before.match?(FAX)
           end
         end

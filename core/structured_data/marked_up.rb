@@ -23,7 +23,6 @@ module IronTrellis
         # Properties within properties could make much of little; when so many characters are gathered, further texts
         # stay empty.
         MOST_CHARACTERS = 1_000_000
-        FOLD = /[[:space:]]+/
 
         # @param document [Nokolexbor::Document]
         # @param resolver [Url::Resolver]
@@ -77,7 +76,7 @@ module IronTrellis
         def text(node)
           return "" unless @room.positive?
 
-          node.text.tap { |text| @room -= text.size }.gsub(FOLD, " ").strip
+          Content::Folded.of(node.text.tap { |text| @room -= text.size })
         end
       end
     end

@@ -12,7 +12,7 @@ module IronTrellis
 
           # @param document [DocumentReading]
           # @return [String, nil]
-          def call(document) = document.meta("description")&.then { |text| document.fold(text) }
+          def call(document) = document.meta("description")&.then(&Content::Folded.method(:of))
         end
       end
     end

@@ -17,7 +17,7 @@ module IronTrellis
             document
               .few("meta")
               .filter_map do |meta|
-                [meta["property"].strip, document.fold(meta["content"].to_s)] if meta["property"]&.match?(PROPERTY)
+                [meta["property"].strip, Content::Folded.of(meta["content"].to_s)] if meta["property"]&.match?(PROPERTY)
               end
               .reverse
               .to_h

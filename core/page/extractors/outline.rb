@@ -15,7 +15,10 @@ module IronTrellis
           # @param document [DocumentReading]
           # @return [Array<Array(Integer, String)>]
           def call(document) =
-            document.css(HEADINGS).first(MOST).map { |heading| [heading.name[1].to_i, document.fold(heading.text)] }
+            document
+              .css(HEADINGS)
+              .first(MOST)
+              .map { |heading| [heading.name[1].to_i, Content::Folded.of(heading.text)] }
         end
       end
     end
