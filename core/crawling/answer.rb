@@ -26,6 +26,14 @@ module IronTrellis
           # @return [Boolean] whether it says that the address is elsewhere
           def redirect? = !status.nil? && (300..399).cover?(status) && status != 304
 
+          # @param parts [Url::Parts] the address that answered
+          # @return [Url::Parts, nil] where it is instead (RFC 9110 section 10.2.2); nil where it is no redirect, or one
+          #   to no http(s) URL
+          def leads_to(parts)
+            location = headers.first("location") if redirect?
+            location && Url::Resolver.new(parts).parts(location)
+          end
+
           # @return [Boolean] whether nobody was there: the connection was refused, or no way leads to the host at the
           #   moment
           def unreachable? = error == "connect"

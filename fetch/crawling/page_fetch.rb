@@ -36,7 +36,7 @@ module IronTrellis
           return visit(task) unless task.variant?
 
           answer = @client.fetch(task.parts)
-          Core::Crawling::Outcome.new(item: task, answer: answer, redirect_to: redirect(task.parts, answer))
+          Core::Crawling::Outcome.new(item: task, answer: answer, redirect_to: answer.leads_to(task.parts)&.to_s)
         end
 
         private
@@ -58,7 +58,7 @@ module IronTrellis
             decision: decision,
             answer: answer,
             facts: reading&.facts || facts,
-            redirect_to: redirect(url, answer),
+            redirect_to: answer.leads_to(url)&.to_s,
             reading: reading
           )
         rescue Http::FetchError => error
@@ -123,13 +123,6 @@ module IronTrellis
           title, text = Pages::PdfReading.call(body)
           facts.titles = [title].compact
           facts.words = text && Core::Content::Words.count(text)
-        end
-
-        def redirect(url, answer)
-          return nil unless answer.redirect?
-
-          location = answer.headers.first("location")
-          location && Core::Url::Resolver.new(url).call(location)
         end
       end
     end

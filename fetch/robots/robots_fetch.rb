@@ -18,7 +18,7 @@ module IronTrellis
           current = url.dup.tap { |parts| parts.path, parts.query = "/robots.txt", nil }
           MOST_REDIRECTS.succ.times do
             answer = patiently(client, current)
-            target = answer.redirect? && next_hop(answer, current)
+            target = answer.leads_to(current)
             return result(url, answer) unless target
 
             current = target
@@ -35,11 +35,6 @@ module IronTrellis
           client.fetch(url, body_limit: BODY_LIMIT)
         end
 
-        def self.next_hop(answer, current)
-          location = answer.headers.first("location")
-          location && Core::Url::Resolver.new(current).parts(location)
-        end
-
         def self.result(url, answer)
           cut = answer.error == "too_large" && !answer.body.empty?
           status = answer.redirect? ? 404 : answer.status
@@ -52,7 +47,7 @@ module IronTrellis
           bytes = bytes[0..bytes.rindex("\n").to_i] if cut
           bytes.dup.force_encoding(Encoding::UTF_8).scrub.delete("\0")
         end
-        private_class_method :patiently, :next_hop, :result, :text
+        private_class_method :patiently, :result, :text
       end
     end
   end

@@ -40,8 +40,7 @@ module IronTrellis
         def self.fetch(client, url)
           MOST_REDIRECTS.times do
             answer = client.fetch(url, body_limit: BODY_LIMIT)
-            location = answer.headers.first("location") if answer.redirect?
-            target = location && Core::Url::Resolver.new(url).parts(location) or return [answer, url]
+            target = answer.leads_to(url) or return [answer, url]
             url = target
           end
           [client.fetch(url, body_limit: BODY_LIMIT), url]

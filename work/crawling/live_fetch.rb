@@ -99,8 +99,7 @@ module IronTrellis
           loop do
             answer = client.fetch(parts)
             hops << {url: parts.to_s, status: answer.status}
-            location = answer.headers.first("location") if answer.redirect?
-            target = location && Core::Url::Resolver.new(parts).parts(location)
+            target = answer.leads_to(parts)
             return [parts, hops, answer] unless target && hops.size < MOST_HOPS
 
             parts = target

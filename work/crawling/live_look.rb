@@ -6,8 +6,6 @@ module IronTrellis
       # Looks at many URLs now, as the crawler of a site and at its speed: what each answers at its first hop, and where
       # it ends.
       class LiveLook
-        MOST_HOPS = 10
-
         # @param site [Store::Sites::Site]
         # @param clock [#call] gives the time
         def initialize(site, clock:)
@@ -75,45 +73,31 @@ module IronTrellis
         def seen(client, parts)
           answer = ask(client, parts)
           page = document(parts, answer)
-          seen =
-            Core::Triage::Seen.new(at: @clock.call, status: answer.status, error: answer.error, hops: 0, **facts(page))
-          follow(client, parts, answer, page, seen)
+          ended = Onward.new(read: method(:document), scope: @scope) { |target| ask(client, target) }
+            .call(parts, answer, page)
+          Core::Triage::Seen.new(
+            at: @clock.call,
+            status: answer.status,
+            error: answer.error,
+            hops: ended.asked,
+            refresh: ended.refresh || nil,
+            final_url: ended.hops.last || parts.to_s,
+            **facts(page),
+            **told(ended)
+          )
+        end
+
+        def told(ended)
+          case ended.how
+          when nil then {end_status: ended.answer.status, end_error: ended.answer.error}
+          when :off_site then {off_site: true}
+          else {loop: true}
+          end
         end
 
         def ask(client, parts)
           @pace.wait(parts.authority)
           client.fetch(parts)
-        end
-
-        def follow(client, parts, answer, page, seen)
-          met = [parts.to_s]
-          while (target = target_of(parts, answer, page))
-            seen.refresh = true if seen.hops.zero? && !answer.redirect?
-            seen.final_url = target.to_s
-            return end_by(seen, :off_site) unless @scope.host?(target.to_s)
-            return end_by(seen, :loop) if met.include?(target.to_s) || met.size > MOST_HOPS
-
-            met << target.to_s
-            parts, answer = target, ask(client, target)
-            page = document(parts, answer)
-            seen.hops += 1
-          end
-          seen.final_url = parts.to_s
-          seen.end_status, seen.end_error = answer.status, answer.error
-          seen
-        end
-
-        def end_by(seen, how)
-          seen[how] = true
-          seen
-        end
-
-        # Where a redirect leads, or a refresh of 0 s.
-        def target_of(parts, answer, page)
-          return Core::Url::Resolver.new(parts).parts(answer.headers.first("location").to_s) if answer.redirect?
-
-          refresh = page&.refresh
-          Core::Url::NormalForm.parse?(refresh.target) if refresh&.instant? && (200..299).cover?(answer.status)
         end
 
         def facts(page)

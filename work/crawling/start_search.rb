@@ -42,8 +42,7 @@ module IronTrellis
             answer = client.fetch(parts)
             return nil if answer.status.nil?
 
-            location = answer.headers.first("location") if answer.redirect?
-            target = location && Core::Url::Resolver.new(parts).parts(location)
+            target = answer.leads_to(parts)
             return parts.to_s unless target && Core::Crawling::HostVariants.same_site?(target.to_s, first.to_s)
 
             parts = target

@@ -72,8 +72,7 @@ module IronTrellis
           MOST_HOPS.times do
             @pace.wait(parts.authority)
             answer = client.fetch(parts)
-            location = answer.headers.first("location") if answer.redirect?
-            target = location && Core::Url::Resolver.new(parts).parts(location)
+            target = answer.leads_to(parts)
             return [parts, answer] unless target
 
             parts = target

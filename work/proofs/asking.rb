@@ -8,7 +8,6 @@ module IronTrellis
       # Asks the hosts of a site now, as its crawler, at its speed and past caches: pages with where they lead, and
       # files. Or, to get past caches that don't stand aside, under addresses that no cache can know.
       class Asking
-        MOST_HOPS = 10
         PARAMETER = "past-caches"
 
         # @param crawl [Store::Crawling::Crawl]
@@ -89,26 +88,10 @@ module IronTrellis
 
         # Where a redirect or a refresh of 0 s leads, as far as it goes on.
         def follow(parts, answer, facts, look)
-          met = [parts.to_s]
-          while (target = target_of(parts, answer, facts))
-            return {hops: met.drop(1) << target.to_s, status: nil, loop: true} if met.include?(target.to_s)
-            return {hops: met.drop(1), status: answer.status} if met.size > MOST_HOPS
+          ended = Crawling::Onward.new(read: look.method(:read)) { |target| fetch(target) }.call(parts, answer, facts)
+          return {hops: ended.hops, status: nil, loop: true} if ended.how == :loop
 
-            met << target.to_s
-            parts, answer = target, fetch(target)
-            facts = look.read(parts, answer)
-          end
-          {hops: met.drop(1), status: answer.status}
-        end
-
-        def target_of(parts, answer, facts)
-          if answer.redirect?
-            location = answer.headers.first("location").to_s
-            return (Core::Url::Resolver.new(parts).parts(location) unless location.empty?)
-          end
-
-          refresh = facts&.refresh
-          Core::Url::NormalForm.parse?(refresh.target) if refresh&.instant? && (200..299).cover?(answer.status)
+          {hops: ended.hops, status: ended.answer.status}
         end
       end
     end

@@ -67,8 +67,7 @@ module IronTrellis
 
           url = Core::Url::NormalForm.parse(from)
           answer = client.fetch(url)
-          location = answer.headers.first("location") if answer.redirect?
-          location &&= Core::Url::Resolver.new(url).call(location)
+          location = answer.leads_to(url)&.to_s
           {
             status: answer.status,
             location: location,

@@ -113,17 +113,19 @@ export const Whole = ({ rows, ...rest }: Props & { rows: string }) => (
   <Box {...rest} sx={{ height: "100%", display: "grid", gridTemplateRows: rows }} />
 );
 
-/** What matters less than what stands beside it. */
-export function Quiet({ small = false, ...props }: Spaced & { small?: boolean }) {
-  const { around, rest } = parted(props);
-  return <Box {...rest} sx={{ color: "text.secondary", fontSize: small ? 12 : undefined, ...around }} />;
+/** Text of one colour. */
+function toned(color: string) {
+  return function Toned({ small = false, ...props }: Spaced & { small?: boolean }) {
+    const { around, rest } = parted(props);
+    return <Box {...rest} sx={{ color, fontSize: small ? 12 : undefined, ...around }} />;
+  };
 }
 
+/** What matters less than what stands beside it. */
+export const Quiet = toned("text.secondary");
+
 /** What is wrong, or won't go well. */
-export function Wrong({ small = false, ...props }: Spaced & { small?: boolean }) {
-  const { around, rest } = parted(props);
-  return <Box {...rest} sx={{ color: "rust", fontSize: small ? 12 : undefined, ...around }} />;
-}
+export const Wrong = toned("rust");
 
 /** What stands in a file, an answer or an address, sign by sign; where it may be broken anywhere, it never runs over. */
 export function Mono({ size, anywhere = false, ...props }: Spaced & { size?: number; anywhere?: boolean }) {
