@@ -31,7 +31,10 @@ module IronTrellis
           SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status
           FROM %<ledger>s WHERE url_id = ANY($1::bigint[])
         SQL
-        LINKED = "SELECT 1 FROM %<links>s WHERE source_id = $1 AND target_id = $2 AND type = $3 LIMIT 1"
+        LINKED = <<~SQL
+          SELECT DISTINCT source_id, target_id FROM %<links>s
+          WHERE source_id = ANY($1::bigint[]) AND target_id = ANY($2::bigint[]) AND type = $3
+        SQL
         # What fixes that are proved took out of the index.
         CLOSED = <<~SQL
           SELECT DISTINCT one ->> 'url' FROM fixes f, jsonb_array_elements(f.faults) one
@@ -147,14 +150,21 @@ module IronTrellis
                 {"url" => source, "code" => "accepted-link", "grade" => "weakens", "about" => link["target"]}
               end
             end
-          located(wanted).reject { |row| linked?(row["url_id"], row["about"]) }
+          rows = located(wanted)
+          pairs = rows.map { |row| [row["url_id"], Core::Url::NormalForm.id(@site.id, row["about"])] }
+          there = linked(pairs)
+          rows.zip(pairs).filter_map { |row, pair| row unless there.key?(pair) }
         end
 
-        def linked?(source, target) =
-          Postgres::Sql.run(
-            format(LINKED, @names),
-            [source, Core::Url::NormalForm.id(@site.id, target), Pages::FactsRows::TYPES.fetch("anchor")]
-          ).ntuples.positive?
+        # @return [Hash{Array(Integer, Integer) => true}] those of the pairs of a source and a target that are linked
+        def linked(pairs)
+          ids = pairs.transpose.map { |some| Postgres::Sql.array(some.uniq) }
+          return {} if ids.empty?
+
+          Postgres::Sql
+            .rows(format(LINKED, @names), [*ids, Pages::FactsRows::TYPES.fetch("anchor")])
+            .to_h { |row| [row.values_at("source_id", "target_id"), true] }
+        end
 
         # What was closed by work that is proved, and is out of the index by its newest word, need not be fetched.
         def blocks

@@ -17,11 +17,14 @@ class MissingLinksApiTest < Minitest::Test
     assert_includes first["sentence"], first["words"]
     refute linked?(first), "it isn't there yet"
     assert_empty told["proposals"].select { |one| link_text?(one) }, "what is a link can't carry another"
-    decide(first["source"], {links: [{target: first["target"], text: first["words"]}], refused: []})
+    links = [[first["target"], first["words"]], [linked_already(first["source_id"]), "it is there"]]
+    decide(first["source"], {links: links.map { |target, text| {target: target, text: text} }, refused: []})
     assert_equal "accepted", call(:get, path)["proposals"].first["state"]
     worked("/sites/#{@site}/fixes/again", {})
     links = Store::Workplan::Fix.where(site_id: @site, kind: "links")
     fix = links.find { |one| one.faults.any? { |fault| fault["code"] == "accepted-link" } }
+    mine = fix.faults.select { |fault| fault["code"] == "accepted-link" && fault["url"] == first["source"] }
+    assert_equal [first["target"]], mine.map { |fault| fault["about"] }, "what is linked already is done"
     sheet = call(:get, "/sites/#{@site}/fixes/#{fix.name}")
     assert_includes sheet["conditions"].map { |one| one["condition"] }, "links to #{first["target"]}"
     rows = CSV.parse(sheet["text"].first["content"], headers: true).map(&:to_h)
@@ -46,6 +49,15 @@ class MissingLinksApiTest < Minitest::Test
   end
 
   def linked?(proposal) = link?("target_id = $3", proposal.values_at("source_id", "target_id"))
+
+  def linked_already(source_id)
+    crawl = Store::Sites::Site.find(@site).newest_crawl
+    Store::Postgres::Sql.rows(
+      "SELECT u.url FROM links l JOIN urls u ON u.id = l.target_id WHERE l.crawl_id = $1 AND l.source_id = $2 AND " \
+      "l.type = 0 AND l.internal AND l.source_id <> l.target_id ORDER BY l.position LIMIT 1",
+      [crawl.id, source_id]
+    ).first.fetch("url")
+  end
 
   def link_text?(proposal) = link?("text = $3", proposal.values_at("source_id", "sentence"))
 
