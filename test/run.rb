@@ -2,10 +2,16 @@
 
 require "open3"
 
-# Runs all test files in two processes at once, each with a database of its own: those that drive a browser or commands
-# mostly wait for them. Each test's line is printed when it is over, and what both come to last, as Minitest closes.
+# Runs all test files in three processes at once, each with a database of its own: half of their time they wait
+# for browsers, commands, servers and jobs. Each test's line is printed when it is over, and what all come to last, as
+# Minitest closes.
 module TestRun
-  WAITING = %w[test/browser/ test/cli/].freeze
+  # By database, what its process runs; the last one runs all else. They take about as long as each other.
+  PARTS = {
+    "iron_trellis_test_browser" => %w[test/browser/ test/reference/],
+    "iron_trellis_test_commands" => %w[test/cli/ test/api/ test/fetch/]
+  }.freeze
+  REST = "iron_trellis_test"
   CLOSING = /\A(\d+) runs, (\d+) assertions, (\d+) failures, (\d+) errors, (\d+) skips/
   LOAD = 'ARGV.shift(ARGV.index("--")).each { |file| require File.expand_path(file) }; ARGV.shift'
 
@@ -14,8 +20,7 @@ module TestRun
   # @param files [Array<String>]
   # @return [Boolean] whether all passed
   def call(files)
-    waiting, rest = files.partition { |file| file.start_with?(*WAITING) }
-    runs = {"iron_trellis_test_browser" => waiting, "iron_trellis_test" => rest}.reject { |_, some| some.empty? }
+    runs = files.group_by { |file| PARTS.find { |_, folders| file.start_with?(*folders) }&.first || REST }
     ended = runs.map { |database, some| Thread.new { run(database, some) } }.map(&:value)
     sums = ended.map(&:first).transpose.map(&:sum)
     puts "", format("%d runs, %d assertions, %d failures, %d errors, %d skips", *sums)
