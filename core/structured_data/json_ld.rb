@@ -55,12 +55,12 @@ module IronTrellis
           end
         end
 
-        # A value with its language or type, a reference, or a thing of its own.
+        # A value with its language or type, a reference, or a thing of its own; a reference may say something of what it
+        # leads to besides.
         def object(hash)
-          plain = hash.values_at(*VALUES).compact.first
-          return [plain.to_s] if plain && !hash.key?("@type")
-
-          hash.empty? ? [] : [item(hash)]
+          plain = hash.values_at(*VALUES).compact.first unless hash.key?("@type")
+          said = hash.keys.any? { |name| name == "@type" || !name.start_with?("@") }
+          [plain&.to_s, (item(hash) if said)].compact
         end
 
         def message(error) = error.message.lines.first.to_s.sub(/\A\d+: /, "").strip[0, 120].scrub("?")

@@ -22,6 +22,15 @@ class DataTest < Minitest::Test
       properties: properties.transform_keys(&:to_s).transform_values { |value| [value].flatten }
     )
 
+  def test_a_reference_that_says_more_of_what_it_leads_to_is_an_address_and_a_thing
+    list = '{"@type":"ListItem","item":{"@id":"http://a.test/d","name":"Dresses"},"next":{"@id":"http://a.test/e"}}'
+    read = json_ld(list).first.first.properties
+
+    assert_equal ["http://a.test/d", ["Dresses"], []],
+      read["item"].then { |id, thing| [id, thing.properties["name"], thing.types] }
+    assert_equal ["http://a.test/e"], read["next"]
+  end
+
   def test_what_is_no_json_says_so_in_words
     {
       "" => /empty/,
