@@ -3,14 +3,16 @@
 module IronTrellis
   module Work
     module Desk
-      # The pictures of a page at the desk: what each weighs and shows, who uses it, and how it could be described and
-      # called by what stands around it.
+      # The pictures of a page at the desk: what each weighs and shows, who uses it, what an index tells of its address,
+      # and how it could be described and called by what stands around it.
       class Pictures
         USED = <<~SQL
           SELECT target_id, count(DISTINCT source_id) AS pages FROM %<links>s
           WHERE type = $1 AND target_id = ANY($2::bigint[]) GROUP BY 1
         SQL
-        ROWS = "SELECT url_id, bytes FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
+        ROWS =
+          "SELECT url_id, bytes, clicks, impressions, position FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
+        FOUND = %w[clicks impressions position].freeze
         MOST_NAME = 60
         IMAGE = Store::Pages::FactsRows::TYPES.fetch("image")
 
@@ -27,19 +29,20 @@ module IronTrellis
           figures = @page.figures.to_a
           alts = @page.pictures.to_a.to_h
           ids = figures.to_h { |one| [one["url"], Core::Url::NormalForm.id(@run.crawl.site_id, one["url"])] }
-          used, bytes = used(ids.values), bytes(ids.values)
-          figures.map { |one| told(one, alts[one["url"]], used[ids[one["url"]]], bytes[ids[one["url"]]]) }
+          used, rows = used(ids.values), rows(ids.values)
+          figures.map { |one| told(one, alts[one["url"]], used[ids[one["url"]]], rows.fetch(ids[one["url"]], {})) }
         end
 
         private
 
-        def told(figure, alt, used, bytes)
+        def told(figure, alt, used, row)
           said = words(figure)
           {
             **%w[url shown drawn caption heading text].to_h { |name| [name.to_sym, figure[name]] },
             alt: alt,
-            bytes: figure["bytes"] || bytes,
+            bytes: figure["bytes"] || row["bytes"],
             used_by: used || 0,
+            found: (row.slice(*FOUND) if row["impressions"].to_i.positive?),
             proposed_alt: (said if alt.to_s.strip.empty?),
             proposed_name: name(figure["url"], said)
           }
@@ -62,10 +65,10 @@ module IronTrellis
             .rows(format(USED, @names), [IMAGE, Store::Postgres::Sql.array(ids)])
             .to_h { |row| row.values_at("target_id", "pages") }
 
-        def bytes(ids) =
+        def rows(ids) =
           Store::Postgres::Sql
             .rows(format(ROWS, @names), [Store::Postgres::Sql.array(ids)])
-            .to_h { |row| row.values_at("url_id", "bytes") }
+            .to_h { |row| [row["url_id"], row] }
       end
     end
   end

@@ -7,7 +7,7 @@ import { Roomy } from "../../../kit/Roomy";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 type Picture = Sheet["pictures"][number];
-const COLUMNS = ["Picture", "Alt text", "Weight", "Shown", "Drawn", "Used on", "Text in it"];
+const COLUMNS = ["Picture", "Alt text", "Weight", "Shown", "Drawn", "Used on", "In searches", "Text in it"];
 
 /** The pictures of the page: what each weighs and shows, and how it could be described by what stands around it. */
 export function Pictures({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
@@ -43,6 +43,7 @@ export function Pictures({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
               {larger(one) && <Quiet small>more than twice what is shown</Quiet>}
             </td>
             <td>{counted(one.used_by, "page")}</td>
+            <td>{one.found ? inSearches(one.found) : "–"}</td>
             <td>{one.text === null ? (one.drawn ? "can’t be read" : "not fetched yet") : one.text || "none"}</td>
           </tr>
         ))}
@@ -59,5 +60,13 @@ const Preview = ({ of }: { of: string | undefined }) => (
 );
 
 const size = (pair: Picture["shown"]) => (pair ? `${pair[0]} × ${pair[1]}` : "–");
+
+/** Where searches show it, and how often it was clicked. */
+const inSearches = ({ clicks, impressions, position }: NonNullable<Picture["found"]>) => (
+  <>
+    {position === null ? counted(impressions, "time shown", "times shown") : `place ${position.toFixed(1)}`}
+    <Quiet small>{counted(clicks ?? 0, "click")}</Quiet>
+  </>
+);
 
 const larger = ({ shown, drawn }: Picture) => Boolean(shown?.[0] && drawn?.[0] && drawn[0] > 2 * shown[0]);

@@ -53,6 +53,7 @@ const PICTURE = {
   shown: [400, 300],
   drawn: [1200, 900],
   used_by: 1,
+  found: null,
   text: null,
 };
 
@@ -80,9 +81,19 @@ test("a picture is told with what it weighs and how much larger it is than it is
     "400 × 300",
     "1200 × 900more than twice what is shown",
     "1 page",
+    "–",
     "can’t be read",
   ]);
   expect(row.querySelector("img")?.getAttribute("src")).toContain("data:image/png");
+});
+
+test("where searches showed a picture is told with its clicks", () => {
+  pictures(
+    { ...PICTURE, found: { clicks: 12, impressions: 40, position: 7.31 } },
+    { ...PICTURE, url: "http://a.test/b.png", found: { clicks: null, impressions: 1200, position: null } },
+  );
+  const cells = screen.getAllByRole("row").map((row) => within(row).queryAllByRole("cell")[6]?.textContent);
+  expect(cells.slice(1)).toEqual(["place 7.312 clicks", "1,200 times shown0 clicks"]);
 });
 
 test("a proposed alt text is drafted beside those that were drafted before", () => {
