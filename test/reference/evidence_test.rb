@@ -30,11 +30,11 @@ class EvidenceReferenceTest < Minitest::Test
     combined, common = lines.partition { |line| line.include?("Lampbot") || line.count('"') > 2 }
     assert_equal [asked.size, asked.size], [combined.size, common.size]
     told = combined.map { |line| Core::Evidence::LogLine.new(line) }
-    assert_equal asked.keys, told.map(&:target)
-    assert_equal asked.values, told.map(&:agent)
+    # Which of two answers is written down first is for the server to say.
+    assert_equal asked, told.to_h { |line| [line.target, line.agent] }
     assert_equal [404], told.map(&:status).uniq
     assert_in_delta Time.now.to_i, told.first.time.to_i, 60
-    assert_equal asked.keys, common.map { |line| Core::Evidence::LogLine.new(line).target }
+    assert_equal asked.keys.sort, common.map { |line| Core::Evidence::LogLine.new(line).target }.sort
   end
 
   # The same numbers added up by Ruby's rational numbers.
