@@ -38,6 +38,14 @@ module IronTrellis
         ) do
           # @return [String, nil] the first title, white space folded
           def title = titles.first
+
+          # @param agent [String]
+          # @return [Hash{Symbol => Object}] what it tells the index of that agent: noindex, nofollow, canonical (nil
+          #   where none counts)
+          def told_to(agent)
+            resolved = Directives::Resolved.new(directives, agent)
+            {noindex: resolved.noindex?, nofollow: resolved.nofollow?, canonical: canonical&.url}
+          end
         end
     end
   end

@@ -123,13 +123,11 @@ module IronTrellis
         end
 
         def values(facts)
-          resolved = Directives::Resolved.new(facts.directives, @agent)
+          told = facts.told_to(@agent)
           {
             "title" => facts.title,
             "description" => facts.description,
-            "canonical" => facts.canonical&.url,
-            "noindex" => resolved.noindex?,
-            "nofollow" => resolved.nofollow?,
+            **told.slice(:canonical, :noindex, :nofollow).transform_keys(&:to_s),
             "h1" => facts.h1
           }
         end

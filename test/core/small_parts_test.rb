@@ -231,4 +231,65 @@ class SmallPartsTest < Minitest::Test
     assert_nil fulfilled(chosen_canonical: "http://a.test/y", canonical: "http://a.test/x")
     assert_nil fulfilled
   end
+
+  # White space as the standard library's classes have it, and what is put between words by chance.
+  def test_folded_text_has_one_blank_between_its_words
+    chance = Random.new(11)
+    blanks = [" ", "\t", "\n", "\r\n", "\u00A0", "\u2003", "\u3000", "  "]
+    200.times do
+      words = Array.new(chance.rand(5)) { ["a", "öl", "lamp", "9"].sample(random: chance) }
+      text = words.flat_map { |word| [blanks.sample(random: chance), word] }.push([blanks.sample(random: chance), ""]
+        .sample(random: chance)).join
+      assert_equal words.join(" "), Core::Content::Folded.of(text), text.inspect
+      assert_equal words.join(" "), Core::Content::Folded.if_needed(text), text.inspect
+    end
+    assert_nil Core::Content::Folded.if_needed(nil)
+    "as it is".then { |text| assert_same text, Core::Content::Folded.if_needed(text) }
+  end
+
+  # RFC 9110 section 10.2.2 (Location is a reference), section 15.4 (which answers redirect), RFC 3986 section 5.4.
+  def test_an_answer_leads_where_its_location_says_from_where_it_came
+    at = Core::Url::NormalForm.parse("http://a.test/b/c/d?q")
+    {
+      [301, "g"] => "http://a.test/b/c/g",
+      [302, "/g"] => "http://a.test/g",
+      [307, "//g.test"] => "http://g.test/",
+      [308, "?y"] => "http://a.test/b/c/d?y",
+      [303, "http://g.test/../x"] => "http://g.test/x",
+      [301, "mailto:a@a.test"] => nil,
+      [301, nil] => nil,
+      [304, "/g"] => nil,
+      [200, "/g"] => nil,
+      [nil, nil] => nil
+    }.each do |(status, location), expected|
+      answer = Core::Crawling::Answer.new(status: status, header_lines: location ? ["location: #{location}"] : [])
+      assert_equal [expected], [answer.leads_to(at)&.to_s], "#{status} #{location}"
+    end
+  end
+
+  def test_a_decision_concerns_its_pages
+    page = "http://a.test/x"
+    {
+      ["intent", page, {"intent" => "index"}] => [:named, [page]],
+      ["intent", "/x/*", {"intent" => "index"}] => [:matching, "/x/*"],
+      ["canonical", "/x/*", {"target" => page}] => [:matching, "/x/*"],
+      ["route", page, {"to" => nil, "status" => 410}] => [:named, [page]],
+      ["group", "lamps", {"intent" => "keep_out"}] => [:of_group, "lamps"],
+      ["repoint", page, {"target" => "http://a.test/y"}] => [:linking_to, page],
+      ["languages", page, {"pages" => {"en" => page, "da" => "http://a.test/y"}}] => [:named, [page, "http://a.test/y"]]
+    }.each do |(kind, subject, value), expected|
+      assert_equal expected, Core::Decisions::Registry.fetch(kind).concerns(subject, value), kind
+    end
+    shown = Core::Decisions::Registry.all.reject { |kind| kind.method(:concerns).owner == Core::Decisions::Kind }
+    assert_equal %w[canonical group intent languages repoint route], shown.map(&:code)
+    assert_empty(shown.select { |kind| kind.method(:seen).owner == Core::Decisions::Kind })
+  end
+
+  def test_what_a_rule_calls_its_own_comes_behind_what_several_tell
+    rule = Core::Faults::Registry.fetch("not-for-phones")
+    told = Core::Faults::Details.of(rule, nil, {"smallest_text" => 9, "viewport" => "x", "words" => 3, "status" => 200})
+
+    assert_equal ["Status", "Words", "Viewport", "Smallest text, pixels"], told.map(&:name)
+    assert_raises(KeyError) { Core::Faults::Details.of(rule, nil, {"weather" => "fair"}) }
+  end
 end

@@ -130,13 +130,10 @@ module IronTrellis
               header_lines: answer.header_lines,
               body: answer.body.to_s
             )
-          resolved = Core::Directives::Resolved.new(facts.directives, @settings.agent)
           {
             title: facts.title,
             words: facts.words,
-            noindex: resolved.noindex?,
-            nofollow: resolved.nofollow?,
-            canonical: facts.canonical&.url,
+            **facts.told_to(@settings.agent),
             hreflang: facts.hreflang.map { |one| one.slice(:code, :url) },
             lines: deciding_lines(answer.body.to_s, facts),
             links: facts.links.first(MOST_LINKS).map { |link| link(link) },

@@ -103,10 +103,8 @@ module IronTrellis
         def facts(page)
           return {} unless page
 
-          resolved = Core::Directives::Resolved.new(page.directives, @settings.agent)
           {
-            noindex: resolved.noindex?,
-            canonical: page.canonical&.url,
+            **page.told_to(@settings.agent).slice(:noindex, :canonical),
             content_type: page.content_type,
             words: page.words
           }

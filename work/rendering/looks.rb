@@ -11,6 +11,7 @@ module IronTrellis
         WAYS = [["crawler", Layout::DESK], ["visitor", Layout::DESK], ["visitor", Layout::PHONE]].freeze
         MOST_LINES = 2_000
         MOST_LISTED = 200
+        NOTHING_TOLD = {noindex: nil, nofollow: nil, canonical: nil}.freeze
 
         # @param crawl [Store::Crawling::Crawl] whose settings and secrets count
         def initialize(crawl)
@@ -52,14 +53,11 @@ module IronTrellis
         end
 
         def values(facts)
-          resolved = facts && Core::Directives::Resolved.new(facts.directives, @settings.agent)
           {
             title: facts&.title,
             description: facts&.description,
             h1: facts&.h1 || [],
-            canonical: facts&.canonical&.url,
-            noindex: resolved&.noindex?,
-            nofollow: resolved&.nofollow?,
+            **(facts&.told_to(@settings.agent) || NOTHING_TOLD),
             words: facts&.words,
             links: facts&.links&.count { |link| link.type == "anchor" }
           }

@@ -46,12 +46,9 @@ module IronTrellis
           def read
             return {} unless (facts = @reading&.facts)
 
-            resolved = Core::Directives::Resolved.new(facts.directives, @agent)
             {
               title: facts.title,
-              noindex: resolved.noindex?,
-              nofollow: resolved.nofollow?,
-              canonical: facts.canonical&.url,
+              **facts.told_to(@agent),
               hreflang: facts.hreflang,
               words: facts.words,
               links: facts.links.map { |link| link.to_h.slice(:target, :type, :text, :followed) },
