@@ -55,7 +55,7 @@ module IronTrellis
           end
         end
 
-        # A value with its language or type, a reference (which may say more of what it leads to), or a thing of its own.
+        # A value with its language or type, a reference (which may say more of what it leads to) or a thing of its own.
         def object(hash)
           plain = hash.values_at(*VALUES).compact.first unless hash.key?("@type")
           said = hash.keys.any? { |name| name == "@type" || !name.start_with?("@") }
