@@ -34,7 +34,9 @@ module IronTrellis
           FROM fault_rollups WHERE run_id = $1 AND ($2::text IS NULL OR "group" = $2) AND ($3::text IS NULL OR host =
             $3) GROUP BY code, "group"
         SQL
-        PLACES = "SELECT DISTINCT %<place>s AS place FROM fault_rollups WHERE run_id = $1 ORDER BY 1"
+        # What is of a whole group lies on no host.
+        PLACES =
+          "SELECT DISTINCT %<place>s AS place FROM fault_rollups WHERE run_id = $1 AND %<place>s <> '' ORDER BY 1"
         # So many crawls back is it told how many URLs a rule found.
         TREND = 12
         # Whole crawls of the site up to this one, judged by the same rules and limits, the newest first.

@@ -133,6 +133,12 @@ class CausesTest < Minitest::Test
     assert_empty Store::Reports::Causes.new(@run, host: "other.test").call
   end
 
+  def test_what_lies_on_no_host_makes_no_host_to_choose
+    Store::Postgres::Sql.run("UPDATE fault_rollups SET host = '' WHERE run_id = $1 AND code = 'title-long'", [@run.id])
+
+    assert_equal %w[store.test], Store::Reports::Causes.new(@run).places[:hosts]
+  end
+
   def test_occurrences_tell_their_details_and_are_narrowed_gathered_and_written_as_a_table
     found = places("link-to-missing")
 
