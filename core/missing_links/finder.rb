@@ -177,13 +177,7 @@ module IronTrellis
 
         def words(sentence, language)
           speech = Content::Language.for(language)
-          found = []
-          sentence.scan(Content::Words::WORD) do |word|
-            from, to = Regexp.last_match.offset(0)
-            plain = Names.fold(word)
-            found << [speech.stem(plain), from, to] unless speech.stop?(plain)
-          end
-          found
+          Names.words(sentence).filter_map { |word, from, to| [speech.stem(word), from, to] unless speech.stop?(word) }
         end
 
         def stems(page) = @stems[page.id] ||= stem(page.blocks.join("\n"), page.language)

@@ -13,6 +13,15 @@ module IronTrellis
         # @return [String] as words are compared
         def self.fold(word) = word.unicode_normalize(:nfkc).downcase(:fold)
 
+        # @param text [String] a phrase or a sentence
+        # @return [Array<Array(String, Integer, Integer)>] its words as they are compared, each with where it begins and
+        #   ends, in characters
+        def self.words(text)
+          found = []
+          text.scan(Content::Words::WORD) { |word| found << [fold(word), *Regexp.last_match.offset(0)] }
+          found
+        end
+
         # @param pages [Array<Page>]
         def initialize(pages)
           @by_first = {}
@@ -59,12 +68,7 @@ module IronTrellis
           from <= place.begin && to >= place.end && to - from > place.size
         end
 
-        # Each with its place: word, from and to.
-        def words(text)
-          found = []
-          text.scan(Content::Words::WORD) { |word| found << [self.class.fold(word), *Regexp.last_match.offset(0)] }
-          found
-        end
+        def words(text) = self.class.words(text)
       end
     end
   end

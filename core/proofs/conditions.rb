@@ -8,7 +8,7 @@ module IronTrellis
         CANONICAL = /\Acanonical-|\A(?:decided-canonical|copy-exact)\z/
         LISTED = /\Asitemap-lists-/
         DIRECTED = "decided-intent"
-        DRAFTED = "drafted-"
+        DRAFTED = Workplan::Kinds::DRAFTED
 
         # @param remedies [Workplan::Remedies]
         def initialize(remedies)

@@ -95,7 +95,7 @@ module IronTrellis
 
         # Each part of a page once, an image once a page and image.
         def part(entry)
-          name = ELEMENTS.fetch(Faults::Registry.find(entry.code)&.element, "text")
+          name = ELEMENTS.fetch(Kinds.element(entry.code), "text")
           (name == "image") ? [name, entry.url, entry.about] : [name, entry.url]
         end
       end

@@ -27,6 +27,7 @@ module IronTrellis
           "improve" => "content",
           "merge" => "content"
         }.freeze
+        # What was written at the desk.
         DRAFTED = "drafted-"
         # What takes a URL out of the index for good, and how many days before its hide ends that has to be done.
         LASTING = %w[directives redirects].freeze
@@ -48,6 +49,11 @@ module IronTrellis
 
           NAMED.fetch(code) { Faults::Registry.find(code)&.kind(detail, chosen: chosen) }
         end
+
+        # @param code [String]
+        # @return [String] what is written anew of a page to mend it (Faults::Rule.element)
+        #   Kinds.element("image-no-alt") # => "alt"
+        def element(code) = (Faults::Registry.find(code) || Faults::Rule).element
       end
     end
   end

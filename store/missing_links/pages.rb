@@ -13,14 +13,11 @@ module IronTrellis
           WHERE l.kind = 'html' AND l.indexable AND l.copy_of IS NULL
           ORDER BY l.importance DESC NULLS LAST, l.url LIMIT #{MOST}
         SQL
+        # To which of the others a page links, and what the links within its text read.
         LINKS = <<~SQL
-          SELECT source_id, array_agg(DISTINCT target_id) AS targets FROM %<links>s
-          WHERE source_id = ANY($1::bigint[]) AND target_id = ANY($1::bigint[]) AND type = $2 GROUP BY 1
-        SQL
-        # What links within the text of a page read.
-        TEXTS = <<~SQL
-          SELECT source_id, array_agg(DISTINCT text) AS texts FROM %<links>s
-          WHERE source_id = ANY($1::bigint[]) AND type = $2 AND text <> '' AND coalesce(place, $3) = $3 GROUP BY 1
+          SELECT source_id, array_agg(DISTINCT target_id) FILTER (WHERE target_id = ANY($1::bigint[])) AS targets,
+            array_agg(DISTINCT text) FILTER (WHERE text <> '' AND coalesce(place, $3) = $3) AS texts
+          FROM %<links>s WHERE source_id = ANY($1::bigint[]) AND type = $2 GROUP BY 1
         SQL
         MAIN = Store::Pages::FactsRows::PLACES.fetch("main")
         QUERIES = <<~SQL
@@ -42,19 +39,16 @@ module IronTrellis
         def call
           rows = Postgres::Sql.rows(format(ROWS, @names))
           ids = Postgres::Sql.array(rows.map { |row| row["url_id"] })
-          anchor = Store::Pages::FactsRows::TYPES.fetch("anchor")
-          links = by_id(LINKS, "source_id", "targets", [ids, anchor])
-          texts = by_id(TEXTS, "source_id", "texts", [ids, anchor, MAIN])
+          links = by_id(LINKS, "source_id", [ids, Store::Pages::FactsRows::TYPES.fetch("anchor"), MAIN])
           span = Core::Evidence::Windows::SPANS.last
-          queries = by_id(QUERIES, "url_id", "queries", [@run.id, span, ids])
+          queries = by_id(QUERIES, "url_id", [@run.id, span, ids])
           phrases = Desk::DeskPage.of(@run.crawl.site).pluck(:url_id, :phrases).to_h
-          rows.map { |row| page(row, links, texts, queries, phrases) }
+          rows.map { |row| page(row, links, queries, phrases) }
         end
 
         private
 
-        def by_id(sql, id, values, params) =
-          Postgres::Sql.rows(format(sql, @names), params).to_h { |row| row.values_at(id, values) }
+        def by_id(sql, id, params) = Postgres::Sql.rows(format(sql, @names), params).to_h { |row| [row[id], row] }
 
         # A heading is no place for a link, nor is what stands around the text; what is one already can't be another.
         def blocks(row)
@@ -72,17 +66,17 @@ module IronTrellis
             .flat_map { |from, to, marks| marks.anybits?(alone) ? [*from..to] : [] }
         end
 
-        def page(row, links, texts, queries, phrases)
+        def page(row, links, queries, phrases)
           id = row["url_id"]
           Core::MissingLinks::Page.new(
             **row.slice("url", "title", "authority", "importance", "wanted").transform_keys(&:to_sym),
             id: id,
             language: row["lang"],
             phrases: [*phrases[id], *row["h1"], row["title"]&.sub(SITE_NAME, "")].compact.uniq,
-            queries: queries.fetch(id, []),
+            queries: queries.dig(id, "queries") || [],
             blocks: blocks(row),
-            links: (links[id] || []).to_h { |target| [target, true] },
-            link_texts: texts.fetch(id, [])
+            links: (links.dig(id, "targets") || []).to_h { |target| [target, true] },
+            link_texts: links.dig(id, "texts") || []
           )
         end
       end

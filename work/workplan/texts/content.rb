@@ -8,9 +8,7 @@ module IronTrellis
         module Content
           KIND = "content"
           COLUMNS = %w[url element before after].freeze
-          TEXT = "text"
-          # What was written at the desk.
-          DRAFTED = "drafted-"
+          DRAFTED = Core::Workplan::Kinds::DRAFTED
           VIEWPORT = '<meta name="viewport" content="width=device-width, initial-scale=1">'
 
           module_function
@@ -27,7 +25,7 @@ module IronTrellis
           def row(fault, texts)
             return drafted(fault) if fault["code"].start_with?(DRAFTED)
 
-            element = Core::Faults::Registry.find(fault["code"])&.element || TEXT
+            element = Core::Workplan::Kinds.element(fault["code"])
             [fault["url"], element, before(element, fault, texts), after(element)]
           end
 
