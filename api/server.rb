@@ -3,6 +3,7 @@
 require "active_support"
 require "active_support/cache"
 require "fileutils"
+require "json"
 require "rack/attack"
 require "rack/session"
 require "securerandom"

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "alba"
+require "time"
 
 module IronTrellis
   module Api

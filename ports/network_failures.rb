@@ -2,6 +2,8 @@
 
 require "net/http"
 require "openssl"
+require "socket"
+require "timeout"
 
 module IronTrellis
   module Ports

@@ -5,6 +5,7 @@ require "ipaddr"
 require "json"
 require "net/http"
 require "tempfile"
+require "uri"
 
 module IronTrellis
   module Work

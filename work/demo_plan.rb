@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require "date"
+require "time"
+
 module IronTrellis
   module Work
     # The demo in the middle of a plan: some of it done and proved, some not, one thing broken again, one late, requests

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "socket"
+
 module IronTrellis
   module Api
     module Http

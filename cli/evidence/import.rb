@@ -1,5 +1,9 @@
 # frozen_string_literal: true
 
+require "date"
+require "json"
+require "time"
+
 module IronTrellis
   module Cli
     module Evidence

@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
+require "date"
 require "time"
 
 module IronTrellis
   module Core
     module Evidence
       # One line of an access log in the Common or Combined Log Format, as Apache's mod_log_config writes it: within
-      # quotes a quote and a backslash have a backslash in front, other bytes are written as \xhh.
+      # quotes a quote and a backslash have a backslash in front, other bytes are written as \xhh. Bytes that a server
+      # wrote as they came and that aren't UTF-8 are read as if it had written them so.
       class LogLine
         # A line can't be read; the message says why.
         class Unreadable < Error::InvalidInput
@@ -22,25 +24,29 @@ module IronTrellis
           /\A(?<peer>\S+) \S+ .*?\[(?<time>[^\]]+)\] #{REQUESTED} (?<status>\d{3}) (?:\d+|-)(?: #{REFERER} #{AGENT})?/
         REQUEST = %r{\A[A-Z]+ (\S+)(?: HTTP/[\d.]+)?\z}
         TIME = %r{\A(\d{2})/([A-Z][a-z]{2})/(\d{4}):(\d{2}):(\d{2}):(\d{2}) ([+-]\d{4})\z}
+        # No server that is asked today writes a later year.
+        LAST_YEAR = 2100
         # Tokens by which crawlers call themselves (common practice).
         CRAWLER = /([A-Za-z0-9_.-]*(?:bot|crawler|spider)[A-Za-z0-9_.-]*)/i
 
         attr_reader :peer, :target, :status, :agent
 
-        # @param text [String]
+        # @param text [String] in UTF-8, as far as it is
         # @raise [Unreadable]
         #   LogLine.new('1.2.3.4 - - [28/Nov/2026:10:00:00 +0000] "GET /x HTTP/1.1" 200 5').target # => "/x"
         def initialize(text)
-          found = FORM.match(text) or raise Unreadable.new("it is no line of the Common or Combined Log Format")
-          @peer, @time, @status, @agent = found[:peer], found[:time], found[:status].to_i, unescape(found[:agent])
-          @target = unescape(found[:request])[REQUEST, 1] || raise(Unreadable.new("its request can't be read"))
+          found = FORM.match(readable(text)) || raise(Unreadable.new("it is no line of the Common or Combined Log Format"))
+          @peer, @time, @status = found[:peer], found[:time], found[:status].to_i
+          @agent = unescape(found[:agent])&.scrub
+          request = unescape(found[:request]).scrub { |bytes| written("%%%02X", bytes) }
+          @target = request[REQUEST, 1] || raise(Unreadable.new("its request can't be read"))
         end
 
         # @return [Time]
         # @raise [Unreadable]
         def time
           day, month, year, hour, minute, second, zone = TIME.match(@time)&.captures
-          unless zone && Date::ABBR_MONTHNAMES.include?(month)
+          unless zone && Date::ABBR_MONTHNAMES.include?(month) && year.to_i <= LAST_YEAR
             raise Unreadable.new("its time can't be read: “#{@time[0, 40]}”")
           end
 
@@ -59,10 +65,14 @@ module IronTrellis
 
         private
 
+        def readable(text) = text.valid_encoding? ? text : text.scrub { |bytes| written("\\x%02x", bytes) }
+
+        def written(form, bytes) = bytes.each_byte.map { |byte| format(form, byte) }.join
+
         def unescape(text)
           return text unless text&.include?("\\")
 
-          text.b.gsub(ESCAPED) { ($1) ? $1.hex.chr : ESCAPES.fetch($2, $2) }.force_encoding(Encoding::UTF_8).scrub
+          text.b.gsub(ESCAPED) { ($1) ? $1.hex.chr : ESCAPES.fetch($2, $2) }.force_encoding(Encoding::UTF_8)
         end
       end
     end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "ipaddr"
+require "socket"
 require "uri/idna"
 
 module IronTrellis

@@ -4,6 +4,7 @@ require "brotli"
 require "net/http"
 require "openssl"
 require "socket"
+require "timeout"
 require "zlib"
 
 module IronTrellis

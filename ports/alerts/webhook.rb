@@ -3,6 +3,7 @@
 require "json"
 require "net/http"
 require "openssl"
+require "uri"
 
 module IronTrellis
   module Ports

@@ -13,7 +13,7 @@ module IronTrellis
 
         # @param path [String]
         # @param most [Integer] bytes of a line
-        # @yieldparam text [String, nil] nil for a line that is longer
+        # @yieldparam text [String, nil] its bytes as UTF-8, which they needn't be; nil for a line that is longer
         # @yieldparam number [Integer]
         # @return [void]
         # @raise [Core::Error::InvalidInput] where a gzipped file is cut or damaged
@@ -44,7 +44,7 @@ module IronTrellis
         def lines(io, most, number)
           while (text = io.gets("\n", most))
             if text.end_with?("\n") || text.bytesize < most
-              yield text, number
+              yield text.force_encoding(Encoding::UTF_8), number
             else
               pass_over(io, most)
               yield nil, number

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "axlsx"
+
 module IronTrellis
   module Ports
     module Reports

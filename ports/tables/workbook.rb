@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require "date"
+require "zlib"
+
 module IronTrellis
   module Ports
     module Tables

@@ -1,8 +1,11 @@
 # frozen_string_literal: true
 
-require "json"
+require "date"
 require "fileutils"
+require "json"
 require "rack"
+require "time"
+require "uri"
 require_relative "exports"
 require_relative "index"
 require_relative "results"

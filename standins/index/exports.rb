@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "csv"
+require "date"
 require "time"
 require_relative "fetcher"
 

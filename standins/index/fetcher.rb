@@ -3,6 +3,7 @@
 require "digest"
 require "net/http"
 require "nokogiri"
+require "timeout"
 require "uri"
 require_relative "robots"
 

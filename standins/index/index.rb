@@ -2,6 +2,7 @@
 
 require "date"
 require "json"
+require "time"
 require "uri"
 require_relative "fetcher"
 require_relative "record"

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "date"
+require "time"
 
 module Gazetteer
   # Clicks and impressions of a page by query and day: a model of its place, season, age and position, thrown

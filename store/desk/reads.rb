@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require "digest"
+require "json"
+require "time"
 
 module IronTrellis
   module Store

@@ -263,11 +263,13 @@ class RulesOnASmallSiteTest < Minitest::Test
           "and could not find it, sorry.")
     }
     site = SmallSite.new({"/" => frame.call("Home", "Welcome to the works. <a href=/sold>s</a> <a href=/real>r</a> " \
-      "<a href=/blank>b</a>"), "/sold" => frame.call("Sold out", "We looked for /sold everywhere and could not find " \
-      "it, sorry."),
+      "<a href=/blank>b</a> <a href=/gone>g</a>"),
+      "/gone" => frame.call("Net lamps", "These hung over the nets of the herring fleet.</p><p>We looked for /gone " \
+      "everywhere and could not find it, sorry."),
+      "/sold" => frame.call("Sold out", "We looked for /sold everywhere and could not find it, sorry."),
       "/real" => frame.call("Anchor lights", "Hung forward in the rigging they burn all night on a spoonful of " \
       "oil."), "/blank" => [200, {"content-type" => "text/html"}, "<html><body></body></html>"]}) { missing }
-    assert_equal [["soft-missing", "/sold", nil]], told(site, "soft-missing")
+    assert_equal [["soft-missing", "/gone", nil], ["soft-missing", "/sold", nil]], told(site, "soft-missing")
     empty =
       SmallSite.new(
         {

@@ -7,6 +7,8 @@ module IronTrellis
       class MissingPages
         MainText = Core::Copies::MainText
         Said = Core::Content::Said
+        # What pages of a host say of a missing page, on top of words of their own, is said by so many of them at most.
+        SELDOM = 0.2
 
         # @param facts [Store::Pages::FactsTables] prepared
         def initialize(facts)
@@ -20,9 +22,11 @@ module IronTrellis
 
           @homes = @facts.homes(answers.keys).transform_values { |text| text.split("\n").to_h { |line| [line, true] } }
           @missing = answers.to_h { |authority, row| [authority, missing_page(authority, row)] }
-          found = {}
-          @facts.texts(answers.keys) { |rows| rows.each { |row| found[row["url_id"]] = true if like?(row) } }
-          found
+          @found = {}
+          @within = Hash.new { |hosts, authority| hosts[authority] = [] }
+          @pages = Hash.new(0)
+          @facts.texts(answers.keys) { |rows| rows.each { |row| look_at(row) } }
+          @found.merge(seldom)
         end
 
         private
@@ -32,14 +36,23 @@ module IronTrellis
         end
 
         # The home page itself is none, whatever it answers for others.
-        def like?(row)
-          return false if row["url"].match?(%r{\Ahttps?://[^/]+/\z})
+        def look_at(row)
+          return if row["url"].match?(%r{\Ahttps?://[^/]+/\z})
 
-          @missing.fetch(row["authority"]).like?(
-            title: row["title"],
-            text: row["text"],
-            said: said(row, row["authority"])
-          )
+          id, authority = row.values_at("url_id", "authority")
+          missing, said = @missing.fetch(authority), said(row, authority)
+          @pages[authority] += 1
+          if missing.like?(title: row["title"], text: row["text"], said: said)
+            @found[id] = true
+          elsif missing.within?(said)
+            @within[authority] << id
+          end
+        end
+
+        # What stands on many pages of a host is something that all of them say, such as how to order.
+        def seldom
+          few = @within.select { |authority, ids| ids.size <= [1, SELDOM * @pages[authority]].max }
+          few.values.flatten.to_h { |id| [id, true] }
         end
 
         def said(row, authority)

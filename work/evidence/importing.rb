@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
+require "date"
 require "digest"
+require "time"
 
 module IronTrellis
   module Work
@@ -14,6 +16,8 @@ module IronTrellis
         # So many rows that can't be used are told one by one; all are counted.
         MOST_TOLD = 1_000
         MOST_HOSTS = 50
+        # Where a source is at home it may be tomorrow already.
+        AHEAD = 1
 
         # What the person says of the file: `columns` is a heading by field, `words` a state by the source's own word,
         # `whole` true or false, nil where nothing is said.
@@ -120,7 +124,9 @@ module IronTrellis
           read = row.read(cells)
           return elsewhere(read.url) unless @scope.host?(read.url)
 
-          refuse_future(read.values["date"], line)
+          date = read.values["date"]
+          return refuse(line, future(date)) if date && date > @today + AHEAD
+
           @staged.add(read, line)
         rescue Core::Evidence::Row::Wrong => error
           refuse(line, error.message)
@@ -131,14 +137,8 @@ module IronTrellis
           @wrong << {"line" => line, "why" => why} if @wrong.size < MOST_TOLD
         end
 
-        def refuse_future(date, line)
-          return unless date && date > @today
-
-          raise Core::Error::InvalidInput.new(
-                  "The date #{date} on line #{line} is after today. Is the order of day " \
-                    "and month as the site has it (#{@reading.fetch("date_order")})?"
-                )
-        end
+        def future(date) =
+          "the date #{date} is after today; the site reads days and months in the order #{@reading.fetch("date_order")}"
 
         def elsewhere(url)
           @counts["out_of_scope"] += 1
@@ -173,7 +173,7 @@ module IronTrellis
         def whole? = @told.whole.nil? ? !cut? : @told.whole
 
         def result(import, outcome)
-          date = outcome["days"].map { |one| Date.iso8601(one) }.max || day
+          date = @told.date || outcome["days"].map { |one| Date.iso8601(one) }.max || day
           {
             "kind" => @kind.code,
             "index" => @index&.name,

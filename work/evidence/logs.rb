@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
+require "date"
 require "digest"
 require "ipaddr"
+require "time"
 
 module IronTrellis
   module Work
@@ -113,7 +115,7 @@ module IronTrellis
           yield @result["rows"] if block_given? && (@result["rows"] % DIGEST_PIECE).zero?
           return refuse(file, line, "the line is longer than #{MOST_LINE} bytes") if text.nil?
 
-          count(Core::Evidence::LogLine.new(text.scrub))
+          count(Core::Evidence::LogLine.new(text))
         rescue Core::Evidence::LogLine::Unreadable => error
           refuse(file, line, error.message)
         end

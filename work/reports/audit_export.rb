@@ -2,6 +2,7 @@
 
 require "fileutils"
 require "json"
+require "time"
 
 module IronTrellis
   module Work

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
+require "date"
 require "json"
 require "net/http"
+require "time"
 require "uri"
 
 module IronTrellis
