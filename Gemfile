@@ -4,6 +4,7 @@ source "https://rubygems.org"
 
 # The heart and what reads the web.
 gem "zeitwerk", "~> 2.6.18"
+gem "bootsnap", "~> 1.26", require: false
 gem "nokolexbor", "~> 0.6.4"
 gem "nokogiri", "~> 1.18.10"
 gem "uri-idna", "~> 0.3.1"

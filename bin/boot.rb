@@ -25,6 +25,8 @@ module Boot
   # @return [void]
   # @raise [LoadError, StandardError] where gems are missing
   def call
+    # What files and terminals hold is UTF-8, whatever the locale says.
+    Encoding.default_external = Encoding::UTF_8
     (defined?(Bundler) || !current?) ? resolve : standalone
     require File.join(ROOT, "iron_trellis")
   end
@@ -49,6 +51,17 @@ module Boot
     require GEMS
     Kernel.define_method(:gem) { |*| true }
     Kernel.send(:private, :gem)
+    remember
+  end
+
+  # Where each library lies and what it compiles to: with a hundred gems looking for them is half of the time that a
+  # command takes to start.
+  def remember
+    require "bootsnap"
+    Bootsnap.setup(cache_dir: File.join(ROOT, "var/cache"), development_mode: false, load_path_cache: true,
+      compile_cache_iseq: true, compile_cache_yaml: false)
+  rescue SystemCallError
+    # Nothing may be written here: then it is looked for each time.
   end
 
   def resolve

@@ -10,9 +10,15 @@ module IronTrellis
       module_function
 
       # @param path [String]
+      # @param most [Integer, nil] bytes
       # @return [String] bytes
-      # @raise [Root::Stop]
-      def read(path)
+      # @raise [Root::Stop] where it can't be read, or holds more
+      def read(path, most: nil)
+        size = ::File.size(path)
+        if most && size > most
+          raise Root::Stop.new("#{path} holds #{size} bytes; a page may have #{most} at most.", Root::WRONG_USAGE)
+        end
+
         ::File.binread(path)
       rescue SystemCallError
         raise Root::Stop.new("There is no file #{path} that can be read.", Root::COULD_NOT)

@@ -8,6 +8,11 @@ module IronTrellis
       FAULTS_FOUND = 1
       WRONG_USAGE = 2
       COULD_NOT = 3
+      RESOLVE = {type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS",
+                 desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"}.freeze
+      ALLOW_PRIVATE = {type: :boolean, default: false, desc: "Allow private and loopback addresses"}.freeze
+      IGNORE_ROBOTS = {type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"}.freeze
+      DATABASE = /\A(?:PG|ActiveRecord)::/
 
       # The command can't be done; carries the exit code.
       class Stop < Core::Error
@@ -26,7 +31,7 @@ module IronTrellis
       # @param arguments [Array<String>]
       # @return [Integer]
       def self.run(arguments)
-        result = start(arguments, debug: true)
+        result = start(helped(arguments.map { |one| readable(one) }), debug: true)
         result.is_a?(Integer) ? result : DONE
       rescue Thor::Error => error
         complain(error, arguments, WRONG_USAGE)
@@ -34,20 +39,38 @@ module IronTrellis
         complain(error, arguments, error.exit_code)
       rescue Core::Error::InvalidInput => error
         complain(error, arguments, WRONG_USAGE)
-      rescue Core::Error, SystemCallError => error
+      rescue Core::Error => error
         complain(error, arguments, COULD_NOT)
+      rescue SystemCallError => error
+        complain(error, arguments, COULD_NOT, of_the_system(error))
       rescue => error
-        raise unless error.class.name.start_with?("PG::", "ActiveRecord::")
-
-        complain(error, arguments, COULD_NOT)
+        complain(error, arguments, COULD_NOT, unforeseen(error))
       end
 
-      def self.complain(error, arguments, code)
-        warn error.message
+      # Whatever the terminal's locale, arguments are UTF-8 where they can be.
+      def self.readable(argument)
+        text = argument.dup.force_encoding(Encoding::UTF_8)
+        text.valid_encoding? ? text : argument
+      end
+
+      def self.complain(error, arguments, code, message = error.message)
+        warn message
         warn error.full_message(highlight: false) if arguments.include?("--debug")
         code
       end
-      private_class_method :complain
+
+      # Which call of the system it was says nothing to people.
+      def self.of_the_system(error)
+        what, file = error.message.split(" @ ", 2)
+        file ? "#{file.sub(/\A\w+ - /, "")}: #{what.downcase}." : error.message
+      end
+
+      # What SQL and classes are called says nothing to people.
+      def self.unforeseen(error)
+        what = DATABASE.match?(error.class.name) ? "The database refused it" : "Something in the program went wrong"
+        "#{what}, and nothing was done by half. Run the same with --debug to see where, and tell its makers."
+      end
+      private_class_method :readable, :complain, :of_the_system, :unforeseen
 
       desc "audit START_URL...", "Crawl a site and write what stops its pages"
       long_desc <<~TEXT
@@ -58,11 +81,7 @@ module IronTrellis
       TEXT
       option :out, required: true, banner: "DIR", desc: "Where the four files go"
       option :site, banner: "NAME", desc: "The site's name (default: the first start host)"
-      option :resolve,
-        type: :string,
-        repeatable: true,
-        banner: "HOST:PORT:ADDRESS",
-        desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"
+      option :resolve, **RESOLVE
       option :host, type: :string, repeatable: true, banner: "HOST", desc: "Another host in scope"
       option :limit, type: :numeric, desc: "Most URLs to fetch"
       option :max_depth, type: :numeric, desc: "Most clicks from a start URL"
@@ -72,7 +91,7 @@ module IronTrellis
       option :exclude, type: :string, repeatable: true, banner: "PATTERN", desc: "Leave out URLs that match"
       option :include, type: :string, repeatable: true, banner: "PATTERN", desc: "Only URLs that match"
       option :agent, banner: "TOKEN", desc: "The product token that robots.txt and robots directives are read for"
-      option :ignore_robots, type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"
+      option :ignore_robots, **IGNORE_ROBOTS
       option :render, type: :boolean, default: false, desc: "Read pages as their scripts leave them"
       option :key_page, type: :string, repeatable: true, banner: "URL", desc: "A page that matters most"
       option :intent,
@@ -81,7 +100,7 @@ module IronTrellis
         banner: "PATTERN=index|keep_out",
         desc: "What is wanted of the URLs that match"
       option :check_external, type: :boolean, default: false, desc: "Check links to other hosts, too (HEAD)"
-      option :allow_private, type: :boolean, default: false, desc: "Allow private and loopback addresses"
+      option :allow_private, **ALLOW_PRIVATE
       option :fail_on,
         enum: Core::Faults::Rule::GRADES,
         desc: "Exit with 1 where such faults, or graver ones, are found"
@@ -123,8 +142,9 @@ module IronTrellis
       option :agent, enum: %w[crawler visitor], default: "crawler", desc: "As whom the page is asked for"
       option :width, type: :numeric, default: Core::Rendering::Layout::DESK, desc: "Of the window, in CSS pixels"
       option :out, required: true, banner: "DIR"
-      option :resolve, type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS"
-      option :allow_private, type: :boolean, default: false, desc: "Allow private and loopback addresses"
+      option :resolve, **RESOLVE
+      option :allow_private, **ALLOW_PRIVATE
+      option :ignore_robots, **IGNORE_ROBOTS
       # @return [Integer] exit code
       def render(url)
         Rendering::Render.new(url, options).call
@@ -137,6 +157,10 @@ module IronTrellis
       TEXT
       option :rival, type: :string, repeatable: true, banner: "URL_OR_FILE"
       option :phrase, type: :string, repeatable: true, banner: "TEXT", desc: "What the page is to be found for"
+      option :speed, type: :boolean, default: false, desc: "Ask for it three times, and tell its first byte's time"
+      option :resolve, **RESOLVE
+      option :allow_private, **ALLOW_PRIVATE
+      option :ignore_robots, **IGNORE_ROBOTS
       option :json, **JSON_OPTION
       # @return [Integer] exit code
       def terms(source)

@@ -107,10 +107,10 @@ module IronTrellis
         end
 
         def workers
-          count = @options["workers"].to_i
-          raise Core::Error::InvalidInput.new("--workers must be from 1 to 32.") unless (1..32).cover?(count)
+          count = @options["workers"]
+          return count if count.is_a?(Integer) && (1..32).cover?(count)
 
-          count
+          raise Core::Error::InvalidInput.new("--workers must be a whole number from 1 to 32.")
         end
 
         def site(settings)

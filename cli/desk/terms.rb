@@ -8,10 +8,13 @@ module IronTrellis
       # The command terms: the terms of one page, against rivals where some are given.
       class Terms
         SHOWN = 30
+        OK = 200
+        # As much as a crawl reads of one page.
+        MOST_BYTES = Core::Settings::Crawl.defaults.fetch("body_limit")
         ELEMENTS = Core::Desk::Page::ELEMENTS
 
         # @param source [String] a file or a web address
-        # @param options [Hash] rival, phrase, json
+        # @param options [Hash] of the command line
         def initialize(source, options)
           @source = source
           @options = options
@@ -28,11 +31,28 @@ module IronTrellis
 
         private
 
-        # A host that is named on the command line may be a private one.
-        def pages =
-          Work::Desk::PagesRead.new(Work::Crawling::OneFetch.anywhere).call([@source, *@options["rival"]]) do |path|
-            InputFile.read(path)
-          end
+        def pages
+          sources = [@source, *@options["rival"]]
+          fetch = Work::Crawling::OneFetch.named(
+            sources.grep(Work::Desk::PagesRead::WEB),
+            resolve: Crawling::Resolved.of(@options["resolve"]),
+            allow_private: @options["allow_private"]
+          )
+          reading = Work::Desk::PagesRead.new(fetch, turns: turns, robots: robots, pages_only: false)
+          reading.call(sources) { |path| InputFile.read(path, most: MOST_BYTES) }.each { |page| warn_of(page) }
+        end
+
+        # Times are worth something beside each other only.
+        def turns = (@options["speed"] || @options["rival"]) ? Work::Desk::PagesRead::TURNS : 1
+
+        def robots =
+          Fetch::Robots::Policies.new(Core::Settings::Crawl.defaults.fetch("agent"), ignore: @options["ignore_robots"])
+
+        def warn_of(page)
+          return if page.status.nil? || page.status == OK
+
+          warn "#{page.source} answers #{page.status}: its words are counted all the same."
+        end
 
         def told(page, rivals) =
           {
@@ -40,7 +60,8 @@ module IronTrellis
             "terms" => @fit.terms.map { |one| term(one) },
             "rivals" => rivals.told,
             "checks" => @fit.checks.map(&:told),
-            "fit" => @fit.call
+            "fit" => @fit.call,
+            **({"status" => page.status} if page.status).to_h
           }
 
         def term(one) =
@@ -52,7 +73,8 @@ module IronTrellis
           }
 
         def print_tables(page, rivals)
-          puts "#{page.words} words, #{rivals.size} rivals, fit #{@fit.call} of 100", ""
+          fit = @fit.call
+          puts "#{page.words} words, #{rivals.size} rivals#{", fit #{fit} of 100" if fit}", ""
           puts "term                            text  share  title  headings"
           @fit.terms.first(SHOWN).each do |one|
             puts format(

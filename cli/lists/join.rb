@@ -21,6 +21,7 @@ module IronTrellis
           joining = Work::Lists::Joining.new(Sites::Named.named(@options["site"]), @path, heading: heading)
           rows = joining.call(fetch: @options["fetch"]) { |done, total| Printed.looked_at(done, total) }
           format.write(@options["out"], joining.columns, rows)
+          InputFile.warn_of(@path, joining.bad)
           warn "#{rows.size} rows written to #{@options["out"]}"
           Root::DONE
         end

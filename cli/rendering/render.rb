@@ -24,7 +24,8 @@ module IronTrellis
           looking = Work::Rendering::OneLook.at(
             parts,
             resolve: Crawling::Resolved.of(@options["resolve"]),
-            allow_private: @options["allow_private"]
+            allow_private: @options["allow_private"],
+            ignore_robots: @options["ignore_robots"]
           )
           told = looking.call(parts, agent: @options["agent"], width: width, screenshot: true)
           write(told)

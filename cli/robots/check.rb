@@ -43,12 +43,13 @@ module IronTrellis
           decisions
         end
 
-        def text = read(@source).force_encoding(Encoding::UTF_8).scrub
+        # Rules are compared by their octets (RFC 9309 section 2.2.2).
+        def text = Core::Url::Percent.of_bytes(read(@source))
 
         def urls
           from = @options["urls"]
           text = (from && from != "-") ? read(from) : $stdin.read
-          text.lines.map(&:strip).reject(&:empty?)
+          Core::Url::Percent.of_bytes(text).lines.map(&:strip).reject(&:empty?)
         end
 
         def read(path)

@@ -11,22 +11,32 @@ module IronTrellis
         # @return [Store::Sites::Site]
         # @raise [Root::Stop]
         def named(name)
-          Store::Sites::Site.find_by(name: name) ||
-            raise(
-              Root::Stop.new(
-                "There is no site “#{name}”. These are " \
-                "known: #{Store::Sites::Site.order(:name).pluck(:name).join(", ")}.",
-                Root::COULD_NOT
-              )
-            )
+          Store::Sites::Site.find_by(name: name) || raise(Root::Stop.new(unknown(name), Root::COULD_NOT))
         end
+
+        # @param number [Numeric, nil]
+        # @param option [String]
+        # @return [Integer, nil]
+        # @raise [Core::Error::InvalidInput]
+        def whole(number, option)
+          return number if number.nil? || number.is_a?(Integer)
+
+          raise Core::Error::InvalidInput.new("#{option} must be a whole number, not #{number}.")
+        end
+
+        def unknown(name)
+          names = Store::Sites::Site.order(:name).pluck(:name)
+          known = names.empty? ? "None is known yet: audit one first." : "These are known: #{names.join(", ")}."
+          "There is no site “#{name}”. #{known}"
+        end
+        private_class_method :unknown
 
         # @param site [Store::Sites::Site]
         # @param number [Integer, nil] nil for the newest judged one of the whole site
         # @return [Store::Crawling::Crawl] judged
         # @raise [Root::Stop]
         def crawl(site, number)
-          crawl = number ? site.crawls.find_by(number: number) : site.newest_crawl
+          crawl = number ? site.crawls.find_by(number: whole(number, "--crawl")) : site.newest_crawl
           return crawl if crawl&.verdict_run
 
           raise Root::Stop.new(

@@ -16,6 +16,7 @@ module IronTrellis
 
         # @return [Integer] exit code
         def call
+          check
           reading = Core::Workplan::Reading.new(values)
           scheduler =
             Core::Workplan::Scheduler.new(
@@ -29,8 +30,14 @@ module IronTrellis
 
         private
 
+        def check
+          return unless @options["seconds"].negative?
+
+          raise Core::Error::InvalidInput.new("--seconds must be a number from 0 on, not #{@options["seconds"]}.")
+        end
+
         def values
-          JSON.parse(InputFile.read(@path).force_encoding(Encoding::UTF_8))
+          JSON.parse(Core::Content::Readable.of(InputFile.read(@path)))
         rescue JSON::ParserError, EncodingError => error
           raise Core::Error::InvalidInput.new("#{@path} is no JSON: #{error.message.lines.first&.strip}")
         end

@@ -12,11 +12,12 @@ module IronTrellis
 
         # @return [Integer] exit code
         def call
+          from = Sites::Named.whole(@options["from"], "--from")
           form = Ports::Reports.form(File.extname(@options["out"]).delete_prefix("."))
           Store::Postgres::Database.prepare
           site = Sites::Named.named(@options["site"])
           Work::Workplan::Remaking.keep_up(site, now: Time.now)
-          paper = Work::Proofs::Reporting.new(site, now: Time.now, from: @options["from"]).paper
+          paper = Work::Proofs::Reporting.new(site, now: Time.now, from: from).paper
           File.binwrite(@options["out"], form.write(paper))
           warn "Report written to #{@options["out"]}"
           Root::DONE

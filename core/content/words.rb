@@ -4,26 +4,34 @@ module IronTrellis
   module Core
     module Content
       # Counts Unicode words (UAX #29 section 4.1): runs of letters and digits, joined by an apostrophe, a full
-      # stop or a colon between letters and by a point or comma between digits; each ideograph and each
-      # Hiragana letter is a word of its own.
+      # stop or a colon between letters and by a point or comma between digits; runs of Katakana and, as ICU has it, of
+      # Hangul; each ideograph and each Hiragana letter is a word of its own, parts of ideographs are none.
       #
       # The count is the dearest part of reading a page, so texts in Latin, Greek and Cyrillic (and all
       # punctuation) take a way that makes no string per word: every word is squeezed into one letter.
       module Words
-        SINGLE = '[\p{Han}\p{Hiragana}]'
+        SINGLE = '[\p{Han}\p{Hiragana}&&[^\u2E80-\u2EFF\u309B\u309C]]'
+        KATAKANA = '[\p{Katakana}\u3031-\u3035\u309B\u309C\u30A0\u30FC\uFF70&&[^\uFF9E\uFF9F]]'
+        ALPHABETIC = '[\p{L}\p{Nl}\u05F3&&[^\p{Han}\p{Hiragana}\p{Katakana}\p{Hangul}\u3031-\u3035\u30FC\uFF70]]'
         # Marks, joiners and what formats text belong to the character before them (WB4); the space of no width parts
         # words.
         EXTENDED = '(?:\p{M}|(?!\u200B)\p{Cf})*'
-        LETTER = "(?:(?![\\p{Han}\\p{Hiragana}])[\\p{L}\\p{Nl}])#{EXTENDED}"
-        DIGIT = "\\p{Nd}#{EXTENDED}"
-        WORD =
-          /#{SINGLE}#{EXTENDED}|(?:#{LETTER}|#{DIGIT}|_)
-            (?:#{LETTER}|#{DIGIT}|_|(?<=\p{L}|\p{M}|\p{Cf})['’.:·](?=\p{L})|(?<=\p{Nd})['’.,;](?=\p{Nd}))*/x
+        LETTER = "#{ALPHABETIC}#{EXTENDED}"
+        DIGIT = "[\\p{Nd}\\u066B]#{EXTENDED}"
+        # What joins letters, and what joins digits, of the tables of UAX #29 (WB6, WB7, WB11, WB12).
+        BETWEEN_LETTERS = "(?<=\\p{L}|\\p{M}|\\p{Cf})['’‘.:·\u2024\u2027\u05F4\uFF07\uFF0E\uFF1A](?=#{ALPHABETIC})"
+        BETWEEN_DIGITS = "(?<=\\p{Nd})['’‘.,;\u060C\u060D\u066C\u2024\u2044\uFF07\uFF0C\uFF0E\uFF1B](?=\\p{Nd})"
+        RUN =
+          "(?:(?:#{KATAKANA}#{EXTENDED})+|(?:\\p{Hangul}#{EXTENDED})+|(?:#{LETTER}|#{DIGIT})" \
+          "(?:#{LETTER}|#{DIGIT}|#{BETWEEN_LETTERS}|#{BETWEEN_DIGITS})*)"
+        WORD = /#{SINGLE}#{EXTENDED}|_*#{RUN}(?:_+#{RUN})*_*/
         # In bytes, since lookbehind over UTF-8 characters costs ten times as much: a letter is ASCII or any longer
         # character but those of the blocks of punctuation (lead bytes C2 and E2).
         BEFORE = '(?<=[A-Za-z\x80-\xFF])(?<!\xC2[\x80-\xBF])(?<!\xE2[\x80-\xBF]{2})'
         AFTER = '(?=[A-Za-z\xC3-\xE1\xE3-\xF4])'
-        JOINER = /#{BEFORE}(?:['.:]|\xE2\x80\x99|\xC2\xB7)#{AFTER}|(?<=\d)(?:['.,;]|\xE2\x80\x99)(?=\d)/n
+        JOINER =
+          /#{BEFORE}(?:['.:]|\xE2\x80[\x98\x99\xA4\xA7]|\xC2\xB7)#{AFTER}|
+            (?<=\d)(?:['.,;]|\xE2\x80[\x98\x99\xA4]|\xE2\x81\x84)(?=\d)/nx
         # The sign comes first and what is around it is looked at afterwards, so that the text is passed over quickly.
         ASCII_JOINER = /['.:](?=[A-Za-z])(?<=[A-Za-z].)|['.,;](?=\d)(?<=\d.)/
         LONE_UNDERSCORE = /(?<![\p{L}\p{N}_])_+(?![\p{L}\p{N}_])/

@@ -31,7 +31,8 @@ module IronTrellis
         # @param rivals [Rivals]
         # @param lengths [Hash{String => Array(Integer, Integer)}]
         def initialize(page, phrases: [], rivals: Rivals.new([]), lengths: LENGTHS)
-          @page, @phrases, @rivals, @lengths = page, phrases, rivals, lengths
+          @page, @rivals, @lengths = page, rivals, lengths
+          @phrases = phrases.uniq { |phrase| Wording.words(phrase, page.language).map { |word| word.downcase(:fold) } }
           @terms = Terms.new(page)
         end
 
@@ -41,10 +42,12 @@ module IronTrellis
         # @return [Array<Check>]
         def checks = @checks ||= of_phrases + of_lengths + of_measures + of_terms
 
-        # @return [Integer] 0 to 100; 0 where there is nothing to check
+        # @return [Integer, nil] 0 to 100; nil where the page is held against nothing
         def call
+          return if @phrases.empty? && @rivals.size.zero?
+
           whole = checks.sum(&:weight)
-          whole.zero? ? 0 : (checks.select(&:met).sum(&:weight) * 100.0 / whole).round
+          whole.zero? ? nil : (checks.select(&:met).sum(&:weight) * 100.0 / whole).round
         end
 
         # @return [Array<Hash>] what at least half of the rivals use in their text and this page doesn't
@@ -57,7 +60,7 @@ module IronTrellis
 
         def of_phrases
           @phrases.flat_map do |phrase|
-            PHRASE_IN.map do |element|
+            places_for_phrases.map do |element|
               Check.new(
                 name: "“#{phrase}” in #{PLACES.fetch(element)}",
                 about: phrase,
@@ -68,6 +71,10 @@ module IronTrellis
             end
           end
         end
+
+        # A file has no address.
+        def places_for_phrases = @page.texts.key?("address") ? PHRASE_IN : PHRASE_IN - %w[address]
+
         PLACES = {
           "title" => "the title",
           "h1" => "the H1",

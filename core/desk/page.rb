@@ -9,7 +9,8 @@ module IronTrellis
       # `pictures` address and alt text of each image (nil where it has none), `figures` more of each: its "url", the
       # "shown" size (width and height as the page asks for them), its "caption", the "heading" above it, and where it
       # was fetched its "bytes", "drawn" size and "text" (of an SVG). `places` tell the line of the source on which the
-      # title, the description and the first H1 stand.
+      # title, the description and the first H1 stand, `status` what the answer was (nil of a file, which has no address
+      # among its texts either).
       Page =
         Struct.new(
           :source,
@@ -24,6 +25,7 @@ module IronTrellis
           :pictures,
           :places,
           :figures,
+          :status,
           keyword_init: true
         ) do
           # @param told [Hash{String => Object}] as #told gives it

@@ -10,7 +10,8 @@ module IronTrellis
         HALF = 0.5
         # What stands there once may stand there by chance.
         LEAST_TIMES = 2
-        # A term that rivals share: how many use it in their text, and its part of all words there.
+        # A term that rivals share: how many use it in their text, its part of all words there, and for each element
+        # (Page::ELEMENTS) the median, the lowest and the highest of how often it stands there with all of them.
         Shared = Struct.new(:key, :term, :size, :used_by, :median, :low, :high, :elements, keyword_init: true)
 
         # @param pages [Array<Page>]
@@ -37,7 +38,9 @@ module IronTrellis
         # @return [Hash{String => Object}] as the command terms prints it
         def told
           {
-            "pages" => @pages.map { |page| {"source" => page.source, "title" => page.title, "words" => page.words} },
+            "pages" => @pages.map { |page|
+              {"source" => page.source, "title" => page.title, "words" => page.words, "status" => page.status}
+            },
             "measures" => measures,
             "terms" => shared.map { |one| one.to_h.except(:key).transform_keys(&:to_s) }
           }
@@ -67,8 +70,13 @@ module IronTrellis
             median: median(shares).round(4),
             low: shares.min,
             high: shares.max,
-            elements: some.flat_map { |one| one.counts.keys }.tally.select { |_, times| times >= @pages.size * HALF }
+            elements: Page::ELEMENTS.to_h { |element| [element, range(some, element)] }
           )
+        end
+
+        def range(some, element)
+          counts = some.map { |one| one.counts[element] } + [0] * (@pages.size - some.size)
+          [median(counts), counts.min, counts.max]
         end
 
         def median(values)

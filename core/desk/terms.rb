@@ -3,9 +3,9 @@
 module IronTrellis
   module Core
     module Desk
-      # The terms of a page: one to three words that stand beside each other in one clause (words of UAX #29; NFKC,
-      # case folded). None begins or ends with a word that says nothing by itself or a number; those of one stem are
-      # one term, in the form that is used most.
+      # The terms of a page: one to three words that stand beside each other in one clause (Wording; compared with case
+      # folded). None begins or ends with a word that says nothing by itself or a number; those of one stem are one
+      # term, as the page writes it most often.
       class Terms
         SIZES = (1..3)
         NUMBER = /\A[\p{Nd}.,:]+\z/
@@ -18,6 +18,7 @@ module IronTrellis
         # @param language [String, nil] a tag; that of the page unless given
         def initialize(page, language: page.language)
           @page = page
+          @tag = language
           @language = Content::Language.for(language)
         end
 
@@ -33,13 +34,14 @@ module IronTrellis
 
         # @param text [String]
         # @return [Array<String>] stems of the words that say something, in order
-        def stems(text) = words(text).reject { |word| @language.stop?(word) }.map { |word| @language.stem(word) }
+        def stems(text) =
+          words(text).map { |word| fold(word) }.reject { |word| stop?(word) }.map { |word| @language.stem(word) }
 
         # @param phrase [String]
         # @param text [String]
         # @return [Integer] how often the phrase stands in it, in whatever form
         def times(phrase, text)
-          wanted, present = [phrase, text].map { |one| words(one).map { |word| @language.stem(word) } }
+          wanted, present = [phrase, text].map { |one| words(one).map { |word| @language.stem(fold(word)) } }
           return 0 if wanted.empty?
 
           present.each_cons(wanted.size).count { |some| some == wanted }
@@ -47,12 +49,17 @@ module IronTrellis
 
         private
 
-        def words(text) = text.unicode_normalize(:nfkc).downcase(:fold).scan(Content::Words::WORD)
+        def words(text) = Wording.words(text, @tag)
+
+        def fold(word) = word.downcase(:fold)
+
+        def stop?(word) = @language.stop?(word) || Wording.elided?(word, @tag)
 
         def count(element, text)
           words = words(text)
-          stems = words.map { |word| @language.stem(word) }
-          silent = words.map { |word| @language.stop?(word) || NUMBER.match?(word) }
+          folded = words.map { |word| fold(word) }
+          stems = folded.map { |word| @language.stem(word) }
+          silent = folded.map { |word| stop?(word) || NUMBER.match?(word) }
           SIZES.each do |size|
             (0..words.size - size).each do |from|
               next if silent[from] || silent[from + size - 1]

@@ -31,14 +31,23 @@ module IronTrellis
 
         attr_reader :peer, :target, :status, :agent
 
-        # @param text [String] in UTF-8, as far as it is
+        # @param bytes [String] as UTF-8, which they needn't be
+        # @return [String] what isn't, written as Apache writes it
+        #   LogLine.readable("caf\xE9") # => "caf\\xe9"
+        def self.readable(bytes)
+          return bytes if bytes.valid_encoding?
+
+          bytes.scrub { |odd| odd.each_byte.map { |byte| format("\\x%02x", byte) }.join }
+        end
+
+        # @param text [String] readable
         # @raise [Unreadable]
         #   LogLine.new('1.2.3.4 - - [28/Nov/2026:10:00:00 +0000] "GET /x HTTP/1.1" 200 5').target # => "/x"
         def initialize(text)
-          found = FORM.match(readable(text)) || raise(Unreadable.new("it is no line of the Common or Combined Log Format"))
+          found = FORM.match(text) || raise(Unreadable.new("it is no line of the Common or Combined Log Format"))
           @peer, @time, @status = found[:peer], found[:time], found[:status].to_i
           @agent = unescape(found[:agent])&.scrub
-          request = unescape(found[:request]).scrub { |bytes| written("%%%02X", bytes) }
+          request = unescape(found[:request]).scrub { |odd| odd.each_byte.map { |byte| format("%%%02X", byte) }.join }
           @target = request[REQUEST, 1] || raise(Unreadable.new("its request can't be read"))
         end
 
@@ -64,10 +73,6 @@ module IronTrellis
         end
 
         private
-
-        def readable(text) = text.valid_encoding? ? text : text.scrub { |bytes| written("\\x%02x", bytes) }
-
-        def written(form, bytes) = bytes.each_byte.map { |byte| format(form, byte) }.join
 
         def unescape(text)
           return text unless text&.include?("\\")

@@ -13,8 +13,13 @@ module IronTrellis
         TEXT_SHARE = 0.2
         LEAST_WORDS = 20
         MOST_LISTED = 200
+        MOST_KEPT = 5_000
         # What a page embeds, by what browsers call it when it is asked for.
         EMBEDDED = {"Script" => "script", "Stylesheet" => "style", "Image" => "image"}.freeze
+        # A script that runs (other types are data), a handler of an event, or an address that is one.
+        SCRIPTED =
+          %r{<script\b(?![^>]*\btype\s*=\s*["']?(?!(?:text|application)/(?:x-)?(?:java|ecma)script|module)[a-z])|
+            <[a-z][^>]*\son[a-z]+\s*=|["'=]\s*javascript:}inx
         UTF8 = "content-type: text/html; charset=utf-8"
 
         # @param header_lines [Array<String>] of an answer
@@ -42,9 +47,17 @@ module IronTrellis
         # @return [Array<Difference>] title, description, canonical, noindex, nofollow, h1, hreflang, links and text, as
         #   far as they differ
         def differences
-          return [] unless @raw && @facts
+          return [] unless @raw && @facts && scripts?
 
           @differences ||= [*of_values, of_hreflang, of_links, of_text].compact
+        end
+
+        # @param removed [Array<String>] addresses
+        # @param added [Array<String>]
+        # @return [Hash{Symbol => Object}] added and removed, and how many more there are than can be named
+        def self.named(removed, added)
+          more = [added, removed].sum { |some| [some.size - MOST_LISTED, 0].max }
+          {added: added.first(MOST_LISTED), removed: removed.first(MOST_LISTED), **(more.zero? ? {} : {more: more})}
         end
 
         # @return [Rendered]
@@ -94,6 +107,11 @@ module IronTrellis
 
         private
 
+        # In a page without any, two readers that take broken markup otherwise are no scripts.
+        def scripts? =
+          @rendered.moved_by_script? || @rendered.requests.any? { |one| one.type == "Script" } ||
+            SCRIPTED.match?(@rendered.answer.body.to_s.b)
+
         # Where scripts lead to another address that is as good as a redirect.
         def read(reader)
           return moved if @rendered.moved_by_script?
@@ -142,7 +160,7 @@ module IronTrellis
           gone = anchors(@raw) - anchors(@facts)
           return if added.empty? && gone.empty?
 
-          Difference.new(what: "links", raw: gone.first(MOST_LISTED), rendered: added.first(MOST_LISTED))
+          Difference.new(what: "links", raw: gone.first(MOST_KEPT), rendered: added.first(MOST_KEPT))
         end
 
         def of_text

@@ -10,7 +10,8 @@ module IronTrellis
       #   [{"level" => "error", "text" => "lamps is not defined", "url" => "…", "line" => 3}], requests: [Request],
       #   layouts: [Layout], timings: {"first_byte" => 12, "content" => 80, "load" => 120, "quiet" => 640}
       #   (milliseconds since it began), ended_by: one of ENDINGS, screenshot: bytes of a WebP picture, error: nil, or
-      #   one of ERRORS with error_detail in words
+      #   one of ERRORS with error_detail in words, missing: {"screenshot" => "the page stopped answering"} (what of it
+      #   couldn't be had, and why)
       Rendered =
         Struct.new(
           :url,
@@ -28,6 +29,7 @@ module IronTrellis
           :screenshot,
           :error,
           :error_detail,
+          :missing,
           keyword_init: true
         ) do
           # @return [Integer, nil] of the document
@@ -40,9 +42,9 @@ module IronTrellis
           def document_url = requests.find { |one| one.document? && !one.redirect? }&.url || url
         end
 
-      # How long it went on: until the network was quiet, until the time was up, or until it had gone from page to page
-      # too often.
-      Rendered.const_set(:ENDINGS, %w[quiet time navigations].freeze)
+      # How long it went on: until the network was quiet, until the time was up, until it had gone from page to page
+      # too often, or until it stopped answering.
+      Rendered.const_set(:ENDINGS, %w[quiet time navigations hung].freeze)
       # Why there is nothing: no answer, robots.txt, no page of HTML, or it took the browser with it.
       Rendered.const_set(:ERRORS, %w[no_answer blocked not_html hung crashed memory unavailable].freeze)
     end

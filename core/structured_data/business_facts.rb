@@ -6,7 +6,6 @@ module IronTrellis
       # How pages write the name, address and telephone number of a business in their structured data. Writings of one
       # business are known by what they share: its telephone number, or its name but for case and signs.
       class BusinessFacts
-        TYPES = %w[Organization LocalBusiness Store Corporation NGO Restaurant Hotel ProfessionalService].freeze
         # Pages that are kept of each writing.
         MOST_PAGES = 500
 
@@ -31,7 +30,7 @@ module IronTrellis
         # @param items [Array<Item>] its structured data
         # @return [void]
         def add(url, items)
-          items.flat_map(&:all).select { |item| (item.types & TYPES).any? }.each do |item|
+          items.flat_map(&:all).select { |item| Organisations.include?(item) }.each do |item|
             name, telephone, address = %w[name telephone address].map { |fact| written(item.properties[fact]) }
             note(@called, name && folded(name), name, url)
             note(@names, telephone && digits(telephone), name, url)
@@ -75,10 +74,11 @@ module IronTrellis
           seen[1] << url if seen[1].size < MOST_PAGES
         end
 
+        # One number in two writings is one number.
         def odd_of(fact, writings)
           usual = usual(writings)
           writings
-            .reject { |writing, _| writing == usual }
+            .reject { |writing, _| (fact == "telephone") ? same_number?(writing, usual) : writing == usual }
             .flat_map do |writing, (_, urls)|
               urls.uniq.map { |url| Odd.new(url: url, fact: fact, writing: writing, usual: usual) }
             end
@@ -95,6 +95,8 @@ module IronTrellis
         def folded(text) = self.class.folded(text)
 
         def digits(text) = text.gsub(/\D/, "")
+
+        def same_number?(one, other) = ContactLines.key(one) == ContactLines.key(other)
       end
     end
   end

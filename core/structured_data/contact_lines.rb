@@ -15,18 +15,30 @@ module IronTrellis
         SAID = /\b(?:tele(?:phone|fon|fono|foon)?|téléphone|phone|tel|tlf|fon|call|hotline|mobile?|cell)\b/i
         FAX = /fax\P{L}{0,4}\z/i
         DIGITS = (7..15)
+        # The same number is known by its last digits, with or without the prefix of a country.
+        KEY = 8
         AROUND = 3
         MOST = 5
         MOST_LINE = 200
+        # A line that says what the next one holds is no longer.
+        MOST_SIGN = 40
 
         module_function
 
         # @param lines [Array<String>]
+        # @yieldparam line [String] with a number
+        # @yieldreturn [Boolean] whether nobody reads it as text: code, and tables of numbers
         # @return [Array<Array<String>>] some lines before and after each that has a number, together with it
         def of(lines)
+          unread = ->(line) { block_given? && perhaps?(line) && yield(line) }
           places =
-            lines.each_index.lazy.select { |place| perhaps?(lines[place]) && numbers(lines[place]).any? }.first(MOST)
-          places.map { |place| lines[[place - AROUND, 0].max..place + AROUND].map { |line| line[0, MOST_LINE] } }
+            lines.each_index.lazy.select do |place|
+              perhaps?(lines[place]) && numbers(lines[place]).any? && !unread.call(lines[place])
+            end
+          places.first(MOST).map do |place|
+            around = lines[[place - AROUND, 0].max..place + AROUND]
+            around.reject(&unread).map { |line| line[0, MOST_LINE] }
+          end
         end
 
         # @param line [String]
@@ -37,6 +49,22 @@ module IronTrellis
             found, before = Regexp.last_match.then { |match| [match[0], match.pre_match] }
             number = Content::Folded.of(found)
             number if number?(number, said) && !before.match?(FAX)
+          end
+        end
+
+        # @param number [String] as it is written
+        # @return [String] the same for all writings of it
+        #   ContactLines.key("+44 (1632) 960031") # => "32960031"
+        def key(number) = number.delete("^0-9").then { |digits| digits[-KEY..] || digits }
+
+        # @param lines [Array<String>] around a number
+        # @return [Array<String>] numbers in them beside which something says that they are to be dialled: a word in
+        #   that line or the one before, or the sign of an international number
+        def signed_numbers(lines)
+          lines.each_with_index.flat_map do |line, place|
+            before = place.zero? ? "" : lines[place - 1]
+            said = "#{before[0, MOST_SIGN] if before.size <= MOST_SIGN} #{line}".match?(SAID)
+            numbers(line).select { |number| said || number.start_with?("+") }
           end
         end
 

@@ -6,17 +6,12 @@ module IronTrellis
       # How pages write the telephone number, the name and the address of a business in their text: held against each
       # other, and against what the structured data of the site says of it.
       class FactsInText
-        # The same number is known by its last digits, with or without the prefix of a country.
-        KEY = 8
-        # Of a business of which no structured data tells, so many pages must give the number.
-        LEAST_PAGES = 3
         MOST_PAGES = 500
 
         # @param businesses [Array<BusinessFacts::Business>]
         def initialize(businesses)
           @businesses = businesses
-          @numbers = nested
-          @others = nested
+          @others = Hash.new { |all, key| all[key] = {} }
           @told = []
         end
 
@@ -24,12 +19,6 @@ module IronTrellis
         # @param windows [Array<Array<String>>] see ContactLines
         # @return [void]
         def add(url, windows)
-          windows
-            .flatten
-            .uniq
-            .flat_map { |line| ContactLines.numbers(line) }
-            .uniq
-            .each { |number| note(@numbers[key(number)], number, url) }
           windows.each do |lines|
             @businesses.each do |business|
               compare(business, lines, url) if fold(lines.join(" ")).include?(business.folded)
@@ -38,11 +27,9 @@ module IronTrellis
         end
 
         # @return [Array<BusinessFacts::Odd>]
-        def odd = (written_otherwise + other_numbers + @told).uniq
+        def odd = (other_numbers + @told).uniq
 
         private
-
-        def nested = Hash.new { |all, key| all[key] = {} }
 
         def note(writings, writing, url)
           seen = writings[writing] ||= [0, []]
@@ -51,14 +38,13 @@ module IronTrellis
         end
 
         def compare(business, lines, url)
-          known = business.telephones.map { |number| key(number) }
-          lines
-            .flat_map { |line| ContactLines.numbers(line) }
-            .uniq
-            .each { |number| note(@others[business], number, url) unless known.empty? || known.include?(key(number)) }
+          known = business.telephones.map { |number| ContactLines.key(number) }
+          numbers(business, lines).uniq.each do |number|
+            note(@others[business], number, url) unless known.empty? || known.include?(ContactLines.key(number))
+          end
           lines.each do |line|
             name = line.split(",").first.to_s.strip
-            if fold(name) == business.folded && name != business.name && name != name.upcase
+            if named?(business, line) && name != business.name && name != name.upcase
               tell(url, "name", name, business.name)
             end
             if business.address && other_house?(business.address, line)
@@ -67,19 +53,14 @@ module IronTrellis
           end
         end
 
-        # One number, written in several ways: the way that most pages have is the usual one.
-        def written_otherwise
-          @numbers.each_value.flat_map do |writings|
-            next [] if writings.size < 2 || writings.each_value.sum(&:first) < LEAST_PAGES
+        # Under the name of a business, in a line of its own, a number is its number.
+        def numbers(business, lines)
+          return ContactLines.signed_numbers(lines) unless lines.any? { |line| named?(business, line) }
 
-            usual, = writings.min_by { |writing, (pages, _)| [-pages, writing] }
-            writings
-              .except(usual)
-              .flat_map do |writing, (_, urls)|
-                urls.map { |url| BusinessFacts::Odd.new(url: url, fact: "telephone", writing: writing, usual: usual) }
-              end
-          end
+          lines.flat_map { |line| ContactLines.numbers(line) }
         end
+
+        def named?(business, line) = fold(line.split(",").first.to_s) == business.folded
 
         # A number beside the name of a business that is none of those that its structured data gives, on fewer pages
         # than those.
@@ -112,8 +93,6 @@ module IronTrellis
           found = fold(line).match(/(?:\b(\d+\p{L}?) )?\b#{Regexp.escape(street)}\b(?: (\d+\p{L}?)\b)?/) or return false
           found.captures.compact.any? { |number| !numbers.include?(number) }
         end
-
-        def key(number) = number.delete("^0-9").then { |digits| digits[-KEY..] || digits }
 
         def fold(text) = BusinessFacts.folded(text)
       end

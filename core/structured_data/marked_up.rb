@@ -38,15 +38,21 @@ module IronTrellis
         private
 
         def item(node)
+          (@open ||= []) << node
           properties = Hash.new { |all, name| all[name] = [] }
           each_property(node) { |one| names(one).each { |name| properties[Vocabulary.short(name)] << value(one) } }
           Item.new(syntax: syntax, types: types(node), properties: {}.merge(properties))
+        ensure
+          @open.pop
         end
+
+        # Elements elsewhere in the document that belong to an item.
+        def further(_node) = []
 
         # Goes through what is inside, but not into items there: their properties are their own. Without calling itself,
         # since a page may nest its elements deep.
         def each_property(node)
-          waiting = children(node)
+          waiting = children(node) + further(node)
           while (one = waiting.shift)
             yield one if names(one).any?
             waiting.unshift(*children(one)) unless item?(one)
@@ -56,7 +62,7 @@ module IronTrellis
         def children(node) = node.children.select(&:element?)
 
         def value(node)
-          return item(node) if item?(node)
+          return @open.include?(node) ? "" : item(node) if item?(node)
           return node["content"].strip if node["content"]
 
           url = URLS[node.name] && node[URLS[node.name]]

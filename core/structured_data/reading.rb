@@ -12,19 +12,11 @@ module IronTrellis
         # @param html [String] the document's source
         # @param resolver [Url::Resolver]
         def initialize(scripts, document, html, resolver)
-          @problems = []
-          @items = scripts.each.with_index(1).flat_map { |source, number| from_script(source, number) }
+          @items, problems = JsonLd.read_all(scripts, resolver)
+          @problems = problems.each.with_index(1).filter_map { |what, number| "JSON-LD #{number}: #{what}" if what }
           [Microdata, RdfaLite].each do |syntax|
             @items.concat(syntax.new(document, resolver).items) if syntax.in?(html)
           end
-        end
-
-        private
-
-        def from_script(source, number)
-          items, problem = JsonLd.read(source)
-          @problems << "JSON-LD #{number}: #{problem}" if problem
-          items
         end
       end
     end

@@ -21,7 +21,7 @@ module IronTrellis
           "Product" => [%w[name], %w[offers review aggregateRating]],
           "Question" => [%w[name text], %w[acceptedAnswer suggestedAnswer]],
           "Recipe" => [%w[name], %w[image]],
-          "Review" => [%w[author], %w[reviewRating reviewBody]],
+          "Review" => [%w[author], %w[reviewRating]],
           "VideoObject" => [%w[name], %w[thumbnailUrl], %w[uploadDate]]
         }.freeze
 

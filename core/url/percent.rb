@@ -33,6 +33,13 @@ module IronTrellis
         # @return [String] encoded
         def userinfo(text) = escape(text, USERINFO_UNSAFE)
 
+        # @param bytes [String] an address, or a text with addresses
+        # @return [String] UTF-8; bytes that aren't stand encoded
+        #   Percent.of_bytes("/caf\xE9".b) # => "/caf%E9"
+        def of_bytes(bytes)
+          bytes.dup.force_encoding(Encoding::UTF_8).scrub { |odd| escape(odd, PATH_UNSAFE) }
+        end
+
         # @param text [String] encoded
         # @return [String] UTF-8 as a reader would see it; what is no UTF-8 stays encoded
         #   Percent.decode("/caf%C3%A9/%FF") # => "/café/%FF"

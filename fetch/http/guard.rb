@@ -7,6 +7,8 @@ module IronTrellis
       # headers, then for the body. It also keeps the raw header lines, which Net::HTTP sorts and folds away.
       class Guard
         HEADER_BYTES = 262_144
+        # Fields that hold addresses.
+        ADDRESSES = /\A(?:location|link|content-location|refresh)[ \t]*:/i
 
         attr_reader :bytes
 
@@ -61,7 +63,7 @@ module IronTrellis
         # @return [Array<String>] the header lines as they came, in order
         def header_lines
           @raw_lines
-            .map { |line| line.chomp.force_encoding(Encoding::UTF_8).scrub.delete("\0") }
+            .map { |line| readable(line.chomp).delete("\0") }
             .reject { |line| line.empty? || line.match?(%r{\AHTTP/\d}) }
         end
 
@@ -78,6 +80,10 @@ module IronTrellis
         def first_byte_ms = @first_byte_at && ((@first_byte_at - @began) * 1000).round
 
         private
+
+        # An address keeps its bytes; what else isn't UTF-8 is what it was in older versions of HTTP.
+        def readable(line) =
+          ADDRESSES.match?(line.b) ? Core::Url::Percent.of_bytes(line) : Core::Content::Readable.of(line)
 
         def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       end

@@ -160,18 +160,21 @@ module IronTrellis
               ended_by: ended_by,
               console: @console,
               timings: @timings,
-              layouts: @layouts
+              layouts: @layouts,
+              missing: {}
             )
           read(rendered, screenshot)
+          end_of(rendered)
           rendered.requests = @requests.done
           rendered
         end
 
         def read(rendered, screenshot)
+          @wanted = screenshot ? PARTS + [PICTURE] : PARTS
           return failed(rendered, *why) if why
 
           document = asked(InPage::DOCUMENT)
-          return failed(rendered, broken_by, "its scripts never end") if document.nil?
+          return failed(rendered, broken_by, "the page stopped answering") if document.nil?
 
           rendered.html, rendered.text = document["html"], Core::Content::Blocks.tidy(+document["text"].tr("\n", "\0"))
           rendered.final_url = document["url"]
@@ -185,9 +188,22 @@ module IronTrellis
 
           lay(Layout::PHONE)
           measure(Layout::PHONE)
-        rescue ::Ferrum::TimeoutError
+        rescue ::Ferrum::TimeoutError, ::Ferrum::DeadBrowserError, ::Ferrum::NoSuchPageError
           @broken ||= "hung"
+        rescue ::Ferrum::Error => error
+          @unseen = "the browser made none (#{error.message.lines.first.to_s.strip})"
         end
+
+        # What there is not is said, and why.
+        def end_of(rendered)
+          why = rendered.error_detail || ("the page stopped answering" if broken?) || @unseen
+          rendered.ended_by = "hung" if @broken == "hung"
+          rendered.missing = @wanted.reject { |part| rendered[part]&.then { |one| one != [] } }
+            .to_h { |part| [part.to_s, why || "the browser gave none"] }
+        end
+
+        PICTURE = :screenshot
+        PARTS = %i[html text layouts].freeze
 
         # Why nothing can be read.
         def why

@@ -9,7 +9,6 @@ module IronTrellis
         CRAWLER = "crawler"
         VISITOR = "visitor"
         AGENTS = [CRAWLER, VISITOR].freeze
-        FREE = Core::Robots::Policy::FREE
 
         # @param addresses [Http::HostResolver]
         # @param profile [Http::RequestProfile] of the crawler
@@ -17,10 +16,8 @@ module IronTrellis
         # @param ignore_robots [Boolean]
         # @param pace [#call, nil] waits until a host may be asked again
         def initialize(addresses:, profile:, token:, ignore_robots: false, pace: nil)
-          @addresses, @profile, @token = addresses, profile, token
-          @ignore_robots, @pace = ignore_robots, pace
-          @policies = {}
-          @lock = Mutex.new
+          @addresses, @profile, @pace = addresses, profile, pace
+          @robots = Robots::Policies.new(token, ignore: ignore_robots, before: pace)
         end
 
         # @return [String] what the browser calls itself as the crawler
@@ -33,15 +30,8 @@ module IronTrellis
         # What a browser calls itself, once one was started.
         attr_accessor :visitor_user_agent
 
-        # Of a host that gives no answer the request itself tells why.
-        #
-        # @return [Core::Robots::Policy::Decision, nil] nil where its host has no address
-        def decision(parts, client)
-          return FREE if @ignore_robots
-
-          policy = policy(parts, client)
-          (policy.nil? || policy.answered?) ? policy&.decide(parts) : FREE
-        end
+        # (see Robots::Policies#decision)
+        def decision(parts, client) = @robots.decision(parts, client)
 
         # @return [Core::Crawling::Answer]
         def fetch(client, parts, **how)
@@ -55,15 +45,6 @@ module IronTrellis
           return @profile if agent == CRAWLER
 
           @profile.dup.tap { |one| one.user_agent = visitor_user_agent || one.user_agent }
-        end
-
-        def policy(parts, client)
-          @lock.synchronize do
-            @policies.fetch(parts.origin) do
-              @pace&.call(parts.authority)
-              @policies[parts.origin] = Robots::RobotsFetch.call(client, parts).policy(@token)
-            end
-          end
         end
       end
     end

@@ -45,7 +45,7 @@ module IronTrellis
         # A file that was cut ends with its last whole line.
         def self.text(bytes, cut)
           bytes = bytes[0..bytes.rindex("\n").to_i] if cut
-          bytes.dup.force_encoding(Encoding::UTF_8).scrub.delete("\0")
+          Core::Url::Percent.of_bytes(bytes).delete("\0")
         end
         private_class_method :patiently, :result, :text
       end

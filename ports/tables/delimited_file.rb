@@ -93,7 +93,7 @@ module IronTrellis
           text = @io.gets("\n", MOST_BYTES) or return nil
           return pass_over if text.bytesize >= MOST_BYTES && !text.end_with?("\n")
 
-          text.scrub
+          Core::Content::Readable.of(text)
         end
 
         def pass_over

@@ -10,7 +10,6 @@ module IronTrellis
           SELECT l.url, p.data FROM %<page_facts>s p JOIN %<ledger>s l USING (url_id)
           WHERE p.data IS NOT NULL AND l.status = 200 ORDER BY l.importance DESC NULLS LAST, l.url LIMIT #{MOST}
         SQL
-        TYPES = Core::StructuredData::BusinessFacts::TYPES
         NAMES = {"name" => "name", "address" => "address", "telephone" => "telephone", "url" => "web"}.freeze
 
         # @param run [Judging::VerdictRun]
@@ -22,7 +21,9 @@ module IronTrellis
         def call
           Postgres::Sql.rows(format(ROWS, @names)).flat_map do |row|
             items = row["data"].map { |one| Core::StructuredData::Item.from(one) }.flat_map(&:all)
-            items.select { |item| (item.types & TYPES).any? }.map { |item| {"source" => row["url"], **facts(item)} }
+            items
+              .select { |item| Core::StructuredData::Organisations.include?(item) }
+              .map { |item| {"source" => row["url"], **facts(item)} }
           end
         end
 

@@ -52,12 +52,13 @@ module IronTrellis
           # @return [Index] made where it isn't there yet
           # @raise [Core::Error::InvalidInput]
           def named_or_made(site, name, now:)
-            named(site, name) || create!(site: site, name: checked(name || USUAL), created_at: now)
+            named(site, name) || create!(site: site, name: check_name(name || USUAL), created_at: now)
           end
 
-          private
-
-          def checked(name)
+          # @param name [String]
+          # @return [String] without the space around it
+          # @raise [Core::Error::InvalidInput]
+          def check_name(name)
             name = name.strip
             return name unless name.empty? || name.size > MOST_NAME
 

@@ -176,7 +176,7 @@ class AuditTest < Minitest::Test
     read, write = IO.pipe
     pid =
       spawn(
-        {"TRELLIS_ENV" => "test"},
+        AuditRun::ENVIRONMENT,
         File.join(AuditRun::ROOT, "bin/trellis"),
         "audit",
         "http://small.example/",

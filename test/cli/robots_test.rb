@@ -10,7 +10,7 @@ class RobotsCommandTest < Minitest::Test
   def robots(source, *arguments, input: "", agent: "scout")
     out, err, status =
       Open3.capture3(
-        {"TRELLIS_ENV" => "test"},
+        ENVIRONMENT,
         File.join(ROOT, "bin/trellis"),
         "robots",
         source,

@@ -15,7 +15,7 @@ class SmallCommandsTest < Minitest::Test
       "<url><loc>http://a.test/x/1</loc></url>\n<url><loc>/2</loc></url>\n</urlset>"
 
   def trellis(*arguments)
-    out, err, status = Open3.capture3({"TRELLIS_ENV" => "test"}, File.join(ROOT, "bin/trellis"), *arguments)
+    out, err, status = Open3.capture3(ENVIRONMENT, File.join(ROOT, "bin/trellis"), *arguments)
     [status.exitstatus, out, err]
   end
 

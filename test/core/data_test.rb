@@ -31,6 +31,54 @@ class DataTest < Minitest::Test
     assert_equal ["http://a.test/e"], read["next"]
   end
 
+  # JSON-LD 1.1: one dataset a document (HTML content algorithms extract all scripts), keyword aliases (4.1.6), compact
+  # IRIs (4.1.5), and node objects with one @id are one node (the flattening algorithm).
+  def test_what_scripts_say_of_one_address_is_of_one_thing
+    items, problems = Data::JsonLd.read_all(
+      [
+        '{"@context":"https://schema.org","@id":"#us","@type":"Organization","name":"Skerry"}',
+        '{"@context":["https://schema.org",{"s":"https://schema.org/","kind":"@type","called":"s:alternateName"}],' \
+          '"kind":"s:Article","id":"#a","s:headline":"Lit","called":"x","publisher":{"id":"#us","logo":"/l.png"}}',
+        '{"@context":"https://schema.org","id":"http://a.test/dir/#us","telephone":"+44 1632 960031"}'
+      ],
+      Core::Url::Resolver.new(Core::Url::NormalForm.parse("http://a.test/dir/"))
+    )
+    assert_equal [nil, nil, nil], problems
+    assert_equal [["Organization"], ["Article"]], items.map(&:types)
+    assert_equal [["Skerry"], ["/l.png"], ["+44 1632 960031"]],
+      items.first.properties.values_at("name", "logo", "telephone")
+    assert_equal [["Lit"], ["x"], ["#us"]], items.last.properties.values_at("headline", "alternateName", "publisher")
+  end
+
+  # HTML standard, "microdata": itemref.
+  def test_an_item_has_what_its_itemref_names
+    read = page('<div itemscope itemtype="https://schema.org/Product" itemref="b a a none me" id=me>' \
+      "<p id=in itemprop=name>Lamp</p></div><p id=a itemprop=gtin>1</p><div id=b><p itemprop=color>red</p></div>" \
+      "<div itemscope itemref=loop><i id=loop itemprop=x itemscope itemref=loop></i></div>").data.items
+    assert_equal({"name" => ["Lamp"], "color" => ["red"], "gtin" => ["1"]}, read.first.properties)
+  end
+
+  # The vocabulary that ships with the application says who does business.
+  def test_all_kinds_of_organisations_are_known
+    vocabulary = IronTrellis::Ports::Vocabularies.schema_org
+    assert_equal ["Organization", *vocabulary.kinds_below("Organization")].sort, Data::Organisations::TYPES.keys.sort
+    assert Data::Organisations.include?(item("NewsMediaOrganization"))
+    refute Data::Organisations.include?(item("Product"))
+  end
+
+  # Common practice: without its rating a review is no rich result.
+  def test_a_review_needs_its_rating
+    assert_equal [%w[Review reviewRating]], Data::Requirements.lacking(item("Review", author: "x", reviewBody: "y"))
+  end
+
+  def test_things_that_speak_of_each_other_end
+    items, = json_ld('{"@graph":[{"@id":"#a","@type":"Person","knows":{"@id":"#b"}},' \
+      '{"@id":"#b","@type":"Person","knows":{"@id":"#a"},"parent":{"@id":"#c","@type":"Person","name":"C"}}]}')
+    assert_equal [["#b"], ["#a"]], items.map { |one| one.properties["knows"] }
+    assert_equal 3, items.flat_map(&:all).size
+    assert_equal %w[1 2], json_ld('{"@type":"X","a":{"@list":["1",{"@value":2}]}}').first.first.properties["a"]
+  end
+
   def test_what_is_no_json_says_so_in_words
     {
       "" => /empty/,
@@ -129,8 +177,7 @@ class DataTest < Minitest::Test
     facts.add("http://a.test/product", [item("Product", name: "Skerry Lamps", telephone: "1")])
 
     assert_equal [
-      ["http://a.test/name", "name", "SKERRY lamps!"],
-      ["http://a.test/name", "telephone", "+44 (1632) 960031"]
+      ["http://a.test/name", "name", "SKERRY lamps!"]
     ],
       facts.odd.map { |odd| [odd.url, odd.fact, odd.writing] }
   end
@@ -183,7 +230,6 @@ class DataTest < Minitest::Test
 
     assert_equal [
       ["number", "telephone", "01632 960055"],
-      ["spaced", "telephone", "01632 96 00 31"],
       ["street", "address", "14 Inner Quay, Port Hallam"],
       ["street", "name", "Skerry lamps"]
     ],

@@ -47,7 +47,7 @@ class DeskTest < Minitest::Test
   end
 
   def test_terms_of_one_stem_are_one_and_are_counted_where_they_stand
-    term = Desk::Terms.new(page).call.find { |one| one.term == "anchor lights" }
+    term = Desk::Terms.new(page).call.find { |one| one.term == "Anchor lights" }
     assert_equal({"title" => 1, "description" => 1, "headings" => 1, "text" => 3, "emphasis" => 1, "keywords" => 1,
       "address" => 1}, term.counts.select { |_, times| times.positive? })
     assert_in_delta 3.0 / page.words, term.share, 0.0001

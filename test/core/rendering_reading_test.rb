@@ -22,7 +22,7 @@ class RenderingReadingTest < Minitest::Test
 
   SENT = <<~HTML
     <html lang=en><head><title>Lamps</title><link rel=canonical href="/lamps/"><meta name=description content="Möwe">
-    </head><body><h1>Lamps</h1><a href="/oil">Oil</a></body></html>
+    </head><body><h1>Lamps</h1><a href="/oil">Oil</a><script>light()</script></body></html>
   HTML
 
   def test_what_scripts_left_alone_is_no_difference_whatever_encoding_it_was_sent_in
@@ -54,6 +54,25 @@ class RenderingReadingTest < Minitest::Test
     told = reading(SENT, left)
     assert_equal [%w[http://a.test/oil], %w[http://a.test/gas]], told.changes["links"]
     assert_equal %w[http://a.test/gas], told.links_by_script
+  end
+
+  # Lexbor and Chromium may take broken markup otherwise; data in a script is no script.
+  def test_a_page_without_scripts_is_never_said_to_run_some
+    still = SENT.sub("<script>light()</script>", "<script type=\"application/ld+json\">{}</script>")
+    left = still.sub("<h1>Lamps</h1>", "<h1>One</h1>")
+    assert_empty reading(still, left).differences
+    handled = left.sub("<h1>", "<h1 onclick=\"x()\">")
+    refute_empty reading(handled, left.sub("One", "Two")).differences
+  end
+
+  def test_links_are_named_up_to_a_number_and_the_rest_counted
+    added = Array.new(250) { |place| "http://a.test/#{place}" }
+    told = R::Reading.named(["http://a.test/x"], added)
+    assert_equal [200, ["http://a.test/x"], 50], [told[:added].size, told[:removed], told[:more]]
+    page = Struct.new(:kind, :status, :url, :changed_by_script)
+    changes = {"links" => [["http://a.test/x"], added.first(2)]}
+    fault, = Core::Faults::Rules::RenderOnly.new(nil).call(page.new("html", 200, URL, changes))
+    assert_equal [added.first(2), ["http://a.test/x"], nil], fault.detail.values_at(:added, :removed, :more)
   end
 
   # A fifth of the words, and twenty of them, are ours.

@@ -14,10 +14,14 @@ module AuditRun
   end
 
   ROOT = File.expand_path("../..", __dir__)
+  # As in a terminal, which knows nothing of the bundle that the tests run in.
+  ENVIRONMENT = {
+    "TRELLIS_ENV" => "test", "RUBYOPT" => nil, "RUBYLIB" => nil, "BUNDLE_GEMFILE" => nil, "BUNDLE_BIN_PATH" => nil
+  }.freeze
 
   def trellis(*arguments, environment: {})
     out, err, status =
-      Open3.capture3({"TRELLIS_ENV" => "test"}.merge(environment), File.join(ROOT, "bin/trellis"), *arguments)
+      Open3.capture3(ENVIRONMENT.merge(environment), File.join(ROOT, "bin/trellis"), *arguments)
     Result.new(code: status.exitstatus, out: out, err: err)
   end
 

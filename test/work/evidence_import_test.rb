@@ -132,11 +132,17 @@ class EvidenceImportTest < Minitest::Test
       rows("day, dated", "search_pages", "ORDER BY day, dated").map { |row|
         [row["day"].iso8601, row["dated"]]
       }
-    error =
-      assert_raises(IronTrellis::Core::Error::InvalidInput) do
-        import("pages", "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-29\n")
-      end
-    assert_match(/2026-11-29 on line 2 is after today/, error.message)
+    ahead = "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-29\nhttp://shop.test/a,1,2,2026-11-30\n"
+    result = import("pages", ahead)
+    assert_equal [1, 1, 3], [result["kept"], result["wrong_count"], result.dig("wrong", 0, "line")]
+    assert_match(/2026-11-30 is after today/, result.dig("wrong", 0, "why"))
+  end
+
+  # The date that is told is the one of the file, whatever days its rows bear.
+  def test_a_date_that_is_told_is_printed
+    text = "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-03\n"
+    assert_equal "2026-11-20", import("pages", text, date: Date.new(2026, 11, 20))["date"]
+    assert_equal "2026-11-03", import("pages", "#{text}\n")["date"]
   end
 
   def test_links_keep_their_further_columns
@@ -153,12 +159,12 @@ class EvidenceImportTest < Minitest::Test
         assert_raises(IronTrellis::Core::Error::InvalidInput) { import("standings", text) }
       end
     assert_empty Store::Evidence::Days.of(@site, "standings", Store::Evidence::Index.of(@site).first)
+    assert_raises(IronTrellis::Core::Evidence::Headings::Unknown) { import("standings", "a,b\n1,2\n", index: "New") }
+    assert_equal %w[index], Store::Evidence::Index.of(@site).map(&:name)
     assert_raises(IronTrellis::Core::Error::InvalidInput) do
       import("standings", "url,standing\n", words: {"x" => "gone"})
     end
     assert_raises(IronTrellis::Core::Error::InvalidInput) { import("standings", "PK\x03\x04 no zip".b) }
-    broken = "url,clicks,impressions,date\nhttp://shop.test/a,1,2,2026-11-01\nhttp://shop.test/a,1,2,2099-01-01\n"
-    assert_raises(IronTrellis::Core::Error::InvalidInput) { import("pages", broken) }
     assert_empty rows("1", "search_pages")
   end
 

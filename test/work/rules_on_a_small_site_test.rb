@@ -56,17 +56,20 @@ class RulesOnASmallSiteTest < Minitest::Test
       told(site, "case-variants", "index-file-variants", "slash-variants")
   end
 
-  def test_telephone_numbers_written_otherwise_in_the_text
-    footer = ->(number) { "<address>Skerry Lamps<br>Tel. #{number}</address>" }
-    links = %w[a b c].map { |path| "<a href=/#{path}>#{path}</a>" }.join
+  def test_other_telephone_numbers_in_the_text
+    data = '<script type="application/ld+json">{"@context":"https://schema.org","@type":"NewsMediaOrganization",' \
+      '"name":"Skerry Lamps","telephone":"+44 1632 960031"}</script>'
+    footer = ->(number) { "<address>Skerry Lamps<br>Tel. #{number}</address>#{data}" }
+    links = %w[a b c d].map { |path| "<a href=/#{path}>#{path}</a>" }.join
     site =
       SmallSite.new(
         "/" => page("Home", links + footer.call("01632 960031")),
         "/a" => page("A", footer.call("01632 960031")),
         "/b" => page("B", footer.call("01632 960031")),
-        "/c" => page("C", footer.call("01632/960 031"))
+        "/c" => page("C", "#{footer.call("01632/960 031")}<pre>Skerry Lamps\nTel. 01632 960099</pre>"),
+        "/d" => page("D", footer.call("01632 960032"))
       )
-    assert_equal [["facts-differ", "/c", "01632/960 031"]], told(site, "facts-differ")
+    assert_equal [["facts-differ", "/d", "01632 960032"]], told(site, "facts-differ")
   end
 
   def test_nofollow_on_a_link_and_on_a_page

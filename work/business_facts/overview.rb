@@ -47,7 +47,7 @@ module IronTrellis
         # @return [Integer] how many lists are known now
         # @raise [Core::Error::InvalidInput]
         def bring(bytes)
-          table = CSV.parse(bytes.dup.force_encoding(Encoding::UTF_8).scrub, headers: true)
+          table = CSV.parse(Core::Content::Readable.of(bytes), headers: true)
           missing = %w[source] - table.headers.compact.map { |one| one.strip.downcase }
           wrong("The file has no column “source”; it needs source, name, address, telephone, web.") if missing.any?
           rows = table.map { |row| listing(row.to_h.transform_keys { |name| name.to_s.strip.downcase }) }

@@ -15,6 +15,23 @@ module IronTrellis
           @profile = profile || plain(agent)
         end
 
+        # Goes to private addresses of the hosts that were named only, where it may.
+        #
+        # @param urls [Array<String>] that are named on the command line
+        # @param resolve [Hash{String => String}]
+        # @param allow_private [Boolean]
+        # @return [OneFetch]
+        def self.named(urls, resolve: {}, allow_private: false)
+          hosts = urls.filter_map { |url| Core::Url::NormalForm.parse?(url)&.authority }
+          new(
+            addresses:
+              Fetch::Http::HostResolver.new(
+                resolve: resolve,
+                allow_private: allow_private && ->(authority) { hosts.include?(authority) }
+              )
+          )
+        end
+
         # @param settings [Core::Settings::Crawl]
         # @param secrets [Core::Settings::Secrets]
         # @return [OneFetch] that asks as a crawl by these settings does

@@ -3,8 +3,8 @@
 module IronTrellis
   module Work
     module Desk
-      # Reads pages to be held against each other: from the web, each asked for three times in turn so that their times
-      # can be compared, or from files.
+      # Reads pages to be held against each other: from the web, each asked for three times in turn where their times
+      # are to be compared, or from files.
       class PagesRead
         TURNS = 3
         MOST_HOPS = 5
@@ -13,10 +13,12 @@ module IronTrellis
         # @param fetch [Crawling::OneFetch]
         # @param pace [#wait] before each request
         # @param main [Boolean] as of Core::Desk::PageReading
-        def initialize(fetch, pace: Crawling::Pace.new(0), main: false)
-          @fetch = fetch
-          @pace = pace
-          @main = main
+        # @param turns [Integer] how often each is asked for
+        # @param robots [Fetch::Robots::Policies, nil] what may be asked for; nil for anything
+        # @param pages_only [Boolean] whether the text of an error is none to be read
+        def initialize(fetch, pace: Crawling::Pace.new(0), main: false, turns: TURNS, robots: nil, pages_only: true)
+          @fetch, @pace, @main = fetch, pace, main
+          @turns, @robots, @pages_only = turns, robots, pages_only
         end
 
         # @param sources [Array<String>] addresses; what isn't one is given to the block
@@ -54,7 +56,7 @@ module IronTrellis
         def answers(urls, strict: true)
           found = Hash.new { |all, url| all[url] = [] }
           @fetch.call do |client|
-            TURNS.times do |turn|
+            @turns.times do |turn|
               urls.each do |url|
                 # What gives no answer isn't asked three times.
                 next if turn.positive? && !strict && found[url].last.last.error
@@ -70,6 +72,7 @@ module IronTrellis
 
         def ended(client, parts)
           MOST_HOPS.times do
+            refuse_blocked(client, parts)
             @pace.wait(parts.authority)
             answer = client.fetch(parts)
             target = answer.leads_to(parts)
@@ -80,17 +83,28 @@ module IronTrellis
           wrong("#{parts} goes on and on.")
         end
 
+        def refuse_blocked(client, parts)
+          return if @robots.nil? || @robots.decision(parts, client).nil?
+
+          decision = @robots.decision(parts, client)
+          return if decision.allowed?
+
+          line = " (line #{decision.line})" if decision.line
+          wrong("robots.txt keeps #{@robots.token} from reading #{parts}#{line}.")
+        end
+
         def page(source, (parts, answer), times)
           wrong("#{source}: no answer (#{answer.error_detail || answer.error}).") if answer.error
-          wrong("#{source} answers #{answer.status}.") unless answer.status == 200
+          wrong("#{source} answers #{answer.status}.") if @pages_only && answer.status != 200
 
           Core::Desk::PageReading.call(
             answer.body.to_s,
             url: parts,
             header_lines: answer.header_lines,
             source: source,
-            first_byte_ms: times[times.size / 2],
-            main: @main
+            first_byte_ms: (times[times.size / 2] if @turns > 1),
+            main: @main,
+            status: answer.status
           )
         rescue Core::Page::Unreadable => error
           wrong("#{source}: #{error.message}.")

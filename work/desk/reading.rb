@@ -55,15 +55,11 @@ module IronTrellis
         def allowed(urls)
           return urls, [] if @settings.ignore_robots
 
-          policies = {}
+          robots = Fetch::Robots::Policies.new(@settings.agent)
           @fetch.call do |client|
             urls.partition do |url|
-              parts = Core::Url::NormalForm.parse(url)
-              policy =
-                policies.fetch(parts.origin) do |origin|
-                  policies[origin] = Fetch::Robots::RobotsFetch.call(client, parts).policy(@settings.agent)
-                end
-              policy.nil? || !policy.answered? || policy.decide(parts).allowed?
+              decision = robots.decision(Core::Url::NormalForm.parse(url), client)
+              decision.nil? || decision.allowed?
             end
           end
         end

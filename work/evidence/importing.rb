@@ -49,7 +49,7 @@ module IronTrellis
         # @raise [Core::Error::InvalidInput]
         def call(&progress)
           opened do |table|
-            @index = index
+            @index = (Store::Evidence::Index.named(@site, @told.index) if @kind.of_index)
             read(table, row_of(table), &progress)
           end
           taken_over
@@ -83,6 +83,7 @@ module IronTrellis
             raise Core::Error::InvalidInput.new("The date #{@told.date} is after today.")
           end
 
+          Store::Evidence::Index.check_name(@told.index) if @told.index
           unknown = @told.words.values - Core::Evidence::Standing::STATES
           if unknown.any?
             raise Core::Error::InvalidInput.new(
@@ -96,15 +97,17 @@ module IronTrellis
                 )
         end
 
-        def index = @kind.of_index ? Store::Evidence::Index.named_or_made(@site, @told.index, now: @now) : nil
-
         # What was told before is used again.
         def mapping
-          columns, words = Store::Evidence::Mapping.of(@site, @index, @kind.code)
-          columns = columns.merge(@told.columns)
-          words = words.merge(@told.words.transform_keys { |word| word.strip.downcase })
-          Store::Evidence::Mapping.keep(@site, @index, @kind.code, columns, words)
-          [columns, words]
+          known = (@kind.of_index && @index.nil?) ? [{}, {}] : Store::Evidence::Mapping.of(@site, @index, @kind.code)
+          told = [@told.columns, @told.words.transform_keys { |word| word.strip.downcase }]
+          @mapping = known.zip(told).map { |before, now| before.merge(now) }
+        end
+
+        # A file that can't be used leaves neither an index nor a mapping behind.
+        def keep_source
+          @index = Store::Evidence::Index.named_or_made(@site, @told.index, now: @now) if @kind.of_index
+          Store::Evidence::Mapping.keep(@site, @index, @kind.code, *@mapping)
         end
 
         def read(table, row)
@@ -150,6 +153,7 @@ module IronTrellis
 
         def taken_over
           ActiveRecord::Base.transaction do
+            keep_source
             import = begin_import
             outcome = @staged.take_over(import, day)
             # What a headings-only file says is nothing.

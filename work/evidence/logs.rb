@@ -109,6 +109,7 @@ module IronTrellis
         end
 
         def take(text, file, line)
+          text &&= Core::Evidence::LogLine.readable(text)
           return if text && text.strip.empty?
 
           @result["rows"] += 1

@@ -24,9 +24,13 @@ module IronTrellis
         def initialize(site, path, heading: nil, clock: -> { Time.now })
           @site = site
           @clock = clock
+          @bad = []
           @known = Store::Lists::KnownRows.new(site.newest_verdicts)
           Ports::Tables::Brought.open(path) { |table| read(table, heading) }
         end
+
+        # @return [Array<Ports::Tables::CsvRows::Bad>] lines that can't be read
+        attr_reader :bad
 
         # @return [Array<String>] headings of the joined table
         def columns
@@ -56,7 +60,11 @@ module IronTrellis
             @headings = [FIELD, *@headings.drop(1).each_index.map { |place| "column #{place + 2}" }]
           end
           @place = @headings.map(&:downcase).index((heading || FIELD).strip.downcase) || unknown(heading)
-          table.each { |cells, _, _| add(cells) if cells&.any? { |cell| !cell.to_s.strip.empty? } }
+          table.each do |cells, line, why|
+            next @bad << Ports::Tables::CsvRows::Bad.new(line: line, why: why) if why
+
+            add(cells) if cells.any? { |cell| !cell.to_s.strip.empty? }
+          end
           @rows.map! { |cells| [cells, Core::Url::NormalForm.parse?(cells[@place].to_s.strip)&.to_s] }
         end
 

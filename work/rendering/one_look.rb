@@ -20,7 +20,8 @@ module IronTrellis
           # @return [Hash{Symbol => Object}] for JSON, without the document and the picture
           def to_h
             {
-              **@rendered.to_h.slice(:url, :final_url, :agent, :width, :ended_by, :error, :error_detail, :timings),
+              **@rendered.to_h.slice(:url, :final_url, :agent, :width, :ended_by, :error, :error_detail, :timings,
+                :missing),
               status: @rendered.status,
               header_lines: @rendered.answer&.header_lines,
               **read,
@@ -37,6 +38,7 @@ module IronTrellis
               "#{@rendered.document_url} answers #{@rendered.status}; rendered as #{@rendered.agent}, " \
                 "#{@rendered.width} px wide, ended by #{@rendered.ended_by}",
               "asked for #{@rendered.requests.size}: #{asked.map { |one| one.reverse.join(" ") }.join(", ")}",
+              *@rendered.missing.to_h.map { |part, why| "no #{part}: #{why}" },
               *(@reading&.differences || []).map { |one| change(one) }
             ].join("\n")
           end
@@ -52,11 +54,21 @@ module IronTrellis
               hreflang: facts.hreflang,
               words: facts.words,
               links: facts.links.map { |link| link.to_h.slice(:target, :type, :text, :followed) },
-              differences: @reading.differences.map(&:to_h)
+              differences: @reading.differences.map { |one| difference(one) }
             }
           end
 
-          def change(one) = "scripts change #{one.what}: #{short(one.raw)} -> #{short(one.rendered)}"
+          def difference(one) =
+            (one.what == "links") ? {**one.to_h, **Core::Rendering::Reading.named(one.raw, one.rendered)} : one.to_h
+
+          def change(one)
+            return links(one) if one.what == "links"
+
+            "scripts change #{one.what}: #{short(one.raw)} -> #{short(one.rendered)}"
+          end
+
+          def links(one) = ["scripts change links: #{one.rendered.size} added, #{one.raw.size} removed",
+            *one.rendered.map { |url| "  + #{url}" }, *one.raw.map { |url| "  - #{url}" }].join("\n")
 
           def short(value)
             return "#{value.size} #{value.first}".strip if value.is_a?(Array)
@@ -70,9 +82,10 @@ module IronTrellis
         # @param url [Core::Url::Parts] the page that will be looked at
         # @param resolve [Hash{String => String}]
         # @param allow_private [Boolean]
+        # @param ignore_robots [Boolean]
         # @return [OneLook]
-        def self.at(url, resolve: {}, allow_private: false)
-          settings = Core::Settings::Crawl.new({"start_urls" => [url.to_s]})
+        def self.at(url, resolve: {}, allow_private: false, ignore_robots: false)
+          settings = Core::Settings::Crawl.new({"start_urls" => [url.to_s], "ignore_robots" => ignore_robots})
           addresses =
             Fetch::Http::HostResolver.new(
               resolve: resolve,

@@ -17,6 +17,11 @@ module IronTrellis
           KIND = "server"
           SOURCE = "CP"
           OK = 200
+          DETAILS = {
+            "added" => ["Links by scripts", :urls],
+            "removed" => ["Links that scripts take away", :urls],
+            "more" => ["Further links", :number]
+          }.freeze
           # By what differs, as people call it.
           COUNTS = {
             "title" => "title",
@@ -40,7 +45,8 @@ module IronTrellis
           def told(page, what, raw, now)
             return if what == "links" && now.empty?
 
-            fault(page, about: COUNTS.fetch(what), before: short(raw), after: short(now))
+            named = (what == "links") ? Rendering::Reading.named(raw, now) : {}
+            fault(page, about: COUNTS.fetch(what), before: short(raw), after: short(now), **named)
           end
 
           def short(value) = value.is_a?(Array) ? value.size.to_s : value&.to_s

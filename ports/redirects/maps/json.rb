@@ -29,7 +29,7 @@ module IronTrellis
           def read(source)
             bad = []
             routes =
-              parse(source.is_a?(String) ? source.dup : source.read)
+              parse(source.is_a?(String) ? source : source.read)
                 .each
                 .with_index(1)
                 .filter_map do |one, number|
@@ -44,7 +44,7 @@ module IronTrellis
           end
 
           def parse(bytes)
-            value = JSON.parse(bytes.force_encoding(Encoding::UTF_8).delete_prefix("\uFEFF"))
+            value = JSON.parse(Core::Content::Readable.of(bytes).delete_prefix("\uFEFF"))
             if value.is_a?(Array)
               value
             else

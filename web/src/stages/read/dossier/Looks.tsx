@@ -67,6 +67,7 @@ const ENDS = {
   quiet: "until the network was quiet",
   time: "until the time was up",
   navigations: "until it had moved too often",
+  hung: "until it stopped answering",
 };
 
 function One({ look }: { look: Look }) {
