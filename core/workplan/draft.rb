@@ -29,6 +29,26 @@ module IronTrellis
               faults.map { |one| Entry.new(code: one["code"], url: one["url"], about: one["about"], grade: 1.0) }
             )
 
+          # @param fix [#kind, #place, #cause, #template, #urls]
+          # @param faults [Array<Hash{String => String, nil}>] some of it
+          # @return [Draft] of these alone, weighing what they weighed when the fix was made last
+          def self.of_kept(fix, faults)
+            parts = fix.urls.to_h { |one| [one["url"], one] }
+            of_fix(
+              fix,
+              faults.map do |one|
+                rule = Faults::Registry.find(one["code"])
+                grade = Entry::GRADES.fetch(rule ? rule.grade : parts.dig(one["url"], "grade") || "weakens")
+                Entry.new(
+                  **one.transform_keys(&:to_sym),
+                  grade: rule&.note? ? 0.0 : grade,
+                  importance: parts.dig(one["url"], "importance"),
+                  group: fix.place
+                )
+              end
+            )
+          end
+
           # @return [Boolean] whether it has nothing but notes
           def idle? = entries.none? { |entry| entry.grade.positive? }
         end

@@ -14,14 +14,16 @@ module IronTrellis
         NOT_DONE = "not done"
         RETURNED = "returned"
         LEFT = "left"
-        ALL = [OPEN, PLANNED, HANDED_OVER, CLAIMED, PROVED, PARTLY, NOT_DONE, RETURNED, LEFT].freeze
+        # What it was for is judged otherwise now, without anything being mended.
+        LAPSED = "lapsed"
+        ALL = [OPEN, PLANNED, HANDED_OVER, CLAIMED, PROVED, PARTLY, NOT_DONE, RETURNED, LEFT, LAPSED].freeze
         # What it clears is made anew after each judging; from handing over on it stays.
         FLUID = [OPEN, PLANNED].freeze
         FROZEN = [HANDED_OVER, CLAIMED, PARTLY, NOT_DONE, RETURNED, LEFT].freeze
         # Somebody can say of these that they are done.
         CLAIMABLE = [OPEN, PLANNED, HANDED_OVER, PARTLY, NOT_DONE, RETURNED].freeze
         # Nothing has to wait for these any more.
-        SETTLED = [PROVED, LEFT].freeze
+        SETTLED = [PROVED, LEFT, LAPSED].freeze
       end
     end
   end

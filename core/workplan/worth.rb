@@ -10,15 +10,27 @@ module IronTrellis
         WEAKENS = Entry::GRADES.fetch("weakens")
         DIGITS = 1
         SHARE_DIGITS = 4
-        # What a fix is worth by one URL.
-        Part = Struct.new(:url, :importance, :grade, :share, keyword_init: true)
+        GRADES = Entry::GRADES
+        # What a fix is worth by one URL: its importance, its gravest grade (a word) and the share that is this fix's.
+        Part = Struct.new(:url, :importance, :grade, :share, keyword_init: true) do
+          # @param told [Hash{String => Object}] as it is kept
+          # @return [Part]
+          def self.of(told) = new(**told.slice(*members.map(&:to_s)).transform_keys(&:to_sym))
+
+          # @return [Float]
+          def worth = importance * Entry::GRADES.fetch(grade) * share
+        end
+
+        # @param parts [Array<Part>]
+        # @return [Float] what they come to
+        def self.of_parts(parts) = parts.sum(0.0, &:worth).round(DIGITS)
 
         # @param drafts [Array<Draft>] all that there are
-        # @param beside [Array<Array(String, Float)>] URLs and their grades in fixes that aren't made anew
+        # @param beside [Array<Array(String, String)>] URLs and their grades in fixes that aren't made anew
         def initialize(drafts, beside: [])
           @grave = Hash.new { |urls, url| urls[url] = [0.0, 0] }
           drafts.each { |draft| grades(draft).each { |url, grade| count(url, grade) } }
-          beside.each { |url, grade| count(url, grade) }
+          beside.each { |url, grade| count(url, GRADES.fetch(grade)) }
         end
 
         # @param draft [Draft]
@@ -26,9 +38,10 @@ module IronTrellis
         def parts(draft)
           found =
             shared(draft).map do |url, importance, worst, times|
-              Part.new(url: url, importance: importance, grade: worst, share: (1.0 / times).round(SHARE_DIGITS))
+              share = (1.0 / times).round(SHARE_DIGITS)
+              Part.new(url: url, importance: importance, grade: GRADES.key(worst), share: share)
             end
-          found.sort_by { |part| [-part.importance * part.grade * part.share, part.url] }
+          found.sort_by { |part| [-part.worth, part.url] }
         end
 
         # @param draft [Draft]

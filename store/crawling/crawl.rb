@@ -109,6 +109,9 @@ module IronTrellis
           states.values.any? || Sitemaps::SitemapFiles.new(self).open? || Probes.new(self).open?
         end
 
+        # @return [Boolean] whether it ended before it had read all that it knew
+        def cut_short? = waiting_by_depth.values.sum.positive?
+
         # @return [Boolean] whether it looks at pages after their scripts, at all of them or some
         def renders? = crawl_settings.rendering != "raw"
 

@@ -16,6 +16,11 @@ module IronTrellis
             error = excluded.error, final_url = excluded.final_url, final_status = excluded.final_status, facts =
             excluded.facts
         SQL
+        # What no crawl read shows what was seen when it was looked at.
+        SHOW = <<~SQL
+          UPDATE %<ledger>s l SET status = v.status FROM live_checks v
+          WHERE v.site_id = $1 AND v.url_id = l.url_id AND l.url_id = ANY($2::bigint[]) AND l.found_by = '{index}'
+        SQL
         PORTION = 5_000
 
         module_function
@@ -24,11 +29,19 @@ module IronTrellis
         # @param found [Hash{String => Core::Triage::Seen}] by URL
         # @return [void]
         def keep(site, found)
+          run = site.newest_crawl&.verdict_run
           ActiveRecord::Base.transaction do
             found.each_slice(PORTION) do |some|
-              Postgres::Sql.run(PUT, [site.id, *Postgres::Sql.columns(some.map { |url, seen| row(site, url, seen) })])
+              rows = some.map { |url, seen| row(site, url, seen) }
+              Postgres::Sql.run(PUT, [site.id, *Postgres::Sql.columns(rows)])
+              show(run, site, rows.map(&:first)) if run
             end
           end
+        end
+
+        def show(run, site, ids)
+          sql = format(SHOW, ledger: Postgres::Partitions.name("ledger_rows", run.id))
+          Postgres::Sql.run(sql, [site.id, Postgres::Sql.array(ids)])
         end
 
         def row(site, url, seen) = [
@@ -40,7 +53,7 @@ module IronTrellis
           seen.end_status,
           JSON.generate(seen.facts)
         ]
-        private_class_method :row
+        private_class_method :show, :row
       end
     end
   end

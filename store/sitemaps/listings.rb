@@ -27,12 +27,13 @@ module IronTrellis
         # @param plan [Hash] see Core::Decisions::Kinds::Sitemaps::PLAN
         # @param now [Time]
         # @param soon [Array<String>] codes of faults that keep a wanted page out, and are mended before
-        def initialize(run, site, plan, now, soon: [])
+        # @param own [Array<Integer>] ids of pages that name another canonical now, and will name themselves
+        def initialize(run, site, plan, now, soon: [], own: [])
           places = Core::Page::Link.places
           @names =
             Postgres::Partitions.of_run(run).merge(
               with_images: plan["images"].to_s,
-              right: format(right(plan, soon), faults: Postgres::Partitions.name("faults", run.id)),
+              right: format(right(plan, soon, own), faults: Postgres::Partitions.name("faults", run.id)),
               **%w[nav header footer].to_h { |name| [name.to_sym, places.index(name)] }
             )
           @dates = ChangeDates.new(run).call
@@ -50,14 +51,15 @@ module IronTrellis
         private
 
         # What belongs there, and what will when these faults are gone.
-        def right(plan, soon)
+        def right(plan, soon, own)
           belongs = Ledger::Scopes.belongs_in_sitemaps(pdfs: plan["pdfs"], of: "l.")
           return belongs if soon.empty?
 
           codes = "'#{Postgres::Sql.array(soon)}'::text[]"
           "(#{belongs} OR l.wanted AND l.kind = 'html' AND l.status = 200 AND l.redirect_to IS NULL AND " \
           "(l.chosen_canonical IS NULL OR l.chosen_canonical = l.url) AND l.stop IN ('open', 'own') AND " \
-          "EXISTS (SELECT 1 FROM %<faults>s o WHERE o.url_id = l.url_id AND o.code = ANY(#{codes})))"
+          "(l.url_id = ANY('#{Postgres::Sql.array(own)}'::bigint[]) OR l.stop = 'open' AND EXISTS (SELECT 1 FROM " \
+          "%<faults>s o WHERE o.url_id = l.url_id AND o.code = ANY(#{codes}))))"
         end
 
         def told(row)

@@ -194,12 +194,15 @@ module IronTrellis
           hosts = nil
           lambda do |row|
             next row["importance"] if row["own"]
-            next led.fetch(row["url_id"], 0) if row["url_id"] && !row["own"].nil?
+            next led.fetch(row["url_id"], 0) if row["url_id"] && !row["own"].nil? && !file?(row)
 
             hosts ||= Postgres::Sql.rows(format(HOSTS, @names)).to_h { |one| one.values_at("host", "importance") }
             hosts[Core::Workplan::Gathering.host(row["url"])] || 0
           end
         end
+
+        # A robots.txt or a sitemap, whether pages link to it or not.
+        def file?(row) = row["code"].start_with?("robots-") || (@files ||= files).key?(row["url"])
 
         def led(ids)
           best = Hash.new(0)

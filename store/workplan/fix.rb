@@ -15,6 +15,7 @@ module IronTrellis
           SELECT DISTINCT one ->> 'url' FROM fixes f, jsonb_array_elements(f.urls) one
           WHERE f.site_id = $1 AND one ->> 'url' = ANY($2::text[]) AND f.state <> ALL($3::text[])
         SQL
+        PARTS = Core::Workplan::Worth::Part.members.map(&:to_s).freeze
         MADE = %w[site_id number kind place cause made_at changed_at].freeze
 
         belongs_to :site, class_name: "IronTrellis::Store::Sites::Site"
@@ -66,6 +67,12 @@ module IronTrellis
         # @return [String] its id, such as F12
         def name = self.class.name_of(number)
 
+        # @return [Array<Hash>] faults that somebody still wants mended
+        def standing = lapsed.empty? ? faults : faults - lapsed
+
+        # @return [String, nil] why it lapsed
+        def lapse = (history.last&.fetch("why", nil) if state == States::LAPSED)
+
         # @return [Array(String, String, String)] by which it is told again
         def key = [kind, place, cause]
 
@@ -90,7 +97,8 @@ module IronTrellis
 
         # @param settled [Hash{Integer => Boolean}] numbers of those that nobody has to wait for any more
         # @return [Hash{String => Object}] as `bin/trellis fixes` writes it
-        def told(settled) = brief(settled).merge(slice("faults", "urls"))
+        def told(settled) =
+          brief(settled).merge("faults" => faults, "urls" => urls.map { |one| one.slice(*PARTS) })
 
         # @param settled [Hash{Integer => Boolean}]
         # @return [Hash{String => Object}] the same without what is long

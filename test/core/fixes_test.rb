@@ -135,7 +135,7 @@ class FixesTest < Minitest::Test
     assert_equal [25.0, 25.0, 10.0, 10.0],
       %w[directives canonicals server content].map { |kind| worth.of(by_kind[kind]) }
     part = worth.parts(by_kind["canonicals"]).first
-    assert_equal [50.0, 1.0, 0.5], [part.importance, part.grade, part.share]
+    assert_equal [50.0, "stops", 0.5], [part.importance, part.grade, part.share]
     assert_equal 1, worth.parts(by_kind["directives"]).size
   end
 

@@ -29,8 +29,14 @@ class FixTextsTest < Minitest::Test
             page(
               "Home",
               "<nav><a href=/gone>Old lamps</a></nav><a href=/a>a</a><a href=/b>b</a><a href=/hop>h</a>" \
-                "<a href=/secret/x>x</a><a href=/hidden>h</a><img src=/lamp.png>"
+                "<a href=/secret/x>x</a><a href=/hidden>h</a><a href=/round>r</a><a href=/back>b</a>" \
+                "<img src=/lamp.png>"
             ),
+          # Canonicals that lead back to where they began, by another page and by a redirect.
+          "/round" => page("Round", "<a href=/>home</a>", head: "<link rel=canonical href=/about>"),
+          "/about" => page("About", "<a href=/>home</a>", head: "<link rel=canonical href=/round>"),
+          "/back" => page("Back", "<a href=/>home</a>", head: "<link rel=canonical href=/forth>"),
+          "/forth" => [301, {"location" => "/back"}, ""],
           "/a" => page("Lamp a", "<a href=/>home</a><a href=/gone>gone</a>"),
           "/b" =>
             page(
@@ -114,7 +120,8 @@ class FixTextsTest < Minitest::Test
         .elements
         .to_a("//loc")
         .map { |one| one.text.delete_prefix(SMALL) }
-    assert_equal %w[/ /a /b /hidden], urls.sort, "gone leaves, b joins, and hidden is opened before"
+    assert_equal %w[/ /a /about /b /back /hidden /round], urls.sort,
+      "gone leaves, b joins, hidden is opened before, and pages that go round name themselves then"
   end
 
   def test_texts_name_what_stands_there

@@ -113,6 +113,23 @@ class FixesOfSiteTest < Minitest::Test
     assert_operator Fix.of(@site).where.not(number: numbers).pluck(:number).min || 99, :>, numbers.max
   end
 
+  # A robots.txt and a sitemap count the most important page of their host, whether pages link to them or not.
+  def test_files_weigh_what_their_host_s_most_important_page_weighs
+    mended(
+      "/" => page("Home", "<a href=/a>a</a><a href=/robots.txt>r</a><a href=/sitemap.xml>s</a>"),
+      "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nGarbage\nSitemap: #{SMALL}/sitemap.xml\n"],
+      "/sitemap.xml" => [200, {"content-type" => "application/xml"},
+        "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>#{SMALL}/</loc><lastmod>never</lastmod>" \
+        "</url></urlset>"]
+    )
+    remade
+    rows = Store::Postgres::Sql.rows("SELECT url, importance FROM ledger_rows_#{@site.newest_crawl.verdict_run.id}")
+    most = rows.filter_map { |row| row["importance"] }.max
+    parts = %w[robots sitemaps].map { |kind| fix(kind).urls.map { |one| one.values_at("url", "importance") }.to_h }
+    assert_equal [most, most], [parts[0]["#{SMALL}/robots.txt"], parts[1]["#{SMALL}/sitemap.xml"]]
+    assert_operator most, :>, 0
+  end
+
   def test_claiming_is_for_all_or_none
     remade
     open = fix("redirects")

@@ -12,7 +12,11 @@ class TriageOfSiteTest < Minitest::Test
   include EvidenceSite
   include FaultsTold
 
-  LEFT_OUT = %w[/moved /off /loop /chain-gone /missing-lamp-40 /gone /closed /feed /copy /shut /unknown /down].freeze
+  LEFT_OUT = %w[/moved /off /loop /chain-gone /missing-lamp-40 /gone /closed /feed /copy /shut /unknown /down
+    /shut-unknown].freeze
+
+  # No crawl knows these; robots.txt keeps crawlers from one of them.
+  UNKNOWN = %w[/unknown /shut-unknown].freeze
 
   def setup
     super
@@ -21,7 +25,7 @@ class TriageOfSiteTest < Minitest::Test
       "/" =>
         page(
           "Home",
-          (LEFT_OUT - %w[/unknown]).map { |path| "<a href=\"#{path}\">#{path}</a>" }.join +
+          (LEFT_OUT - UNKNOWN).map { |path| "<a href=\"#{path}\">#{path}</a>" }.join +
             "<a href=/lamps/lamp-40>Lamp 40</a>"
         ),
       "/lamps/lamp-40" => page("Lamp 40"),
@@ -76,23 +80,27 @@ class TriageOfSiteTest < Minitest::Test
   def test_looked_at_now
     lines = lines(fetch: true)
     assert_equal EXPECTED.sort.to_h,
-      lines.transform_values { |one| one.values_at("class", "action", "target") }.except("/unknown")
+      lines.transform_values { |one| one.values_at("class", "action", "target") }.except(*UNKNOWN)
     assert_equal ["settled", "none", 404], lines["/unknown"].values_at("class", "action", "status")
+    assert_equal ["settled", "none", nil], lines["/shut-unknown"].values_at("class", "action", "status")
     assert_nil lines["/shut"]["status"]
     refute_includes @server.requests.last(30).map(&:target), "/shut"
     assert_equal [301, "http://small.example/lamps/lamp-40", 1, false],
       lines["/moved"].values_at("status", "final_url", "links_in", "in_sitemaps")
     kept = Store::Postgres::Sql.rows("SELECT count(*) FROM live_checks WHERE site_id = $1", [@site.id]).first["count"]
     assert_equal LEFT_OUT.size, kept
+    shown = IronTrellis::Store::Ledger::Rows.new(@crawl.verdict_run, conditions: Store::Ledger::Conditions.new(nil))
+    status = shown.to_h { |row| row.values_at(*%w[url status].map { |name| shown.columns.index(name) }) }
+    assert_equal [404, nil], UNKNOWN.map { |path| status["http://small.example#{path}"] }
   end
 
   def test_as_the_crawl_saw_it
     asked = @server.requests.size
     lines = lines(fetch: false)
     assert_equal EXPECTED.sort.to_h,
-      lines.transform_values { |one| one.values_at("class", "action", "target") }.except("/unknown")
-    assert_equal [nil, nil, nil, ["no crawl knows it, and it was not fetched"]],
-      lines["/unknown"].values_at("class", "action", "status", "reasons")
+      lines.transform_values { |one| one.values_at("class", "action", "target") }.except(*UNKNOWN)
+    assert_equal [[nil, nil, nil, ["no crawl knows it, and it was not fetched"]]] * 2,
+      lines.values_at(*UNKNOWN).map { |one| one.values_at("class", "action", "status", "reasons") }
     assert_equal asked, @server.requests.size
   end
 

@@ -6,7 +6,8 @@ module IronTrellis
       # URLs that evidence names and no crawl knows: nothing leads to them, so they stop at the first rung.
       class OnlyEvidence
         NO_FACTS = Core::Ledger::Registry.of(:facts).to_h { |name| [name, nil] }.freeze
-        FOUND_BY = %w[index].freeze
+        SOURCE = "index"
+        FOUND_BY = [SOURCE].freeze
 
         # @param facts [Store::Pages::FactsTables] prepared
         # @param settled [Settled]

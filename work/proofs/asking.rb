@@ -35,13 +35,14 @@ module IronTrellis
         # @return [Boolean] whether it says that a cache gave it (RFC 9111 section 5.1)
         def from_cache?(answer) = !answer.header_lines.nil? && !answer.headers.first("age").nil?
 
+        # @return [Boolean] whether what robots.txt blocks is asked for all the same
+        def ignores_robots? = @settings.ignore_robots
+
+        # What robots.txt says now, whether it is kept to or not.
+        #
         # @param parts [Core::Url::Parts]
         # @return [Core::Robots::Policy::Decision, nil] nil where its host has no address
-        def allowed(parts)
-          return Core::Robots::Policy::FREE if @settings.ignore_robots
-
-          robots(parts).policy(@settings.agent)&.decide(parts)
-        end
+        def allowed(parts) = robots(parts).policy(@settings.agent)&.decide(parts)
 
         # @param parts [Core::Url::Parts] any of the origin
         # @return [Core::Robots::Fetched]

@@ -12,28 +12,25 @@ module IronTrellis
         # These change only where nothing is left of them.
         WAITING = [States::HANDED_OVER, States::RETURNED].freeze
         LOOKED_AT = [*SAID, *WAITING, States::PROVED].freeze
-        READ = <<~SQL
-          SELECT url FROM %<ledger>s
-          WHERE url_id = ANY($1::bigint[]) AND (status IS NOT NULL OR robots_allowed IS FALSE)
-        SQL
 
         # @param site [Store::Sites::Site]
         # @param run [Store::Judging::VerdictRun] of the new crawl
         # @param entries [Array<Core::Workplan::Entry>] what is to be mended by it
+        # @param gone [GoneFaults] what came of the faults of fixes
+        # @param lapse [Lapse] why those that lapsed did
         # @param now [Time]
-        def initialize(site, run, entries, now:)
+        def initialize(site, run, entries, gone, lapse, now:)
           @site = site
           @run = run
           @crawl = run.crawl
           @entries = entries.group_by { |entry| same(entry.to_told) }
-          @now = now
+          @gone, @lapse, @now = gone, lapse, now
         end
 
         # @return [void]
         def call
           fixes = Store::Workplan::Fix.of(@site).where(state: LOOKED_AT).order(:number).to_a
           @faults = fixes.flat_map(&:faults)
-          @read = read
           fixes.each { |fix| look_at(fix) }
         ensure
           @looking&.close
@@ -42,18 +39,23 @@ module IronTrellis
         private
 
         def look_at(fix)
-          case fix.state
-          when *SAID
-            said(fix) unless after_crawl?(fix)
-          when *WAITING
-            waited(fix)
-          when States::PROVED
-            proved(fix)
-          end
+          return proved(fix) if fix.state == States::PROVED
+          return if SAID.include?(fix.state) && after_crawl?(fix)
+
+          lapse(fix)
+          return if fix.state == States::LAPSED
+
+          SAID.include?(fix.state) ? said(fix) : waited(fix)
         end
 
         # What was said to be done while it crawled it may have read before.
         def after_crawl?(fix) = fix.claimed_at && @crawl.started_at && fix.claimed_at > @crawl.started_at
+
+        # What somebody judges otherwise is no condition any more; where nothing is left the fix is none.
+        def lapse(fix)
+          lapsed = fix.standing.select { |fault| @gone.of(fault) == GoneFaults::LAPSED }
+          Recording.new(fix, now: @now).lapse(lapsed, @lapse.why(lapsed)) if lapsed.any?
+        end
 
         def said(fix)
           verdict = verdict(fix)
@@ -67,7 +69,7 @@ module IronTrellis
 
         # A cache may show the crawl what is long mended.
         def proved(fix)
-          back = fix.faults.select { |fault| @entries.key?(same(fault)) }
+          back = fix.standing.select { |fault| @entries.key?(same(fault)) }
           return if back.empty?
 
           broken, whole = conditions(fix).partition { |one| back.any? { |fault| about?(one, fault) } }
@@ -95,7 +97,7 @@ module IronTrellis
         end
 
         def verdict(fix, asked: true)
-          told, open = conditions(fix).partition { |one| @entries.key?(same(fault(one))) || told?(one) }
+          told, open = conditions(fix).partition { |one| told?(one) }
           found = told.map { |one| by_crawl(one) }
           Core::Proofs::Verdict.new(found + (asked ? looked(open) : open.map { |one| untold(one) }))
         end
@@ -111,31 +113,17 @@ module IronTrellis
 
         def untold(condition) = Core::Proofs::Found.new(condition: condition, met: nil, found: "it wasn't read")
 
-        # Of what it read a crawl says that it is gone; of what leads to a page only one that read all.
+        # A crawl has no rule for what was drafted, and one without a browser none for what scripts do.
         def told?(condition)
-          # A crawl has no rule for what was drafted.
           return false if Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::Drafted
           return false if condition.code == Core::Faults::Rules::RenderOnly::CODE && !@crawl.renders?
-          return false if cut? && Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::ByCrawl
 
-          condition.url.nil? || @read.key?(condition.url) || file?(condition)
-        end
-
-        def cut? = @crawl.taken >= @crawl.crawl_settings.limit
-
-        # Of files and hosts a whole crawl reads all there are.
-        def file?(condition) = condition.code.match?(/\A(?:robots-|sitemap-(?!lists|omits)|host-|insecure)/)
-
-        def read
-          urls = @faults.filter_map { |fault| fault["url"] }.uniq
-          sql = format(READ, ledger: Store::Postgres::Partitions.name("ledger_rows", @run.id))
-          ids = urls.map { |url| Core::Url::NormalForm.id(@site.id, url) }
-          Store::Postgres::Sql.run(sql, [Store::Postgres::Sql.array(ids)]).column_values(0).to_h { |url| [url, true] }
+          @gone.of(fault(condition)) != GoneFaults::UNREAD
         end
 
         def conditions(fix)
           @conditions ||= Core::Proofs::Conditions.new(Workplan::RemediesOfSite.for(@run, @faults))
-          @conditions.call(fix.kind, fix.faults)
+          @conditions.call(fix.kind, fix.standing)
         end
 
         def looked(conditions)

@@ -38,7 +38,7 @@ module IronTrellis
           conditions = Core::Proofs::Conditions.new(Workplan::RemediesOfSite.for(@run, faults))
           looking = Looking.new(@run, clock: @clock).about(Workplan::RemediesOfSite.named(faults))
           fixes.map do |fix|
-            verdict = looking.verdict(conditions.call(fix.kind, fix.faults), &progress)
+            verdict = looking.verdict(conditions.call(fix.kind, fix.standing), &progress)
             keep(fix, verdict, by)
             verdict.to_told(fix.name, fix.state)
           end

@@ -41,6 +41,15 @@ module IronTrellis
           request_pages if state == States::PROVED
         end
 
+        # @param faults [Array<Hash>] that are none any more, though nothing was mended
+        # @param why [String]
+        # @return [void]
+        def lapse(faults, why)
+          @fix.lapsed |= faults
+          @fix.save!
+          @fix.become(States::LAPSED, now: @now, why: "lapsed: #{why}") if @fix.standing.empty?
+        end
+
         # What a crawl found, whatever the state.
         #
         # @param verdict [Core::Proofs::Verdict]

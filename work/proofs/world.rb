@@ -138,7 +138,8 @@ module IronTrellis
           parts = Core::Url::NormalForm.parse(url)
           decision = @asking.allowed(parts)
           known = @known.row(parts.to_s)
-          return @look.view(parts, decision, nil, nil, {hops: []}, known) unless decision.nil? || decision.allowed?
+          shut = !decision.nil? && !decision.allowed? && !@asking.ignores_robots?
+          return @look.view(parts, decision, nil, nil, {hops: []}, known) if shut
 
           @look.view(parts, decision, *yield(parts), known)
         end

@@ -22,6 +22,7 @@ module IronTrellis
           Store::Sites::Site.transaction do
             Store::Settings::JudgingSettings.new(site).replace(groups: groups, thresholds: thresholds, weights: weights)
             site.decisions.decide("group", wishes(site, groups), by: by, now: now)
+            site.update!(judging_changed_by: by)
             Work::Judging::Asking.changed(site, now: now)
           end
         end

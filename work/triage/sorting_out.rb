@@ -42,8 +42,10 @@ module IronTrellis
           found
         end
 
-        # @return [Core::Triage::Seen, nil] nil where the crawl didn't ask
+        # @return [Core::Triage::Seen, nil] nil where no crawl knows it
         def seen_by_crawl(row)
+          return if row["found_by"] == [Judging::OnlyEvidence::SOURCE]
+
           if row["robots_allowed"] == false && row["status"].nil?
             return Core::Triage::Seen.new(at: row["fetched_at"], blocked: true)
           end

@@ -10,7 +10,7 @@ module IronTrellis
         # Into which state which may go.
         FROM = {
           States::HANDED_OVER => [States::OPEN, States::PLANNED, States::PARTLY, States::NOT_DONE, States::RETURNED],
-          States::LEFT => States::ALL - [States::PROVED, States::LEFT],
+          States::LEFT => States::ALL - States::SETTLED,
           States::OPEN => [States::LEFT, States::HANDED_OVER, States::CLAIMED]
         }.freeze
 

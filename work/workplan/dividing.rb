@@ -81,10 +81,7 @@ module IronTrellis
             faults: faults,
             urls: parts,
             hand_made: true,
-            benefit:
-              parts
-                .sum(0.0) { |one| one["importance"] * one["grade"] * one["share"] }
-                .round(Core::Workplan::Worth::DIGITS),
+            benefit: Core::Workplan::Worth.of_parts(parts.map { |one| Core::Workplan::Worth::Part.of(one) }),
             hours: WorkplanSettings.new(@site).counted.of(draft),
             changed_at: @now
           )

@@ -25,8 +25,7 @@ module IronTrellis
         # @raise [Core::Error::InvalidInput]
         def add(site, input, by:, now:)
           title, urls = checked(input)
-          grade = Core::Workplan::Entry::GRADES.fetch(input["grade"] || "weakens")
-          parts = parts(site, urls, grade)
+          parts = parts(site, urls, input["grade"] || "weakens")
           ActiveRecord::Base.transaction do
             Store::Workplan::Fix.create!(
               site: site,
@@ -38,8 +37,7 @@ module IronTrellis
               reason: input["reason"].to_s,
               owner: input["owner"],
               hours: input["hours"] || hours(input["kind"], urls),
-              benefit:
-                parts.sum { |part| part.importance * part.grade * part.share }.round(Core::Workplan::Worth::DIGITS),
+              benefit: Core::Workplan::Worth.of_parts(parts),
               urls: parts.map(&:to_h),
               hand_made: true,
               history: [{"at" => now.utc.iso8601, "state" => Core::Workplan::States::OPEN, "by" => by}],

@@ -64,7 +64,8 @@ module IronTrellis
           fixes.map do |fix|
             fix.told(settled).merge(
               "text" => texts.of(fix),
-              "conditions" => conditions.call(fix.kind, fix.faults).map(&:to_told)
+              "conditions" => conditions.call(fix.kind, fix.standing).map(&:to_told),
+              **(fix.lapse ? {"notes" => [fix.lapse]} : {})
             )
           end
         end

@@ -36,25 +36,46 @@ module IronTrellis
         def call
           source = Store::Workplan::Entries.new(@run)
           entries = source.call
-          Proofs::ByCrawl.new(@site, @run, entries, now: @now).call if new_crawl?
+          @gone = gone(entries)
+          @lapse = Proofs::Lapse.new(@site, since: @site.fixes_made_at, now: @now)
+          if @gone.new_crawl?
+            Proofs::ByCrawl.new(@site, @run, entries, @gone, @lapse, now: @now).call
+          elsif !@gone.same_rules?
+            lapse_frozen
+          end
           ActiveRecord::Base.transaction do
             @site.lock!
             @kept = Store::Workplan::Fix.of(@site).where(hand_made: false).order(:number).to_a
-            drafts = drafts(source, unheld(entries))
+            drafts = with_unread(drafts(source, unheld(entries)))
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
-            settle_the_rest(fixes.values, entries)
+            settle_the_rest(fixes.values)
             write(drafts, fixes)
-            @site.update!(fixes_of_run: @run.id, fixes_of_crawl: @run.crawl_id, fixes_made_at: @now)
+            @site.update!(fixes_of_run: @run.id, fixes_of_crawl: @run.crawl_id, fixes_of_rules: @run.rules_digest,
+              fixes_made_at: @now)
           end
         end
 
         private
 
-        def new_crawl? = !@site.fixes_of_crawl.nil? && @site.fixes_of_crawl != @run.crawl_id
+        def gone(entries)
+          faults = Store::Workplan::Fix.of(@site).where.not(state: States::SETTLED).flat_map(&:faults)
+          Proofs::GoneFaults.new(@site, @run, entries, faults, now: @now).ready
+        end
 
-        # What was handed over stays with the fix that has it.
+        # Of what was handed over, as far as it isn't known to be mended, what somebody judges otherwise now.
+        def lapse_frozen
+          fixes = Store::Workplan::Fix.of(@site).where(state: States::FROZEN - [States::LEFT]).order(:number)
+          fixes.each do |fix|
+            met = fix.proof.to_h.fetch("conditions", []).select { |one| one["met"] }
+            mended = met.to_h { |one| [one.slice("code", "url", "about"), true] }
+            lapsed = fix.standing.select { |fault| !mended.key?(fault) && @gone.of(fault) == Proofs::GoneFaults::LAPSED }
+            Proofs::Recording.new(fix, now: @now).lapse(lapsed, @lapse.why(lapsed)) if lapsed.any?
+          end
+        end
+
+        # What was handed over stays with the fix that has it, and so does what is proved until a crawl says otherwise.
         def unheld(entries)
-          faults = [*frozen, *divided].flat_map(&:faults) + set_aside
+          faults = [*frozen, *proved, *divided].flat_map(&:standing) + set_aside
           held = faults.to_h { |fault| [Core::Workplan::Sameness.of(fault), true] }
           entries.reject { |entry| held.key?(Core::Workplan::Sameness.of(entry.to_told)) }
         end
@@ -64,6 +85,21 @@ module IronTrellis
 
         def set_aside =
           Store::Workplan::SetAsideFault.on(@site, @now.to_date).map { |one| one.slice("code", "url", "about") }
+
+        def proved = Store::Workplan::Fix.of(@site).where(state: States::PROVED).to_a
+
+        # What the crawl didn't read again is to be done as before.
+        def with_unread(drafts)
+          by_key = drafts.to_h { |draft| [draft.key, draft] }
+          fluid.each do |fix|
+            unread = fix.faults.select { |fault| @gone.of(fault) == Proofs::GoneFaults::UNREAD }
+            next if unread.empty?
+
+            draft = by_key[fix.key] ||= Core::Workplan::Draft.of_fix(fix, [])
+            draft.entries.concat(Core::Workplan::Draft.of_kept(fix, unread).entries)
+          end
+          by_key.values
+        end
 
         def frozen = @kept.select { |fix| States::FROZEN.include?(fix.state) }
 
@@ -90,7 +126,7 @@ module IronTrellis
         def fluid = @kept.select { |fix| States::FLUID.include?(fix.state) }
 
         def fix_for(draft)
-          (@by_key ||= fluid.to_h { |fix| [fix.key, fix] })[draft.key] ||
+          (@by_key ||= [*lapsed, *fluid].to_h { |fix| [fix.key, fix] })[draft.key]&.tap { |fix| reopen(fix) } ||
             Store::Workplan::Fix.new(
               site: @site,
               number: next_number,
@@ -100,18 +136,33 @@ module IronTrellis
             )
         end
 
+        def lapsed = @kept.select { |fix| fix.state == States::LAPSED }
+
+        # What it was for is wanted again.
+        def reopen(fix)
+          return unless fix.state == States::LAPSED
+
+          fix.become(States::OPEN, now: @now, why: "it is to be done again")
+          fix.update!(lapsed: [], start: nil, finish: nil, locked_start: nil)
+        end
+
         def next_number = @site.last_fix_number += 1
 
-        # Whose faults are gone though nobody said that they are done: a new crawl proves that. Where the same one was
-        # judged otherwise they are no faults any more, and where they are in another fix now nothing is proved.
-        def settle_the_rest(made, entries)
-          there = entries.to_h { |entry| [Core::Workplan::Sameness.of(entry.to_told), true] }
-          moved, gone =
-            (fluid - made).partition do |fix|
-              !new_crawl? || fix.faults.any? { |fault| there.key?(Core::Workplan::Sameness.of(fault)) }
-            end
-          moved.each(&:destroy!)
-          gone.each { |fix| fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}", crawl: crawl) }
+        # Fixes that nothing is left of. What the site mended of it a new crawl proves; what is judged otherwise now has
+        # lapsed, and so has a fix whose faults are in others since they were grouped otherwise.
+        def settle_the_rest(made)
+          (fluid - made).each { |fix| settle(fix) }
+        end
+
+        def settle(fix)
+          found = fix.faults.group_by { |fault| @gone.of(fault) }
+          if found.key?(Proofs::GoneFaults::MENDED) && !found.key?(Proofs::GoneFaults::THERE)
+            fix.become(States::PROVED, now: @now, why: "seen by crawl #{crawl}", crawl: crawl)
+          else
+            lapsed = found.values_at(Proofs::GoneFaults::LAPSED, Proofs::GoneFaults::EVIDENCE).compact.flatten(1)
+            why = lapsed.any? ? @lapse.why(lapsed) : "its faults are in another fix since they are grouped otherwise"
+            fix.become(States::LAPSED, now: @now, why: "lapsed: #{why}")
+          end
         end
 
         def write(drafts, fixes)

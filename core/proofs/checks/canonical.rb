@@ -25,6 +25,8 @@ module IronTrellis
             copy-exact
             parameter-variants
           ].freeze
+          # Whether two pages are one a crawl of both tells; what leads away is no copy.
+          COPIES = %w[copy-exact parameter-variants].freeze
           AS_WRITTEN = %w[canonical-malformed canonical-misplaced].freeze
 
           module_function
@@ -35,6 +37,7 @@ module IronTrellis
 
             page = world.page(condition.url)
             return true, page.told if condition.wanted != condition.url && page.moved_for_good_to?(condition.wanted)
+            return ByCrawl.call(condition, world) if COPIES.include?(condition.code)
             return false, page.told unless page.facts && page.hops.empty?
 
             [names?(page, condition, world), named(page)]

@@ -4,13 +4,17 @@ module IronTrellis
   module Core
     module Proofs
       module Checks
-        # Of two addresses of one content one leads to the other for good, or is no page that may be indexed.
+        # Of two addresses of one content one leads to the other for good; whether they still are of one content the next
+        # crawl tells.
         module VariantGone
           # @return [Array(Boolean, String)]
           def self.call(condition, world)
-            pages = [condition.url, condition.about].map { |url| world.page(url) }
-            gone = pages.find { |page| !page.subject.page? }
-            [!gone.nil?, gone ? "#{gone.subject.url}: #{gone.told}" : "both may be indexed"]
+            urls = [condition.url, condition.about]
+            pages = urls.map { |url| world.page(url) }
+            moved = pages.zip(urls.reverse).find { |page, other| page.moved_for_good_to?(other) }&.first
+            return ByCrawl.call(condition, world) unless moved
+
+            [true, "#{moved.subject.url}: #{moved.told}"]
           end
         end
       end

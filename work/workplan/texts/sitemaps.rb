@@ -9,7 +9,12 @@ module IronTrellis
         module Sitemaps
           KIND = "sitemaps"
           # A wanted page that one of these keeps out belongs there when it is mended.
-          SOON = ["noindex-wanted", *Core::Workplan::Remedies::ITSELF].freeze
+          SOON = %w[noindex-wanted].freeze
+          # Faults of wanted pages that stop by naming another canonical.
+          DIVERTED = <<~SQL
+            SELECT f.code, f.url, f.about FROM %<faults>s f JOIN %<ledger>s l USING (url_id)
+            WHERE l.wanted AND l.kind = 'html' AND l.status = 200 AND l.stop = 'own'
+          SQL
           PACKED = ".gz"
           INDEX = "index"
 
@@ -30,11 +35,20 @@ module IronTrellis
             texts.memo(:listings) do
               found = Hash.new { |all, host| all[host] = [] }
               Store::Sitemaps::Listings
-                .new(texts.run, texts.site, texts.site.sitemap_plan, Time.now, soon: SOON)
+                .new(texts.run, texts.site, texts.site.sitemap_plan, Time.now, soon: SOON, own: own(texts.run))
                 .each { |row| found[row.origin[%r{[^/]+\z}]] << row }
               found.default = nil
               found
             end
+          end
+
+          # Pages that will name themselves once the canonicals are right.
+          def own(run)
+            rows = Store::Postgres::Sql.rows(format(DIVERTED, Store::Postgres::Partitions.of_run(run)))
+            faults = rows.select { |row| Core::Workplan::Kinds.of(row["code"]) == "canonicals" }
+            remedies = RemediesOfSite.for(run, faults)
+            urls = faults.group_by { |fault| fault["url"] }.select { |url, some| remedies.canonical(url, some) == url }
+            urls.keys.map { |url| Core::Url::NormalForm.id(run.crawl.site_id, url) }
           end
 
           # @return [Hash{String => String}, nil]
@@ -99,7 +113,7 @@ module IronTrellis
 
             def close = @done.call(@text)
           end
-          private_class_method :listings, :placed, :homes, :index, :list, :name, :written_anew
+          private_class_method :listings, :own, :placed, :homes, :index, :list, :name, :written_anew
         end
       end
     end

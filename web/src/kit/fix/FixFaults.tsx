@@ -11,6 +11,8 @@ import { useRules } from "../useRules";
 import type { Fix, FixWork } from "./useFix";
 
 const MOST = 200;
+/** What a URL counts by its gravest grade. */
+const WEIGHTS = { stops: 1, diverts: 0.6, weakens: 0.2 };
 const FLUID = new Set<Fix["state"]>(["open", "planned"]);
 
 /** What it clears, what each URL is worth in it; some of it can be left, or put into a fix of its own. */
@@ -19,7 +21,7 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
   const [chosen, setChosen] = useState<number[]>([]);
   const [why, setWhy] = useState("");
   const [until, setUntil] = useState("");
-  const worth = new Map(fix.urls.map((one) => [one.url, one.importance * one.grade * one.share]));
+  const worth = new Map(fix.urls.map((one) => [one.url, one.importance * WEIGHTS[one.grade] * one.share]));
   const faults = chosen.flatMap((place) => fix.faults[place] ?? []);
   const urls = [...new Set(faults.flatMap((one) => one.url ?? []))];
   const done = { onSuccess: () => setChosen([]) };
