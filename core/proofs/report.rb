@@ -96,16 +96,17 @@ module IronTrellis
             "#{count(fixes(States::RETURNED).size, "proved fix", "proved fixes")} came back."
           ]
           lapsed = fixes(States::LAPSED).size
-          sentences << "#{count(lapsed, "fix", "fixes")} lapsed: nothing was changed on the site, it is judged otherwise." if
-            lapsed.positive?
+          if lapsed.positive?
+            sentences << "#{count(lapsed, "fix", "fixes")} lapsed: the site is as it was, it is judged otherwise."
+          end
           section(name, title, sentences, FIX_COLUMNS, table(proved + partly))
         end
 
         def freed(name, title)
           numbers = self.numbers
           sentences = [
-            "What is proved frees a benefit of #{numbers["freed"]} of #{benefit(@data.fixes - fixes(States::LAPSED))}: " \
-              "the importance of " \
+            "What is proved frees a benefit of #{numbers["freed"]} of " \
+              "#{benefit(@data.fixes - fixes(States::LAPSED))}: the importance of " \
               "each page, times how gravely it was held up.",
             "Of fixes done in part #{numbers["freed_in_part"]} more is free.",
             "#{pages(numbers["stopped_then"])} that should be in the index stopped then; " \

@@ -24,7 +24,7 @@ module IronTrellis
           kept-elsewhere
         ].freeze
         # What a canonical names can't stand for anything, however it is written.
-        USELESS = %w[canonical-to-missing canonical-to-noindex canonical-to-blocked].freeze
+        USELESS = %w[canonical-to-missing canonical-to-noindex canonical-to-blocked canonical-loop].freeze
         REPAIRED = %w[canonical-malformed canonical-misplaced].freeze
         FINAL = %w[canonical-to-redirect canonical-chain].freeze
         OF_SEVERAL = %w[canonical-many canonical-clash].freeze

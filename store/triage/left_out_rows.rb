@@ -12,7 +12,8 @@ module IronTrellis
             e.standing_since) AS since, e.chosen_canonical_by_index AS kept_under, e.long_clicks, e.long_impressions,
             e.outside_links, e.dropped, l.wanted, l.intent, l."group", l.links_in, l.words, l.copy_of, l.soft_missing,
             l.robots_allowed, l.status, l.error, l.redirect_to, l.redirect_chain, l.final_url, l.final_status,
-            l.noindex, l.canonical, l.content_type, l.found_by, l.fetched_at, cardinality(l.in_sitemaps) > 0 AS in_sitemaps
+            l.noindex, l.canonical, l.content_type, l.found_by, l.fetched_at,
+            cardinality(l.in_sitemaps) > 0 AS in_sitemaps
           FROM %<evidence>s e LEFT JOIN %<ledger>s l USING (url_id)
           WHERE e.standing = ANY($1::text[]) OR e.dropped OR l.wanted AND e.standing = ANY($2::text[])
           ORDER BY e.url COLLATE "C"

@@ -193,7 +193,7 @@ module IronTrellis
           led = led(rows.reject { |row| row["own"] || row["url_id"].nil? }.map { |row| row["url_id"] }.uniq)
           hosts = nil
           lambda do |row|
-            next row["importance"] if row["own"]
+            next row["importance"] if row["own"] && !file?(row)
             next led.fetch(row["url_id"], 0) if row["url_id"] && !row["own"].nil? && !file?(row)
 
             hosts ||= Postgres::Sql.rows(format(HOSTS, @names)).to_h { |one| one.values_at("host", "importance") }

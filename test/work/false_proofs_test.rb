@@ -167,7 +167,9 @@ class FalseProofsTest < Minitest::Test
   def decide(kind, values) =
     @site.decisions.decide(
       kind,
-      values.to_h { |subject, value| value ? IronTrellis::Core::Decisions::Registry.read(kind, subject, value) : [subject, nil] },
+      values.to_h do |subject, value|
+        value ? IronTrellis::Core::Decisions::Registry.read(kind, subject, value) : [subject, nil]
+      end,
       by: "A test",
       now: Time.now
     )

@@ -117,10 +117,11 @@ class FixesOfSiteTest < Minitest::Test
   def test_files_weigh_what_their_host_s_most_important_page_weighs
     mended(
       "/" => page("Home", "<a href=/a>a</a><a href=/robots.txt>r</a><a href=/sitemap.xml>s</a>"),
-      "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nGarbage\nSitemap: #{SMALL}/sitemap.xml\n"],
+      "/robots.txt" =>
+        [200, {"content-type" => "text/plain"}, "User-agent: *\nGarbage\nSitemap: #{SMALL}/sitemap.xml\n"],
       "/sitemap.xml" => [200, {"content-type" => "application/xml"},
-        "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>#{SMALL}/</loc><lastmod>never</lastmod>" \
-        "</url></urlset>"]
+        "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>#{SMALL}/</loc>" \
+        "<lastmod>never</lastmod></url></urlset>"]
     )
     remade
     rows = Store::Postgres::Sql.rows("SELECT url, importance FROM ledger_rows_#{@site.newest_crawl.verdict_run.id}")

@@ -3,9 +3,9 @@
 module IronTrellis
   module Work
     module Proofs
-      # What came of faults that fixes have: whether the newest verdicts tell them still, and where they don't, why. Only
-      # what the site answers proves anything: a crawl that didn't read a page again says nothing of it, and what went
-      # since somebody wants something else of the pages, or judges them otherwise, was never mended.
+      # What came of faults that fixes have: whether the newest verdicts tell them still, and where they don't, why.
+      # Only what the site answers proves anything: a crawl that didn't read a page again says nothing of it, and what
+      # went since somebody wants something else of the pages, or judges them otherwise, was never mended.
       class GoneFaults
         # The newest verdicts tell it.
         THERE = :there
@@ -19,8 +19,8 @@ module IronTrellis
         LAPSED = :lapsed
 
         READ = <<~SQL
-          SELECT url FROM %<ledger>s WHERE url_id = ANY($1::bigint[]) AND (status IS NOT NULL OR robots_allowed IS FALSE)
-            AND found_by <> '{index}'
+          SELECT url FROM %<ledger>s WHERE url_id = ANY($1::bigint[]) AND found_by <> '{index}' AND (status IS NOT NULL
+            OR robots_allowed IS FALSE)
         SQL
         TOLD = "SELECT code, url, about FROM %<faults>s WHERE url = ANY($1::text[])"
         WEB = %r{\Ahttps?://}i

@@ -68,7 +68,7 @@ module IronTrellis
           fixes.each do |fix|
             met = fix.proof.to_h.fetch("conditions", []).select { |one| one["met"] }
             mended = met.to_h { |one| [one.slice("code", "url", "about"), true] }
-            lapsed = fix.standing.select { |fault| !mended.key?(fault) && @gone.of(fault) == Proofs::GoneFaults::LAPSED }
+            lapsed = fix.standing.select { |one| !mended.key?(one) && @gone.of(one) == Proofs::GoneFaults::LAPSED }
             Proofs::Recording.new(fix, now: @now).lapse(lapsed, @lapse.why(lapsed)) if lapsed.any?
           end
         end

@@ -4,8 +4,8 @@ module IronTrellis
   module Core
     module Proofs
       module Checks
-        # Of two addresses of one content one leads to the other for good; whether they still are of one content the next
-        # crawl tells.
+        # Of two addresses of one content one leads to the other for good; whether they are of one content still the
+        # next crawl tells.
         module VariantGone
           # @return [Array(Boolean, String)]
           def self.call(condition, world)
