@@ -13,12 +13,12 @@ module IronTrellis
           def route_map = Store::Redirects::RouteMap.new(site, site.newest_crawl&.verdict_run)
 
           def route_trial(input)
-            whole =
-              Work::Redirects::Addressing.of_site(
-                site,
-                {"subject" => input["from"], "value" => input.slice("to", "status", "kind", "query")}
-              )
-            from, value = Core::Decisions::Registry.read("route", whole["subject"], whole["value"])
+            kind, settings = Core::Decisions::Registry.fetch("route"), site.crawl_settings
+            asked = input.slice("to", "status", "kind", "query")
+            from, value = Core::Decisions::Registry.read(
+              "route",
+              *kind.placed(input["from"], asked) { |address| settings.whole(address) }
+            )
             route_map.trial(route_map.route(from, value))
           end
 
@@ -26,7 +26,7 @@ module IronTrellis
             writer = Ports::Redirects.writer(format)
             content_type writer::TYPE
             file_of(site, "routes.#{writer::ENDING}")
-            writer.write(route_map.flattened)
+            Ports::Redirects.write(format, route_map.flattened)
           end
         end
 

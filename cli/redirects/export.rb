@@ -15,7 +15,7 @@ module IronTrellis
         # @return [Integer] exit code
         def call
           writer = Ports::Redirects.writer(@options["format"])
-          puts writer.write(@options["site"] ? of_site : of_file(writer))
+          puts Ports::Redirects.write(@options["format"], @options["site"] ? of_site : of_file(writer))
           Root::DONE
         end
 

@@ -15,6 +15,13 @@ module IronTrellis
         # @return [Boolean] whether pages are judged again when something of this kind is decided
         def judged? = false
 
+        # @param subject [String]
+        # @param value [Object]
+        # @yieldparam address [String, nil] as somebody wrote it
+        # @yieldreturn [String, nil] whole, where it is a path of the site's main host
+        # @return [Array(String, Object)] the same with whole addresses, where it has some
+        def placed(subject, value) = [subject, value]
+
         # @param _subject [String]
         # @param _value [Hash] as they are kept
         # @return [Array(Symbol, Object), nil] the pages that a decision is about: those :of_group (its name),

@@ -7,10 +7,10 @@ module IronTrellis
       # 8288; sitemaps with xhtml:link).
       class CompleteSet
         # @param pages [Hash{String => String}] URL by code, x-default among them or not
-        # @param default [String, nil] the URL for everybody else; that of x-default, or of English, or of the first
-        #   code where nil
-        # @raise [Error::InvalidInput] where a code can't be used
-        def initialize(pages, default: nil)
+        # @param main [String, nil] the language of the site's start page, which is for everybody else where no
+        #   x-default is given; without one of them there is none
+        # @raise [Error::InvalidInput] where a code or an address can't be used
+        def initialize(pages, main: nil)
           @pages = pages.reject { |code, _| code.casecmp?(Matrix::DEFAULT) }.sort.to_h
           bad = @pages.keys.reject { |code| Tag.read(code).usable? }
           if bad.any?
@@ -19,13 +19,26 @@ module IronTrellis
                   )
           end
 
-          @default =
-            default || pages.find { |code, _| code.casecmp?(Matrix::DEFAULT) }&.last || @pages["en"] ||
-            @pages.values.first
+          relative = pages.values.find { |url| !Url::NormalForm.parse?(url) }
+          if relative
+            raise Error::InvalidInput.new("“#{relative}” is no whole address: hreflang needs http:// or https://.")
+          end
+
+          @default = pages.find { |code, _| code.casecmp?(Matrix::DEFAULT) }&.last || page_in(main)
         end
 
         # @return [Hash{String => String}] in order, x-default last
-        def to_h = @pages.merge(Matrix::DEFAULT => @default)
+        def to_h = @pages.merge({Matrix::DEFAULT => @default}.compact)
+
+        # In that language as it is written, else in any region of it.
+        def page_in(language)
+          return if language.nil?
+
+          found = @pages.find { |code, _| code.casecmp?(language) }
+          found ||= @pages.find { |code, _| code[/\A[^-]+/].casecmp?(language[/\A[^-_]+/]) }
+          found&.last
+        end
+        private :page_in
 
         # @param pages [Hash{String => String}] URL by code
         # @return [Array<String>] lines for the head

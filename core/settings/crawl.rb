@@ -55,6 +55,14 @@ module IronTrellis
           )
         end
 
+        # @param address [String, nil] as people write one
+        # @return [String, nil] a path as an address of the site's main host; anything else as it is
+        def whole(address)
+          return address unless address.to_s.strip.start_with?("/")
+
+          Url::Resolver.new(Url::NormalForm.parse(first_urls.first)).call(address.strip) || address
+        end
+
         # @return [String] the host whose folders name groups without it
         def main_host = start_hosts.first
 

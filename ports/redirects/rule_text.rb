@@ -5,8 +5,9 @@ module IronTrellis
     module Redirects
       # What the rules of web servers are made of.
       module RuleText
-        # A source as servers see it: `path` decoded, `query` as sent, nil where there is none.
-        Source = Struct.new(:scheme, :host, :path, :query, keyword_init: true)
+        # A source as servers see it: `path` decoded, `query` as sent, nil where there is none, `authority` the host
+        # with its port where that isn't the usual one.
+        Source = Struct.new(:scheme, :host, :authority, :path, :query, keyword_init: true)
 
         module_function
 
@@ -17,6 +18,7 @@ module IronTrellis
           Source.new(
             scheme: parts.scheme,
             host: parts.host,
+            authority: parts.authority,
             path: Core::Url::Percent.decode(parts.path),
             query: parts.query
           )
@@ -34,6 +36,28 @@ module IronTrellis
         #   line
         def literally(text)
           text.gsub(/[\\.^$|?*+()\[\]{}]/) { |sign| "\\#{sign}" }.gsub(CONTROL) { |sign| format('\x%02x', sign.ord) }
+        end
+
+        # Servers write parts of an address into variables of their own: a name of a group may be one that they have.
+        NAMED_GROUP = /\\.|\[\^?\]?(?:\\.|[^\]\\])*\]|\(\?P?<(?![=!])\w+>/m
+        # RE2 knows characters beyond a byte, of which no address has one; the servers' PCRE refuses them.
+        BEYOND_BYTES = /\\x\{0*[1-9a-f][0-9a-f]{2,}\}/i
+
+        # @param pattern [String]
+        # @return [String] its expression for PCRE, with a group for each part that it captures
+        # @raise [Core::Url::Pattern::Malformed]
+        def expression(pattern)
+          Core::Url::Pattern.new(pattern).translated_with_groups.gsub(NAMED_GROUP) do |sign|
+            sign.start_with?("(") ? "(" : sign
+          end
+        end
+
+        # @param route [Core::Redirects::Route]
+        # @return [String, nil] why no server can be told so; nil where it can
+        def unfit(route)
+          return unless route.pattern? && BEYOND_BYTES.match?(expression(route.from))
+
+          "the pattern asks for characters that no address has (\\x{…} above FF)"
         end
 
         QUOTE = '\x22'

@@ -18,7 +18,7 @@ module IronTrellis
           decided = @site.decisions.values("languages").values.map { |value| value["pages"] }
           taken = decided.flat_map(&:values).to_h { |url| [url, true] }
           (decided + clusters.reject { |pages| pages.each_value.any? { |url| taken.key?(url) } }).map do |pages|
-            Core::Languages::CompleteSet.new(pages)
+            Core::Languages::CompleteSet.new(pages, main: main_language)
           end
         end
 
@@ -74,10 +74,13 @@ module IronTrellis
           }
         end
 
-        # @param pages [Hash{String => String}] URL by code
+        # @param pages [Hash{String => String}] URL by code; paths are of the site's main host
         # @return [Hash] head, header, sitemap: what each page of the set must carry
+        # @raise [Core::Error::InvalidInput]
         def lines(pages)
-          set = Core::Languages::CompleteSet.new(pages)
+          settings = @site.crawl_settings
+          whole = pages.transform_values { |url| settings.whole(url) }
+          set = Core::Languages::CompleteSet.new(whole, main: main_language)
           {
             pages: set.to_h,
             head: set.head_lines.join("\n"),
@@ -87,6 +90,15 @@ module IronTrellis
         end
 
         private
+
+        def main_language
+          return @main_language if defined?(@main_language)
+
+          id = Core::Url::NormalForm.id(@site.id, @site.crawl_settings.first_urls.first)
+          ledger = Postgres::Partitions.name("ledger_rows", @run.id)
+          row = Postgres::Sql.rows("SELECT lang FROM #{ledger} WHERE url_id = $1", [id]).first
+          @main_language = row&.fetch("lang")
+        end
 
         def lines_for(set, url, missing)
           return set.to_h unless missing

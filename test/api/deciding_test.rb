@@ -218,8 +218,16 @@ class DecidingApiTest < Minitest::Test
     assert_empty send_file("/sites/#{other}/routes/import?format=csv", csv)["ids"],
       "the same is in force already"
     assert_match(/^RewriteRule/, file("/sites/#{@site}/routes/apache"))
-    assert_match(/map \$host/, file("/sites/#{@site}/routes/nginx"))
+    assert_match(/map \$trellis_host/, file("/sites/#{@site}/routes/nginx"))
     assert_equal 3, call(:post, "/sites/#{@site}/routes/tests")["routes"]
+  end
+
+  def test_a_rule_of_paths_is_dropped_as_one_of_addresses_is
+    decide("route", {"/old/*" => {to: "#{WWW}/$1", status: 301, kind: "pattern"}, "/one" => {to: "/two", status: 301}})
+    from = -> { call(:get, "/sites/#{@site}/routes")["routes"].map { |one| one["from"] } }
+    assert_equal ["#{WWW}/one", "/old/*"], from.call.sort.reverse
+    assert_equal [1, 1], ["/old/*", "/one"].map { |subject| decide("route", {subject => nil})["ids"].size }
+    assert_empty from.call
   end
 
   def test_a_route_is_tried_while_it_is_written
@@ -269,6 +277,14 @@ class DecidingApiTest < Minitest::Test
   def test_lines_of_a_set_and_what_cannot_be_one
     lines = call(:post, "/crawls/#{@crawl}/languages/lines", {pages: {en: "#{WWW}/", da: "#{WWW}/da"}})
     assert_equal %w[da en x-default], lines["pages"].keys
+    assert_equal "#{WWW}/", lines["pages"]["x-default"], "the start page is in English"
+    whole = call(:post, "/crawls/#{@crawl}/languages/lines", {pages: {da: "/da", nb: "/nb"}})
+    assert_equal({"da" => "#{WWW}/da", "nb" => "#{WWW}/nb"}, whole["pages"], "nobody said which is for all others")
+    assert_match(/no whole address/,
+      call(:post, "/crawls/#{@crawl}/languages/lines", {pages: {da: "da", en: "#{WWW}/"}}, status: 422)["detail"])
+    decide("languages", {"/" => {pages: {en: "/", da: "/da"}}})
+    kept = Store::Sites::Site.find(@site).decisions.values("languages").first
+    assert_equal ["#{WWW}/", {"en" => "#{WWW}/", "da" => "#{WWW}/da"}], [kept.first, kept.last["pages"]]
     assert_match(
       /en-UK can't be used/,
       call(

@@ -46,7 +46,10 @@ class HostileMapsTest < Minitest::Test
     "^",
     "~"
   ].freeze
-  COUNT = 1_000
+  COUNT = 2_000
+  # What is asked for of patterns, in place of their star.
+  CAPTURED = %w[x %0A %0D %0D%0AX-Evil: %20 %22 %23 %24 %25 %26 %27 %3B %3C %3F %5B %5C %5E %60 %7B %7C %C3%A9 $1 $host
+    %25%7BHTTP_HOST%7D ~ ' ( ) * + , ; = @ %7C %5C1].freeze
 
   def hostile(random) = "#{SHOP}/#{Array.new(random.rand(1..5)) { PIECES.sample(random: random) }.join}"
 
@@ -82,10 +85,15 @@ class HostileMapsTest < Minitest::Test
     exact = routes.reject(&:pattern?).reject { |route| route.from.match?(%r{%(00|2F|(?!\h\h))|[^:]//}i) }
     answers = exact.first(150).to_h { |route| [route.from, server.ask("shop.example", route.from.delete_prefix(SHOP))] }
     assert_equal answers.to_h { |from, _| [from, [301, table.answer(from).target]] }, answers
+    captured = CAPTURED.to_h { |part| ["#{SHOP}/captured/#{part}/end", nil] }
+    captured.each_key { |url| captured[url] = server.ask("shop.example", url.delete_prefix(SHOP)) }
+    assert_equal captured.to_h { |url, _| [url, [301, "#{SHOP}/to/#{url[%r{captured/(.*)/end}, 1]}"]] }, captured
   end
 
   def all =
     [
+      Core::Redirects::Route.new(from: "#{SHOP}/captured/*/end", to: "#{SHOP}/to/$1", status: 301, kind: "pattern",
+        query: "drop"),
       *routes,
       Core::Redirects::Route.new(from: "#{SHOP}/plain", to: "#{SHOP}/there", status: 301, kind: "exact", query: "drop")
     ]

@@ -112,6 +112,52 @@ class WebServersTest < Minitest::Test
     assert_equal expected("/old", "other.example"), asked(server, "/old", "other.example")
   end
 
+  # A host with a port is asked for with it, and what is captured stays as it was sent.
+  PORTED = "http://shop.example:8123"
+  ENCODED = %w[/n/a%0Db /n/a%20b /n/a%3Fb /n/caf%C3%A9 /n/%22x%22 /n/a$b /n/50%25 /n/%5C].freeze
+
+  def ported
+    [
+      Route.new(from: "#{PORTED}/old", to: "#{PORTED}/new", status: 301, kind: "exact", query: "match"),
+      Route.new(from: "#{PORTED}/any", to: "#{PORTED}/one", status: 301, kind: "exact", query: "drop"),
+      Route.new(from: "#{PORTED}/n/*", to: "#{PORTED}/m/$1", status: 301, kind: "pattern", query: "drop"),
+      Route.new(from: "/^https?:.*\\/p-(?P<host>[0-9]+)$/", to: "#{SHOP}/p/$1", status: 301, kind: "pattern",
+        query: "keep"),
+      Route.new(from: "#{SHOP}/#{"long/" * 300}", to: "#{SHOP}/short", status: 301, kind: "exact", query: "match")
+    ]
+  end
+
+  def assert_ported(server)
+    targets = ["/old", "/any?x=1", "/p-7?a=b", *ENCODED]
+    answered = targets.to_h { |target| [target, server.ask("shop.example:8123", target)] }
+    table = IronTrellis::Core::Redirects::Table.new(ported)
+    assert_equal targets.to_h { |target| [target, [301, table.answer("#{PORTED}#{target}").target]] }, answered
+    assert_includes [403, 404], server.ask("shop.example:9", "/old").first
+    assert_equal [301, "#{SHOP}/short"], server.ask("shop.example", "/#{"long/" * 300}")
+  end
+
+  def test_apache_takes_hosts_with_ports_and_keeps_what_is_captured_encoded
+    WebServer.apache(IronTrellis::Ports::Redirects::Maps::Apache.write(ported)) { |server| assert_ported(server) }
+  end
+
+  def test_nginx_takes_hosts_with_ports_and_keeps_what_is_captured_encoded
+    WebServer.nginx(IronTrellis::Ports::Redirects::Maps::Nginx.write(ported)) { |server| assert_ported(server) }
+  end
+
+  def test_what_a_server_cannot_be_told_is_refused_for_that_server
+    beyond = Route.new(from: "/\\x{100}+$/", to: "#{SHOP}/x", status: 301, kind: "pattern", query: "drop")
+    long = Route.new(from: "#{SHOP}/x", to: "#{SHOP}/#{"y" * 4_100}", status: 301, kind: "exact", query: "drop")
+    [["apache", beyond], ["nginx", beyond], ["nginx", long]].each do |format, route|
+      error =
+        assert_raises(IronTrellis::Core::Error::InvalidInput) { IronTrellis::Ports::Redirects.write(format, [route]) }
+      assert_match(/can't be told of/, error.message)
+    end
+    assert IronTrellis::Ports::Redirects.write("csv", [beyond, long])
+    WebServer.apache(IronTrellis::Ports::Redirects.write("apache", [long])) do |server|
+      assert_equal [301, long.to], server.ask("shop.example", "/x")
+    end
+  end
+
   def test_apache_answers_as_the_map_says
     WebServer.apache(IronTrellis::Ports::Redirects::Maps::Apache.write(routes)) { |server| assert_carried_out(server) }
   end

@@ -18,18 +18,29 @@ module IronTrellis
         # @return [Array<Integer>] ids of the decisions made
         # @raise [Core::Error::InvalidInput] where one can't be used; nothing is decided then
         def decide(site, kind, values, by:, now:, note: nil)
-          Core::Decisions::Registry.fetch(kind)
+          described = Core::Decisions::Registry.fetch(kind)
           if values.size > MOST
             raise Core::Error::InvalidInput.new(
                     "At most #{MOST} things can be decided at once; these are #{values.size}."
                   )
           end
 
-          values = values.map { |one| Redirects::Addressing.of_site(site, one) } if kind == "route"
-          read = values.to_h { |one| Core::Decisions::Registry.read(kind, one["subject"], one["value"]) }
+          read = read(site, described, values)
           ids = Store::Sites::Site.transaction { site.decisions.decide(kind, read, by: by, now: now, note: note) }
           follow(site, [kind], now) if ids.any?
           ids
+        end
+
+        # Paths are of the site's main host; what is taken back is named as it was decided.
+        def read(site, kind, values)
+          settings, known = site.crawl_settings, site.decisions.values(kind.code)
+          values.to_h do |one|
+            subject, value = one.values_at("subject", "value")
+            unless value.nil? && known.key?(subject)
+              subject, value = kind.placed(subject, value) { |address| settings.whole(address) }
+            end
+            Core::Decisions::Registry.read(kind.code, subject, value)
+          end
         end
 
         # @param site [Store::Sites::Site]
@@ -46,7 +57,7 @@ module IronTrellis
         def follow(site, kinds, now)
           Judging::Asking.changed(site, now: now) if kinds.intersect?(Core::Decisions::Registry.judged)
         end
-        private_class_method :follow
+        private_class_method :read, :follow
       end
     end
   end

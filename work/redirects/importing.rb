@@ -52,6 +52,10 @@ module IronTrellis
           )
         end
 
+        def kind = Core::Decisions::Registry.fetch("route")
+
+        def settings = @settings ||= @site.crawl_settings
+
         # What can be read from a file may still be no route that can be used.
         def usable(route, refused)
           value = {
@@ -61,9 +65,9 @@ module IronTrellis
             "query" => route.query,
             "why" => "brought by a file"
           }
-          one = Addressing.of_site(@site, {"subject" => route.from, "value" => value})
-          Core::Decisions::Registry.read("route", one["subject"], one["value"])
-          one
+          subject, value = kind.placed(route.from, value) { |address| settings.whole(address) }
+          kind.read(subject, value)
+          {"subject" => subject, "value" => value}
         rescue Core::Error::InvalidInput => error
           refused << Ports::Tables::CsvRows::Bad.new(line: route.line, why: error.message)
           nil

@@ -21,6 +21,14 @@ module IronTrellis
               [Url::NormalForm.of(subject), {"pages" => urls}]
             end
 
+            # (see Kind#placed)
+            def placed(subject, value, &whole)
+              pages = value.is_a?(Hash) && value["pages"]
+              return [subject, value] unless pages
+
+              [whole.call(subject), value.merge("pages" => pages.transform_values(&whole))]
+            end
+
             # @param subject [String]
             # @param value [Hash]
             # @return [Array(Symbol, Object)] as Kind#concerns

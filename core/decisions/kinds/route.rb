@@ -37,6 +37,13 @@ module IronTrellis
               ]
             end
 
+            # (see Kind#placed)
+            def placed(subject, value, &whole)
+              return [subject, value] if value.is_a?(Hash) && value["kind"] == "pattern"
+
+              [whole.call(subject), value.is_a?(Hash) ? value.merge("to" => whole.call(value["to"])) : value]
+            end
+
             # @param subject [String]
             # @param value [Hash]
             # @return [Array(Symbol, Object)] as Kind#concerns

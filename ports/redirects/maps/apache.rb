@@ -18,7 +18,9 @@ module IronTrellis
             "# Redirects, written by Iron Trellis. For the virtual host, or a .htaccess file at the root; needs " \
             "mod_rewrite.\nRewriteEngine On\n"
 
-          ADDRESS = "%{REQUEST_SCHEME}://%{HTTP_HOST}%{REQUEST_URI}"
+          # The path as it was sent: what is captured of it has to stay encoded.
+          PATH = "RewriteCond %{THE_REQUEST} \"^\\S+ (?:https?://[^/ ]+)?([^ ?]*)\"\n"
+          ADDRESS = "%{REQUEST_SCHEME}://%{HTTP_HOST}%1"
 
           module_function
 
@@ -32,13 +34,20 @@ module IronTrellis
           def exact_rule(route)
             source = RuleText.source(route.from)
             conditions = [
-              "%{HTTP_HOST} \"^#{RuleText.literally(source.host)}(:[0-9]+)?$\" [NC]",
+              "%{HTTP_HOST} \"^#{RuleText.literally(source.authority)}#{ANY_PORT unless port?(source)}$\" [NC]",
               query(route, source),
               ("%{REQUEST_SCHEME} =#{source.scheme}" if RuleText.scheme_only?(route))
             ].compact
             "#{conditions.map { |condition| "RewriteCond #{condition}\n" }.join}RewriteRule " \
             "\"^/?#{RuleText.literally(source.path.delete_prefix("/"))}$\" #{answer(route, route.to)}\n"
           end
+
+          ANY_PORT = "(:[0-9]+)?"
+
+          def port?(source) = source.authority != source.host
+
+          # (see RuleText.unfit)
+          def unfit(route) = RuleText.unfit(route)
 
           def query(route, source)
             return if route.query != "match"
@@ -48,10 +57,10 @@ module IronTrellis
 
           # A pattern speaks of the whole address, which the server has only in pieces.
           def pattern_rule(route)
-            pattern = Core::Url::Pattern.new(route.from).translated_with_groups.gsub('"', RuleText::QUOTE)
+            pattern = RuleText.expression(route.from).gsub('"', RuleText::QUOTE)
             tested(route)
               .map do |condition, address|
-                "#{condition}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ " \
+                "#{condition}#{PATH}RewriteCond \"#{address}\" \"#{pattern}\"\nRewriteRule ^ " \
                 "#{answer(route, route.to, captures: "%")}\n"
               end
               .join
@@ -83,7 +92,7 @@ module IronTrellis
 
             "QSD" unless to.include?("?")
           end
-          private_class_method :exact_rule, :query, :pattern_rule, :tested, :answer, :query_flag
+          private_class_method :exact_rule, :port?, :query, :pattern_rule, :tested, :answer, :query_flag
         end
       end
     end

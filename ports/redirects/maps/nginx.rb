@@ -15,9 +15,24 @@ module IronTrellis
           WHOLE_ADDRESSES = true
           TYPE = "text/plain; charset=utf-8"
 
+          # A longer parameter nginx doesn't read (NGX_CONF_BUFFER), with room for what we write around it.
+          MOST_BYTES = 4_000
+          LEAST_BUCKET = 1_024
+          # What nginx keeps beside each key.
+          BESIDE_KEY = 64
+
           # @param routes [Array<Core::Redirects::Route>] with whole URLs
           # @return [String]
           def self.write(routes) = new(routes).call
+
+          # @param route [Core::Redirects::Route]
+          # @return [String, nil] why nginx can't be told so; nil where it can
+          def self.unfit(route)
+            return RuleText.unfit(route) if RuleText.unfit(route)
+
+            bytes = 2 * route.from.bytesize + route.to.to_s.bytesize
+            "nginx reads addresses of #{MOST_BYTES} bytes at most, source and target together" if bytes > MOST_BYTES
+          end
 
           # (see .write)
           def initialize(routes)
@@ -35,28 +50,33 @@ module IronTrellis
               # Redirects, written by Iron Trellis.
               # In the http block:
               map_hash_max_size 262144;
-              map_hash_bucket_size 1024;
+              map_hash_bucket_size #{bucket};
               map $args $trellis_more { "" ""; default "&$args"; }
+              # The host as it was asked for, with its port where that isn't the usual one.
+              map $http_host $trellis_host {
+                default $host; "~:(?:80|443)$" $host; "~:(?<trellis_port>[0-9]+)$" "$host:$trellis_port"; }
+              # The path as it was sent: what is captured of it has to stay encoded.
+              map $request_uri $trellis_sent { default $request_uri; "~^(?<trellis_before>[^?]*)[?]" $trellis_before; }
               # Addresses with just this query, or none.
-              map $host$request_uri $trellis_whole_found {
+              map $trellis_host$request_uri $trellis_whole_found {
                 default "";
-              #{@with_query.map { |route| entry(address(route.from), "$host$request_uri", route) }.join}}
+              #{@with_query.map { |route| entry(address(route.from), "$trellis_host$request_uri", route) }.join}}
               # Addresses with any query.
-              map $host$uri $trellis_path_found {
+              map $trellis_host$uri $trellis_path_found {
                 default "";
-              #{@any_query.map { |route| entry(decoded(route.from), "$host$uri", route) }.join}}
+              #{@any_query.map { |route| entry(decoded(route.from), "$trellis_host$uri", route) }.join}}
               # Both were found without regard to case: this makes sure of it.
-              map "$host$request_uri => $trellis_whole_found" $trellis_whole {
+              map "$trellis_host$request_uri => $trellis_whole_found" $trellis_whole {
                 default "";
                 "~(?s)^(.+) => \\1 => (?<trellis_whole_sure>.*)$" $trellis_whole_sure; }
-              map "$host$uri => $trellis_path_found" $trellis_path {
+              map "$trellis_host$uri => $trellis_path_found" $trellis_path {
                 default "";
                 "~(?s)^(.+) => \\1 => (?<trellis_path_sure>.*)$" $trellis_path_sure; }
               # Patterns, of which the first that fits wins.
-              map $scheme://$host$uri $trellis_pattern {
+              map $scheme://$trellis_host$trellis_sent $trellis_pattern {
                 default "";
               #{@patterns.reject { |route| route.query == "match" }.map { |route| pattern(route) }.join}}
-              map $scheme://$host$request_uri $trellis_whole_pattern {
+              map $scheme://$trellis_host$request_uri $trellis_whole_pattern {
                 default "";
               #{@patterns.select { |route| route.query == "match" }.map { |route| pattern(route) }.join}}
               #{chain}
@@ -67,9 +87,15 @@ module IronTrellis
 
           private
 
+          # A power of two that the longest key fits into.
+          def bucket
+            longest = (@with_query + @any_query).map { |route| route.from.bytesize }.max.to_i + BESIDE_KEY
+            [LEAST_BUCKET, 2**Math.log2(longest).ceil].max
+          end
+
           def address(url) = url.sub(%r{\Ahttps?://}, "")
 
-          def decoded(url) = RuleText.source(url).then { |source| source.host + source.path }
+          def decoded(url) = RuleText.source(url).then { |source| source.authority + source.path }
 
           # Plain strings are found at once, but without regard to case; where two are the same but for that,
           # expressions are written. The answer begins with the address that it is for.
@@ -82,10 +108,10 @@ module IronTrellis
           end
 
           def expression(route)
-            return Core::Url::Pattern.new(route.from).translated_with_groups if route.pattern?
+            return RuleText.expression(route.from) if route.pattern?
 
             source = RuleText.source(route.from)
-            address = (route.query == "match") ? route.from : "#{source.scheme}://#{source.host}#{source.path}"
+            address = (route.query == "match") ? route.from : "#{source.scheme}://#{source.authority}#{source.path}"
             "^#{RuleText.literally(address)}$"
           end
 

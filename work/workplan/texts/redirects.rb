@@ -10,6 +10,7 @@ module IronTrellis
           COLUMNS = %w[from to status].freeze
           SERVERS = {"apache" => "redirects.apache.conf", "nginx" => "redirects.nginx.conf"}.freeze
           PROPOSED = "# proposed, look at it: "
+          UNFIT = "# not here, write it by hand: "
 
           module_function
 
@@ -35,7 +36,11 @@ module IronTrellis
 
           def server(format, routes, rules)
             proposed = rules.select { |_, target| target.proposed }.map { |url, target| "#{url} #{target.to}".strip }
-            proposed.map { |line| "#{PROPOSED}#{line}\n" }.join + Ports::Redirects.writer(format).write(routes)
+            writer = Ports::Redirects.writer(format)
+            unfit = Ports::Redirects.unfit(writer, routes)
+            proposed.map { |line| "#{PROPOSED}#{line}\n" }.join +
+              unfit.map { |route, why| "#{UNFIT}#{route.from} (#{why})\n" }.join +
+              writer.write(routes - unfit.map(&:first))
           end
           private_class_method :rules, :route, :server
         end

@@ -4,18 +4,23 @@ import { api, data } from "../../../api/client";
 import { useDecide } from "../../../kit/useDecide";
 import { useLater } from "../../../kit/useLater";
 
-export type Draft = { from: string; to: string; status: number; query: "match" | "keep" | "drop" };
+type Query = "match" | "keep" | "drop";
+export type Draft = { from: string; to: string; status: number; query: Query | null };
 
-export const EMPTY: Draft = { from: "", to: "", status: 301, query: "drop" };
+export const EMPTY: Draft = { from: "", to: "", status: 301, query: null };
+
+/** An address with a query means that one; to another any query is passed on, unless something else is chosen. */
+export const queryOf = ({ from, query }: Draft): Query => query ?? (from.includes("?") ? "match" : "keep");
 
 /** Whatever has a star or slashes of an expression around it is a pattern. */
-export function routeOf({ from, to, status, query }: Draft) {
+export function routeOf(draft: Draft) {
+  const { from, to, status } = draft;
   const pattern = from.includes("*") || /^\/.*[\\[\](){}+^$|].*\/$/.test(from.trim());
   return {
     to: status === 410 ? null : to.trim(),
     status,
     kind: pattern ? ("pattern" as const) : ("exact" as const),
-    query,
+    query: queryOf(draft),
     why: "made by hand",
   };
 }
