@@ -8,6 +8,13 @@ module IronTrellis
         # What the routes share.
         module View
           def earlier
+            silent = [crawl, named_earlier].find(&:unanswered)
+            return named_earlier unless silent
+
+            raise Core::Error::Conflict.new("Crawl #{silent.number} got no answers: it is compared with nothing.")
+          end
+
+          def named_earlier
             @earlier ||= params[:with] ? Store::Crawling::Crawl.fetch(params[:with]) : crawl.site.crawl_before(crawl)
             @earlier ||
               raise(

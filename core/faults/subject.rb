@@ -27,6 +27,7 @@ module IronTrellis
           :robots_line,
           :robots_rule,
           :robots_reachable,
+          :robots_failure,
           :redirect_to,
           :redirect_chain,
           :redirect_loop,

@@ -3,8 +3,9 @@
 module IronTrellis
   module Core
     module Robots
-      # What came of fetching an origin's robots.txt: the final status or an error word, and the text.
-      Fetched = Struct.new(:origin, :status, :error, :body, keyword_init: true) do
+      # What came of fetching an origin's robots.txt: the final status or an error word with what was said of it, and
+      # the text.
+      Fetched = Struct.new(:origin, :status, :error, :body, :error_detail, keyword_init: true) do
         # @param agent [String]
         # @return [Policy, nil] nil where the host has no address, so that nothing can be said
         def policy(agent)

@@ -12,6 +12,8 @@ module IronTrellis
         LEAST_GROUP = 2
         MOST = 0.5
         LEAVE_ALONE = "the only one of its kind in its group, without links and visits: best left alone"
+        TURNED_AWAY = %w[turned_away_noindex turned_away_robots].freeze
+        OPENED = "the index saw it closed, which it isn't any more: it has to fetch it again"
         NOT_LOOKED_AT = "no crawl knows it, and it was not fetched"
 
         # @param pages [Enumerable<LeftOut>]
@@ -34,12 +36,18 @@ module IronTrellis
           return Sorted.new(page: page, reasons: [NOT_LOOKED_AT]) unless page.seen
 
           name, why = Classes.of(page)
+          why += [OPENED] if opened?(name, page)
           action = action(name, page)
           Sorted.new(page: page, kind: name, action: action, target: target(name, action, page), reasons: why)
         end
 
+        # The index keeps to what it saw there before.
+        def opened?(name, page) = name == "undervalued" && TURNED_AWAY.include?(page.standing)
+
         # Links of ours to what moved or is gone are to be repointed.
         def action(name, page)
+          return "request" if opened?(name, page)
+
           seen = page.seen
           moved = !seen.blocked && (seen.moves? || seen.status == 410)
           (name == "settled" && moved && page.links_in.positive?) ? "repoint" : Classes::ALL.fetch(name).action

@@ -29,8 +29,9 @@ module IronTrellis
         }.freeze
         # What was written at the desk.
         DRAFTED = "drafted-"
-        # What takes a URL out of the index for good, and how many days before its hide ends that has to be done.
-        LASTING = %w[directives redirects].freeze
+        # What takes a URL out of the index for good: a noindex, a redirect, an answer that it is gone; no other
+        # directive does. And how many days before its hide ends that has to be done.
+        LASTING = %w[stray goal-page-open decided-intent accepted-route merge].freeze
         DAYS_BEFORE_HIDE_ENDS = 7
         # What the index has let go of may be blocked.
         BLOCK = "decided-block"
@@ -48,6 +49,13 @@ module IronTrellis
           return "content" if code.start_with?(DRAFTED)
 
           NAMED.fetch(code) { Faults::Registry.find(code)&.kind(detail, chosen: chosen) }
+        end
+
+        # @param fault [Hash{String => String, nil}] code, url and about
+        # @param kept_out [#call] whether a URL is to be kept out of the index
+        # @return [Boolean] whether mending it takes the URL out of the index for good
+        def lasting?(fault, kept_out)
+          LASTING.include?(fault["code"]) && (fault["code"] != "decided-intent" || kept_out.call(fault["url"]))
         end
 
         # @param code [String]

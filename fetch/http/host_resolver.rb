@@ -30,6 +30,7 @@ module IronTrellis
             203.0.113.0/24
             224.0.0.0/3
             ::/96
+            ::ffff:0:0:0/96
             64:ff9b::/96
             64:ff9b:1::/48
             100::/64
@@ -43,16 +44,17 @@ module IronTrellis
             ff00::/8
           ].map { |range| IPAddr.new(range) }.freeze
 
-        # What the settings of a crawl allow: private addresses of the hosts in scope, never of others that pages,
-        # robots.txt files or redirects name.
+        # What the settings of a crawl allow: private addresses of the hosts in scope, and of others that its pages link
+        # to only where those are to be checked; never of what robots.txt files or redirects name.
         #
         # @param settings [Core::Settings::Crawl]
         # @return [HostResolver]
         def self.of(settings)
           scope = settings.scope
+          within = ->(authority) { scope.hosts.key?(authority) }
           new(
             resolve: settings.resolve,
-            allow_private: settings.allow_private && ->(authority) { scope.hosts.key?(authority) }
+            allow_private: settings.allow_private && (settings.check_external || within)
           )
         end
 
@@ -105,7 +107,7 @@ module IronTrellis
 
           raise FetchError.new(
             "connect",
-            "#{host} has a private address (#{addresses.first}), which is refused unless allowed"
+            "#{host} has a private address (#{addresses.first}), which is refused unless private addresses are allowed"
           )
         end
 

@@ -39,7 +39,13 @@ module IronTrellis
           cut = answer.error == "too_large" && !answer.body.empty?
           status = answer.redirect? ? 404 : answer.status
           body = text(answer.body, cut) if status && (200..299).cover?(status)
-          Core::Robots::Fetched.new(origin: url.origin, status: status, error: cut ? nil : answer.error, body: body)
+          Core::Robots::Fetched.new(
+            origin: url.origin,
+            status: status,
+            error: cut ? nil : answer.error,
+            error_detail: (answer.error_detail unless cut),
+            body: body
+          )
         end
 
         # A file that was cut ends with its last whole line.

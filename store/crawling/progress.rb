@@ -33,18 +33,27 @@ module IronTrellis
         # @return [Progress]
         def of(crawl, now: Time.now)
           sums = Counters.sums(crawl.id)
-          waiting = [crawl.waiting_by_depth.values.sum, crawl.crawl_settings.limit - sums["fetched"]].min
+          queue, known = counted(crawl)
+          allowed = [crawl.crawl_settings.limit - sums["fetched"], 0].max
+          waiting = [queue.values.sum, allowed].min
           speed = crawl.fetching_ended_at ? mean(crawl, sums["fetched"]) : recent(crawl, now)
           new(
             **sums.transform_keys(&:to_sym),
             waiting: waiting,
-            known_urls: crawl.known_urls || sums["fetched"] + sums["blocked"] + waiting,
+            known_urls: known || sums["fetched"] + sums["blocked"] + waiting,
             pages_per_second: speed,
             seconds_left: left(crawl, waiting, speed)
           )
         end
 
         private
+
+        # While it fetches its workers tell now and then what waits; from then on until it is summed up it is counted.
+        def counted(crawl)
+          return crawl.waiting_by_depth, crawl.known_urls if crawl.fetching_ended_at.nil? || crawl.known_urls
+
+          [crawl.frontier.queue, crawl.frontier.counts.values.sum]
+        end
 
         def mean(crawl, fetched)
           seconds = crawl.fetching_ended_at - (crawl.started_at || crawl.fetching_ended_at)

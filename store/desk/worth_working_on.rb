@@ -39,7 +39,8 @@ module IronTrellis
         def initialize(run, first:, last:)
           @run = run
           @near = [first, last]
-          @span = Core::Evidence::Windows::SPANS.last
+          # As the ledger counts clicks and impressions.
+          @span = Core::Evidence::Windows::SPANS[1]
           @ledger = Postgres::Partitions.name("ledger_rows", run.id)
         end
 

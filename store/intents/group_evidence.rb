@@ -6,13 +6,15 @@ module IronTrellis
       # What an auditor decides by, group by group: how many pages it has, what of them may be indexed, what they are
       # worth; and what is proposed.
       class GroupEvidence
-        # What is usual in a group is told of the pages that answer.
+        # What is usual in a group is told of the pages that answer. Of what is to be kept out no rule says that it is
+        # thin.
         ANSWERS = "status = 200"
         GROUPS = <<~SQL
           SELECT "group", count(*) AS pages, count(*) FILTER (WHERE intent = 'index') AS wanted, count(*) FILTER (WHERE
             intent = 'keep_out') AS kept_out, count(*) FILTER (WHERE intent = 'undecided') AS undecided,
-            count(*) FILTER (WHERE indexable) AS indexable, count(*) FILTER (WHERE faults @> '{thin}') AS thin, count(*)
-              FILTER (WHERE copy_of IS NOT NULL) AS copies,
+            count(*) FILTER (WHERE indexable) AS indexable, count(*) FILTER (WHERE faults @> '{thin}' OR
+              intent = 'keep_out' AND kind = 'html' AND #{ANSWERS} AND words < %<thin>d) AS thin,
+            count(*) FILTER (WHERE copy_of IS NOT NULL) AS copies,
             count(*) FILTER (WHERE cardinality(in_sitemaps) > 0) AS listed, count(*) FILTER (WHERE intent_of IN ('url',
               'pattern')) AS exceptions,
             coalesce(percentile_disc(0.5) WITHIN GROUP (ORDER BY links_in) FILTER (WHERE #{ANSWERS}), 0) AS links_in,
@@ -65,7 +67,7 @@ module IronTrellis
           decided = @site.decisions.in_force("group")
           records = self.records
           Postgres::Sql
-            .rows(format(GROUPS, @names))
+            .rows(format(GROUPS, @names.merge(thin: @site.limits.for(nil).thin_words)))
             .map do |row|
               row.merge(
                 "authority" => row["authority"].round(6),

@@ -214,11 +214,15 @@ module IronTrellis
             .to_h { |row| [row["url_id"], row["status"]] }
         end
 
-        # @return [Hash{String => Boolean}] by origin, whether its robots.txt could be read
-        def robots_reachable
-          Robots::RobotsFiles
-            .all(@crawl.id)
-            .to_h { |row| [row["origin"], row["error"].nil? && row["status"].to_i < 500] }
+        # @return [Hash{String => String}] by origin, why its robots.txt could not be read, of those where it couldn't
+        def robots_failures
+          Robots::RobotsFiles.all(@crawl.id).filter_map { |row|
+            why = Core::Robots::Failure.words(
+              **row.slice("status", "error").transform_keys(&:to_sym),
+              detail: row["error_detail"]
+            )
+            [row["origin"], why] if why
+          }.to_h
         end
 
         # @param agent [String]

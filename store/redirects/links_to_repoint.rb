@@ -21,6 +21,7 @@ module IronTrellis
           #{LINKS} GROUP BY 1, 2, 3, 4, 5, 6, 7 ORDER BY count(DISTINCT s.url_id) DESC, max(s.importance) DESC NULLS
             LAST, t.url COLLATE "C", k.text LIMIT %<most>d
         SQL
+        KINDS = "SELECT count(*) FROM (SELECT DISTINCT k.target_id, k.text, k.place #{LINKS}) kinds"
         EACH =
           "SELECT s.url AS source, k.place, k.text, t.url AS target, t.status, t.final_url, t.final_status #{LINKS} " \
           'ORDER BY s.url COLLATE "C", k.position'
@@ -43,7 +44,8 @@ module IronTrellis
         end
 
         # @return [Hash] rows ([{target, target_id, status, text, place, pages, group, samples, template, better,
-        #   chosen, decision (its id)}]), what stands on most pages first, at most MOST, and the number of all links
+        #   chosen, decision (its id)}]), what stands on most pages first, at most MOST; the number of all
+        #   links, and of all their kinds
         def call
           rows = Postgres::Sql.rows(format(GROUPED, @names)).map do |row|
             row.except("groups", "importance").merge(
@@ -54,8 +56,11 @@ module IronTrellis
               "decision" => @decisions[row["target"]]&.id
             )
           end
-          {rows: rows, total: Postgres::Sql.run(format("SELECT count(*) #{LINKS}", @names)).getvalue(0, 0).to_i}
+          {rows: rows, total: number("SELECT count(*) #{LINKS}"), kinds: number(KINDS)}
         end
+
+        def number(sql) = Postgres::Sql.run(format(sql, @names)).getvalue(0, 0).to_i
+        private :number
 
         # @yieldparam row [Array] by COLUMNS, for editors
         def each

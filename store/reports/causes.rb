@@ -39,12 +39,14 @@ module IronTrellis
           "SELECT DISTINCT %<place>s AS place FROM fault_rollups WHERE run_id = $1 AND %<place>s <> '' ORDER BY 1"
         # So many crawls back is it told how many URLs a rule found.
         TREND = 12
-        # Whole crawls of the site up to this one, judged by the same rules and limits, the newest first.
+        # Whole crawls of the site up to this one, judged by the same rules and limits, the newest first; of those that
+        # got no answers none but this one.
         BEFORE = <<~SQL
           SELECT DISTINCT ON (c.number) c.number AS crawl, r.id AS run FROM verdict_runs r JOIN crawls c ON c.id =
             r.crawl_id
           WHERE r.finished_at IS NOT NULL AND r.rules_digest = $1 AND c.site_id = $2 AND c.scope =
-            '#{Crawling::Crawl::WHOLE}' AND c.number <= $3 ORDER BY c.number DESC, r.id DESC LIMIT #{TREND}
+            '#{Crawling::Crawl::WHOLE}' AND c.number <= $3 AND (c.number = $3 OR NOT c.unanswered AND
+              NOT $4) ORDER BY c.number DESC, r.id DESC LIMIT #{TREND}
         SQL
         FOUND = <<~SQL
           SELECT run_id AS run, code, sum(urls)::integer AS urls FROM fault_rollups
@@ -114,7 +116,9 @@ module IronTrellis
         def pages = @pages ||= Postgres::Sql.run(format(PAGES, @names)).getvalue(0, 0).to_i
 
         def before =
-          @before ||= Postgres::Sql.rows(BEFORE, [@run.rules_digest, @run.crawl.site_id, @run.crawl.number]).reverse
+          @before ||= Postgres::Sql.rows(BEFORE, [@run.rules_digest, *of_crawl(@run.crawl)]).reverse
+
+        def of_crawl(crawl) = [crawl.site_id, crawl.number, crawl.unanswered]
 
         def found =
           @found ||=

@@ -10,9 +10,12 @@ module IronTrellis
         module_function
 
         # @param crawl_id [Integer]
-        # @return [Array<Hash>] origin, status, error, body
+        # @return [Array<Hash>] origin, status, error, error_detail, body
         def all(crawl_id) =
-          Postgres::Sql.rows("SELECT origin, status, error, body FROM robots_files WHERE crawl_id = $1", [crawl_id])
+          Postgres::Sql.rows(
+            "SELECT origin, status, error, error_detail, body FROM robots_files WHERE crawl_id = $1",
+            [crawl_id]
+          )
 
         # @param crawl_id [Integer]
         # @param agent [String]
@@ -33,10 +36,11 @@ module IronTrellis
         # @param now [Time]
         # @return [Boolean] whether it was the first to say
         def keep(crawl_id, result, now)
-          values = [crawl_id, *result.to_h.values_at(:origin, :status, :error, :body), now.utc.iso8601(6)]
+          values =
+            [crawl_id, *result.to_h.values_at(:origin, :status, :error, :error_detail, :body), now.utc.iso8601(6)]
           Postgres::Sql.run(<<~SQL, values).cmd_tuples == 1
-            INSERT INTO robots_files (crawl_id, origin, status, error, body, fetched_at) VALUES ($1, $2, $3, $4, $5, $6)
-            ON CONFLICT DO NOTHING
+            INSERT INTO robots_files (crawl_id, origin, status, error, error_detail, body, fetched_at)
+            VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT DO NOTHING
           SQL
         end
       end

@@ -141,9 +141,12 @@ class EvidenceApiTest < Minitest::Test
       status: 422
     )
     url = page["rows"].first["url"]
-    text = "url,decision,target,note\n#{url},merge_into,#{WWW}/,says the same\n#{WWW}/about,burn,,\n#{WWW}/contact,,,\n"
+    text =
+      "url,decision,target,note\n#{url},Merge into,#{WWW}/,says the same\n#{WWW}/about,burn,,\n#{WWW}/contact,,,\n" \
+        "#{WWW}/nowhere-at-all,keep,,\n"
     told = send_file("/sites/#{@site}/review/import", text)
-    assert_equal [1, 1, [3]], [told["ids"].size, told["read"], told["bad"].map { |one| one["line"] }]
+    assert_equal [1, 1, [3, 5]], [told["ids"].size, told["read"], told["bad"].map { |one| one["line"] }]
+    assert_match(/no page that is known/, told["bad"].last["why"])
     row =
       CSV
         .parse(file("/crawls/#{@crawl}/review.csv?group=%2F").delete_prefix("\uFEFF"), headers: true)

@@ -91,7 +91,7 @@ class AuditTest < Minitest::Test
     at = "http://127.0.0.1:#{server.port}"
     {
       "http://nowhere.invalid/" => /no address/,
-      "http://127.0.0.1:1/" => /robots.txt could not be read/,
+      "http://127.0.0.1:1/" => /no connection to its host \(connection refused\), not even for its robots.txt/,
       "#{at}/slam" => /the connection ended before a whole answer/,
       "#{at}/off-site" => %r{redirects to http://elsewhere.example/, which is not on a host in scope},
       "#{at}/huge" => /larger than the limit/

@@ -28,6 +28,22 @@ class RobotsBlockingTest < Minitest::Test
     assert allowed?(text, "/y", agent: "Other")
   end
 
+  # RFC 9309 joins groups of one agent, which not every reader does.
+  def test_lines_are_added_to_the_group_that_is_there
+    {
+      "User-agent: *\nDisallow: /x\n\nUser-agent: Other\nDisallow: /\n" =>
+        "User-agent: *\nDisallow: /x\nDisallow: /y$\n\nUser-agent: Other\nDisallow: /\n",
+      "user-agent : * # all\r\nUser-agent: Other\r\nAllow: /x\r\nSitemap: #{SITE}/s.xml" =>
+        "user-agent : * # all\r\nUser-agent: Other\r\nAllow: /x\r\nDisallow: /y$\nSitemap: #{SITE}/s.xml",
+      "User-agent: *" => "User-agent: *\nDisallow: /y$\n",
+      "User-agent: Other\nDisallow: /" => "User-agent: Other\nDisallow: /\n\nUser-agent: *\nDisallow: /y$\n"
+    }.each do |file, wanted|
+      text = Robots::Blocking.new(file, "Bot").call(["#{SITE}/y"], [])
+      assert_equal wanted, text
+      refute allowed?(text, "/y")
+    end
+  end
+
   def test_where_nothing_is_to_be_blocked_nothing_changes
     assert_equal "User-agent: *\nDisallow:\n", Robots::Blocking.new("User-agent: *\nDisallow:\n", "Bot").call([], [])
   end

@@ -115,6 +115,14 @@ class TriageTest < Minitest::Test
     assert_equal ["undervalued", "strengthen", nil], found
   end
 
+  def test_what_is_open_again_is_to_be_fetched_again
+    %w[turned_away_noindex turned_away_robots].each do |standing|
+      one = sorted(standing: standing)
+      assert_equal %w[undervalued request], [one.kind, one.action]
+      assert_match(/it has to fetch it again/, one.reasons.last)
+    end
+  end
+
   def test_what_nobody_looked_at_has_no_class
     assert_equal [[nil, nil, nil], ["no crawl knows it, and it was not fetched"]],
       sorted(seen: nil).then { |one| [[one.kind, one.action, one.target], one.reasons] }

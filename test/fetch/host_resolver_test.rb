@@ -29,7 +29,7 @@ class AddressBookTest < Minitest::Test
     [::1]
     [::ffff:10.0.0.1]
     [::ffff:127.0.0.1]
-    [64:ff9b::a00:1]
+    [64:ff9b::a00:1] [::ffff:0:7f00:1]
     [fc00::1]
     [fd12::1]
     [fe80::1]
@@ -90,11 +90,6 @@ class AddressBookTest < Minitest::Test
     assert_raises(FetchError) { book.permit("localhost", 80) }
   end
 
-  private
-
-  # Resolvers write an address in a form of their own.
-  def plain(found, address) = (IPAddr.new(found) == IPAddr.new(address.delete("[]"))) ? address.delete("[]") : found
-
   # The one waits for the other's turn, which would never come if all names were looked up one after the other.
   def test_a_name_that_is_slow_to_be_found_holds_up_no_other
     slow = Thread::Queue.new
@@ -108,4 +103,20 @@ class AddressBookTest < Minitest::Test
     slow << ["2.2.2.2"]
     assert_equal [["2.2.2.2", 80]], waiting.value
   end
+
+  # What pages link to on other hosts is asked for only where those are to be checked.
+  def test_private_hosts_outside_are_permitted_with_those_inside_where_links_out_are_checked
+    of = ->(**settings) {
+      values = {"start_urls" => ["http://127.0.0.1/"], "allow_private" => true}.merge(settings.transform_keys(&:to_s))
+      Book.of(IronTrellis::Core::Settings::Crawl.new(values))
+    }
+    assert_raises(FetchError) { of.call.find("127.0.0.2", 80) }
+    assert_equal [["127.0.0.2", 80]], of.call(check_external: true).find("127.0.0.2", 80)
+    assert_raises(FetchError) { of.call(check_external: true, allow_private: false).find("127.0.0.2", 80) }
+  end
+
+  private
+
+  # Resolvers write an address in a form of their own.
+  def plain(found, address) = (IPAddr.new(found) == IPAddr.new(address.delete("[]"))) ? address.delete("[]") : found
 end

@@ -39,7 +39,7 @@ class RobotsFetchTest < Minitest::Test
   def test_the_file_of_the_origin_is_asked_for
     result = fetch(AT => answer(200, FILE))
 
-    assert_equal ["http://a.test", 200, nil, FILE], result.to_a
+    assert_equal ["http://a.test", 200, nil, FILE, nil], result.to_a
     refute result.policy("x").decide(Parts.parse("http://a.test/private")).allowed?
   end
 
@@ -95,6 +95,6 @@ class RobotsFetchTest < Minitest::Test
   end
 
   def test_bytes_that_are_no_utf8_do_no_harm
-    assert_equal "# ?\u{FFFD}\nDisallow: /", fetch(AT => answer(200, "# ?\xFF\0\nDisallow: /".b)).body
+    assert_equal "# ?%FF\nDisallow: /", fetch(AT => answer(200, "# ?\xFF\0\nDisallow: /".b)).body
   end
 end

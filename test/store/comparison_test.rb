@@ -153,6 +153,18 @@ class ComparisonTest < Minitest::Test
     assert_equal [[1, 1], [3, 2]], trend.call(third)
   end
 
+  # Of a crawl whose hosts were away nothing follows.
+  def test_crawls_without_answers_are_no_part_of_a_trend
+    silent = again(@first.site, {})
+    silent.update!(unanswered: true)
+    third = again(@first.site, {})
+    crawls = ->(crawl) {
+      rules = IronTrellis::Store::Reports::Causes.new(crawl.verdict_run).call
+      rules.find { |rule| rule[:code] == "not-found" }[:trend].map { |one| one.values.first }
+    }
+    assert_equal [[1, 3], [2]], [third, silent].map(&crawls)
+  end
+
   def test_only_verdicts_of_equal_rules_are_compared
     second = again(@first.site, {})
     IronTrellis::Work::Settings::Judging.keep(

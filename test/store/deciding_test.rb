@@ -185,10 +185,9 @@ class DecidingStoreTest < Minitest::Test
   end
 
   def test_links_to_repoint_tell_templates_from_single_links
-    rows =
-      Store::Redirects::LinksToRepoint.new(@run, @site).call[:rows].to_h do |row|
-        [row["target"].delete_prefix(HOST), row]
-      end
+    found = Store::Redirects::LinksToRepoint.new(@run, @site).call
+    assert_equal [found[:rows].size, found[:rows].sum { |row| row["pages"] }], found.values_at(:kinds, :total)
+    rows = found[:rows].to_h { |row| [row["target"].delete_prefix(HOST), row] }
     assert_equal [true, "nav", "#{HOST}/there"], rows["/moved"].values_at("template", "place", "better")
     assert_equal [false, 1, nil], rows["/guides/wick"].values_at("template", "pages", "better")
     decide("route", "#{HOST}/guides/wick" => {"to" => "#{HOST}/help/trimming", "status" => 301})

@@ -66,6 +66,15 @@ class LiveTest < Minitest::Test
     assert_equal 20, progress(10).waiting
   end
 
+  # What its workers told last is of a moment before the end.
+  def test_after_fetching_what_is_left_and_known_is_counted
+    frontier = @crawl.frontier
+    IronTrellis::Store::Crawling::Counters.add(@crawl.id, 0, {"fetched" => 300})
+    @crawl.update!(waiting_by_depth: {"2" => 137}, state: "judging", fetching_ended_at: START + 20)
+
+    assert_equal [0, frontier.counts.values.sum], progress(30).to_h.values_at(:waiting, :known_urls)
+  end
+
   def test_an_ended_crawl_has_its_mean_speed_and_nothing_left
     IronTrellis::Store::Crawling::Counters.add(@crawl.id, 0, {"fetched" => 300})
     @crawl.update!(state: "finished", fetching_ended_at: START + 20)

@@ -44,6 +44,7 @@ class RequestsTest < Minitest::Test
     super
     links = (1..6).map { |number| "<a href=/#{number}>#{number}</a>" }.join
     pages = (1..6).to_h { |number| ["/#{number}", page("Page #{number}", "<a href=/>home</a>")] }
+    pages["/1"] = page("Page 1", "<a href=/>home</a>", head: "<meta name=robots content='follow, nofollow'>")
     crawled({"/" => page("Home", links), **pages})
     @index =
       Store::Evidence::Index.create!(site: @site, name: "one", created_at: NOW, quota: 3, address: "http://x.test")
@@ -102,6 +103,31 @@ class RequestsTest < Minitest::Test
     assert_equal ["#{SMALL}/1", 6, true, nil], hide.values_at(:url, :days_left, :soon, :fix)
     Work::Hiding.new(@index, now: NOW, interface: interface).call("#{SMALL}/1", show: true)
     assert_empty Work::Overview.new(@site, now: NOW).call[:hides]
+  end
+
+  # Directives that disagree leave a page in the index, in whatever way they are put right.
+  def test_only_what_takes_a_page_out_of_the_index_outlasts_its_hide
+    Work::Hiding.new(@index, now: NOW, interface: Interface.new(1)).call("#{SMALL}/1")
+    outlasting = -> do
+      IronTrellis::Work::Workplan::Remaking.keep_up(@site.reload, now: NOW)
+      fixes = Store::Workplan::Fix.of(@site).select { |fix| fix.faults.any? { |one| one["url"] == "#{SMALL}/1" } }
+      assert_includes fixes.map(&:kind), "directives"
+      Work::Overview.new(@site, now: NOW).call[:hides].first[:fix]
+    end
+    assert_nil outlasting.call
+    @site.decisions.decide("intent", {"#{SMALL}/1" => {"intent" => "keep_out"}}, by: "Ada", now: Time.now)
+    IronTrellis::Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
+    assert_match(/\AF\d+\z/, outlasting.call)
+  end
+
+  def test_pages_of_other_sites_are_refused
+    refused = assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      queue.add(["http://elsewhere.example/"], linked: false, by: "Ada")
+    end
+    assert_match(/on no host of #{@site.name}/, refused.message)
+    assert_raises(IronTrellis::Core::Error::InvalidInput) do
+      Work::Hiding.new(@index, now: NOW, interface: Interface.new(1)).call("http://elsewhere.example/")
+    end
   end
 
   def test_a_cleared_copy_hides_nothing_and_waits_for_nothing

@@ -7,7 +7,7 @@ module IronTrellis
       module OwnPage
         ANSWER = "SELECT header_lines, body FROM %<raw_answers>s WHERE url_id = $1"
         LINKS_IN = <<~SQL
-          SELECT text FROM %<links>s WHERE target_id = $1 AND source_id <> $1 AND type = $2 AND text <> '' LIMIT 500
+          SELECT text FROM %<links>s WHERE target_id = $1 AND source_id <> $1 AND type = $2 AND text <> '' LIMIT 50000
         SQL
 
         module_function

@@ -38,7 +38,7 @@ module IronTrellis
           @hops = @facts.hops
           @addresses = @hops.each_value.to_h
           @statuses = @facts.statuses(@addresses.keys)
-          @robots_reachable = @facts.robots_reachable
+          @robots_failures = @facts.robots_failures
           @canonicals = @facts.canonicals
           @has_sitemaps = @facts.sitemaps?
           @importance_guessed = !@has_sitemaps && @wishes.none?
@@ -154,7 +154,8 @@ module IronTrellis
             robots_allowed: row["robots_allowed"],
             robots_line: row["robots_line"],
             robots_rule: row["robots_rule"],
-            robots_reachable: reachable?(url),
+            robots_reachable: robots_failure(url).nil?,
+            robots_failure: robots_failure(url),
             redirect_to: row["redirect_to"] || row["refresh_to"],
             redirect_chain: chain.hops.map { |hop| @addresses[hop] },
             redirect_loop: chain.loop?,
@@ -249,7 +250,7 @@ module IronTrellis
         def embedded?(row) =
           row["purpose"] != PAGE && !((row["types"] || 0) & Store::Pages::FactsTables::EMBEDDED).zero?
 
-        def reachable?(url) = @robots_reachable.fetch(url[%r{\Ahttps?://[^/]+}], true)
+        def robots_failure(url) = @robots_failures[url[%r{\Ahttps?://[^/]+}]]
 
         def final_url(row, chain)
           return nil if row["fetched_at"].nil? || chain.loop?

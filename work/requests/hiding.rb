@@ -21,6 +21,7 @@ module IronTrellis
         # @raise [Ports::Indexes::Unavailable, Ports::Indexes::Refused]
         def call(url, show: false, only_copy: false)
           url = Core::Url::NormalForm.parse(url).to_s
+          Scoped.check(@index.site, [url])
           show ? @interface.unhide(url) : @interface.hide(url, only_copy: only_copy)
           known = []
           @interface.hides { |rows| known.concat(rows) }

@@ -98,12 +98,13 @@ module IronTrellis
           end
         end
 
-        def lasting_fixes =
-          Store::Workplan::Fix
-            .of(@site)
-            .where(kind: Core::Workplan::Kinds::LASTING)
-            .order(:number)
-            .each_with_object({}) { |fix, found| fix.urls.each { |one| found[one["url"]] = fix } }
+        def lasting_fixes
+          wishes = @site.wishes
+          kept_out = ->(url) { wishes.wish_for(url)&.intent == "keep_out" }
+          Store::Workplan::Fix.of(@site).order(:number).each_with_object({}) do |fix, found|
+            fix.faults.each { |one| found[one["url"]] = fix if Core::Workplan::Kinds.lasting?(one, kept_out) }
+          end
+        end
       end
     end
   end

@@ -30,10 +30,12 @@ module IronTrellis
         # @return [Integer] how many are new
         def enter(urls, why:, indexes: @indexes)
           importance = importance(urls)
+          scope = @site.crawl_settings.scope
+          urls = urls.uniq.select { |url| scope.host?(url) }
           rows =
             indexes.flat_map do |index|
               waiting = Request.waiting(index).where(url: urls).pluck(:url)
-              (urls.uniq - waiting).select { |url| covers?(index, url) }.map { |url| row(index, url, importance, why) }
+              (urls - waiting).select { |url| covers?(index, url) }.map { |url| row(index, url, importance, why) }
             end
           Request.insert_all(rows) if rows.any?
           rows.size
@@ -50,6 +52,7 @@ module IronTrellis
           raise wrong("The site has no index yet: bring one under Crawl, Sources.") if @indexes.empty?
 
           urls = urls.map { |url| Core::Url::NormalForm.parse(url).to_s }
+          Scoped.check(@site, urls)
           urls += urls.flat_map { |url| linked_from(url) } if linked
           raise wrong("#{MOST_AT_ONCE} URLs can be asked for at once at most.") if urls.uniq.size > MOST_AT_ONCE
 

@@ -18,8 +18,11 @@ module IronTrellis
         # @raise [Core::Error::InvalidInput]
         def call(site, file, by:, now:)
           rows = Ports::Tables::CsvRows.new(file, COLUMNS, optional: OPTIONAL)
+          read = []
+          rows.each { |row, line| read << [row, line] unless row["decision"].empty? }
+          known = known(site, read.map { |row, _| row["url"] })
           by_note = Hash.new { |all, note| all[note] = [] }
-          rows.each { |row, line| take(row, line, rows, by_note) }
+          read.each { |row, line| take(row, line, rows, by_note, known) }
           ids =
             by_note.flat_map do |note, values|
               Decisions::Deciding.decide(site, "review", values, by: by, now: now, note: note)
@@ -27,16 +30,31 @@ module IronTrellis
           {ids: ids, read: by_note.values.sum(&:size), bad: rows.bad.map(&:to_h)}
         end
 
-        def take(row, line, rows, by_note)
-          return if row["decision"].empty?
+        # Of these, pages that the newest crawl or evidence knows.
+        def known(site, urls)
+          ids = urls.filter_map { |url| Core::Url::NormalForm.parse?(url)&.to_s }
+            .map { |url| Core::Url::NormalForm.id(site.id, url) }
+          ledger = Store::Postgres::Partitions.name("ledger_rows", site.newest_verdicts.id)
+          sql = "SELECT url FROM #{ledger} WHERE url_id = ANY($1::bigint[])"
+          Store::Postgres::Sql.run(sql, [Store::Postgres::Sql.array(ids)]).column_values(0).to_h { |url| [url, true] }
+        end
 
-          value = {"fate" => row["decision"], "target" => row["target"]}
-          Core::Decisions::Registry.read("review", row["url"], value)
+        def take(row, line, rows, by_note, known)
+          value = {"fate" => fate(row["decision"]), "target" => row["target"]}
+          subject, = Core::Decisions::Registry.read("review", row["url"], value)
+          return rows.refuse(line, "#{subject} is no page that is known of this site") unless known.key?(subject)
+
           by_note[row["note"].empty? ? nil : row["note"]] << {"subject" => row["url"], "value" => value}
         rescue Core::Error::InvalidInput => error
           rows.refuse(line, error.message)
         end
-        private_class_method :take
+
+        # As files name it, or as screens do.
+        def fate(text)
+          word = text.strip.downcase
+          Core::Decisions::Kinds::Review::LABELS.key(word) || word
+        end
+        private_class_method :known, :take, :fate
       end
     end
   end

@@ -30,8 +30,9 @@ module IronTrellis
           wrong("Choose some of the URLs of #{fix.name}, not all.") if away.empty? || stays.empty?
           ActiveRecord::Base.transaction do
             other = added(fix, "split from #{fix.name}")
-            shared(other, away, fix.urls)
-            shared(fix, stays, fix.urls)
+            urls = fix.urls
+            [[other, away], [fix, stays]].each { |one, faults| shared(one, faults, urls) && named(one) }
+            other.update!(title: "#{other.title}, second part") if other.title == fix.title
             other
           end
         end
@@ -65,7 +66,6 @@ module IronTrellis
             site: @site,
             number: @site.take_fix_number,
             title: fix.title,
-            reason: fix.reason,
             made_at: @now,
             history: [{"at" => @now.utc.iso8601, "state" => States::OPEN, "by" => @by, "why" => why}],
             **fix.slice("kind", "place", "cause", "template", "after", "deadline").transform_keys(&:to_sym)
@@ -84,6 +84,17 @@ module IronTrellis
             benefit: Core::Workplan::Worth.of_parts(parts.map { |one| Core::Workplan::Worth::Part.of(one) }),
             hours: WorkplanSettings.new(@site).counted.of(draft),
             changed_at: @now
+          )
+        end
+
+        # By what is in it now.
+        def named(fix)
+          draft = Core::Workplan::Draft.of_told(fix, fix.faults)
+          title = Core::Workplan::Titles.title(draft)
+          urls = draft.urls.size
+          fix.update!(
+            title: "#{title} (#{urls} #{(urls == 1) ? "URL" : "URLs"})",
+            reason: Core::Workplan::Titles.reason(draft)
           )
         end
 

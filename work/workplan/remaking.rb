@@ -202,12 +202,12 @@ module IronTrellis
           ends = Store::Workplan::HideEnds.of(@site)
           return {} if ends.empty?
 
-          lasting = drafts.select { |draft| Core::Workplan::Kinds::LASTING.include?(draft.kind) }
-          lasting.to_h do |draft|
-            [
-              draft.object_id,
-              draft.urls.filter_map { |url| ends[url] }.min&.-(Core::Workplan::Kinds::DAYS_BEFORE_HIDE_ENDS)
-            ]
+          wishes = @site.wishes
+          kept_out = ->(url) { wishes.wish_for(url)&.intent == "keep_out" }
+          drafts.to_h do |draft|
+            lasting = draft.entries.map(&:to_told).select { |one| Core::Workplan::Kinds.lasting?(one, kept_out) }
+            first = lasting.filter_map { |one| ends[one["url"]] }.min
+            [draft.object_id, first&.-(Core::Workplan::Kinds::DAYS_BEFORE_HIDE_ENDS)]
           end
         end
 

@@ -8,7 +8,16 @@ module IronTrellis
         module Review
           extend Kind
 
-          FATES = %w[keep improve merge_into redirect_to keep_out remove].freeze
+          # As screens call them.
+          LABELS = {
+            "keep" => "keep",
+            "improve" => "improve",
+            "merge_into" => "merge into",
+            "redirect_to" => "redirect to",
+            "keep_out" => "keep out",
+            "remove" => "remove"
+          }.freeze
+          FATES = LABELS.keys.freeze
           WITH_TARGET = %w[merge_into redirect_to].freeze
 
           class << self

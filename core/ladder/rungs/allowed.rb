@@ -14,7 +14,7 @@ module IronTrellis
             return Judgement.unknown if evidence.robots_allowed.nil?
             return Judgement.pass if evidence.robots_allowed
             unless evidence.robots_reachable
-              return Judgement.stop("robots.txt could not be read, so everything is disallowed")
+              return Judgement.stop(evidence.robots_failure || Robots::Failure::UNREADABLE)
             end
 
             Judgement.stop("robots.txt line #{evidence.robots_line}: #{evidence.robots_rule}")

@@ -9,9 +9,9 @@ import { count, counted } from "./format";
 import { LinkButton } from "./LinkButton";
 import { Loading } from "./Notice";
 import { Sign } from "./signs/Sign";
-import { UrlText } from "./UrlText";
 import { WhyNot } from "./WhyNot";
 import { useCheckNow } from "./useCheckNow";
+import { SiteUrl } from "./SiteUrl";
 
 type Check = Schemas["Check"];
 type Page = Check["pages"][number];
@@ -83,7 +83,7 @@ function Checked({ page, alone }: { page: Page; alone: boolean }) {
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", minWidth: 0 }}>
         <Sign state={page.holds ? "passes" : "stops"} label={page.holds ? "as decided" : "not as decided"} />
         <Clipped>
-          <UrlText url={page.url} size={12} />
+          <SiteUrl url={page.url} size={12} />
         </Clipped>
         {!alone && <LinkButton act={() => setOpen(!open)}>{open ? "less" : "what it answered"}</LinkButton>}
       </Box>

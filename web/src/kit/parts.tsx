@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { Fragment, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
 import { UrlText } from "./UrlText";
+import { SiteUrl } from "./SiteUrl";
 
 type PartProps = { title: string; level?: "h2" | "h3"; children: ReactNode };
 
@@ -45,7 +46,7 @@ export function UrlLink({ id, url, withHost = false }: { id: string; url: string
   query.set("url", id);
   return (
     <Link to={`${pathname}?${query}`} style={{ textDecorationThickness: 1, textUnderlineOffset: 3 }}>
-      <UrlText url={url} size={12} withHost={withHost} />
+      {withHost ? <UrlText url={url} size={12} withHost /> : <SiteUrl url={url} size={12} />}
     </Link>
   );
 }
@@ -53,6 +54,6 @@ export function UrlLink({ id, url, withHost = false }: { id: string; url: string
 /** A URL on one line, cut off where there is no room. */
 export const UrlLine = ({ url }: { url: string }) => (
   <CutOff>
-    <UrlText url={url} size={12} />
+    <SiteUrl url={url} size={12} />
   </CutOff>
 );

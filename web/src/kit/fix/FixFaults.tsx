@@ -13,6 +13,9 @@ import type { Fix, FixWork } from "./useFix";
 const MOST = 200;
 /** What a URL counts by its gravest grade. */
 const WEIGHTS = { stops: 1, diverts: 0.6, weakens: 0.2 };
+/** Whether a fault is the first of its URL: what a URL is worth counts once. */
+const firstOf = (fix: Fix, place: number) =>
+  fix.faults.findIndex((one) => one.url === fix.faults[place]?.url) === place;
 const FLUID = new Set<Fix["state"]>(["open", "planned"]);
 
 /** What it clears, what each URL is worth in it; some of it can be left, or put into a fix of its own. */
@@ -83,7 +86,7 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
             <td title={title(fault.code)}>{title(fault.code)}</td>
             <td>{fault.url && <SiteUrl url={fault.url} />}</td>
             <td title={fault.about ?? ""}>{fault.about}</td>
-            <td className="number">{fault.url && worth.get(fault.url)?.toFixed(1)}</td>
+            <td className="number">{fault.url && firstOf(fix, place) && worth.get(fault.url)?.toFixed(1)}</td>
           </tr>
         ))}
       </Plain>

@@ -13,6 +13,7 @@ export const STATES: { name: State; label: string }[] = [
   { name: "returned", label: "Came back" },
   { name: "proved", label: "Proved" },
   { name: "left", label: "Left" },
+  { name: "lapsed", label: "Lapsed" },
 ];
 
 /** @returns the state in words */

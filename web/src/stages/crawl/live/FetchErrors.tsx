@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import { clock } from "../../../kit/format";
 import type { Schemas } from "../../../api/client";
 import { Sign } from "../../../kit/signs/Sign";
-import { UrlText } from "../../../kit/UrlText";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 /** The newest answers that were none. */
 export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
@@ -23,7 +23,7 @@ export function FetchErrors({ errors }: { errors: Schemas["Live"]["errors"] }) {
             <Sign state="stops" size={13} label="error" />
           </Box>
           <span>{one.error ?? one.status}</span>
-          <UrlText url={one.url} size={12} />
+          <SiteUrl url={one.url} size={12} />
           <Quiet component="span" small>
             {clock(one.at)}
           </Quiet>

@@ -6,10 +6,10 @@ import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { Unready } from "../../../kit/Unready";
-import { UrlText } from "../../../kit/UrlText";
 import { BusinessFacts } from "./BusinessFacts";
 import { DeskPage } from "./DeskPage";
 import { type DeskList, useDesk, type WorthPage } from "./useDesk";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 const COLUMNS = ["Page", "Could gain", "Shown", "Clicks", "Mean place", "Importance", ""];
 
@@ -68,7 +68,7 @@ function Row({ page, open }: { page: WorthPage; open: () => void }) {
   return (
     <tr>
       <td>
-        <UrlText url={page.url} size={12} />
+        <SiteUrl url={page.url} size={12} />
         <Quiet small>{page.title}</Quiet>
       </td>
       <td>

@@ -7,9 +7,9 @@ import { TABLES } from "../../../api/formats";
 import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
 import { Sign } from "../../../kit/signs/Sign";
-import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { useDirectiveList } from "./useDirectiveList";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 type Directive = Schemas["Directives"]["groups"][number];
 
@@ -100,7 +100,7 @@ function Item({ item }: { item: Directive }) {
         {!item.template &&
           item.samples.map((url) => (
             <Clipped key={url}>
-              <UrlText url={url} size={12} />
+              <SiteUrl url={url} size={12} />
             </Clipped>
           ))}
       </Narrow>

@@ -6,12 +6,12 @@ import type { Crawl } from "../../../api/client";
 import { useAddress } from "../../../kit/address";
 import { count, counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
-import { UrlText } from "../../../kit/UrlText";
 import type { LanguagesData } from "./types";
 import { Matrix } from "./Matrix";
 import { SetEditor } from "./SetEditor";
 import { SmallMatrix } from "./SmallMatrix";
 import { StillToAdd } from "./StillToAdd";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 /** In place of a set: one that is being made. */
 const NEW = "new";
@@ -84,7 +84,7 @@ export function Clusters({ site, crawl, languages }: Props) {
                 <SmallMatrix states={one.states} />
                 <Narrow>
                   <Clipped>
-                    <UrlText url={one.first} />
+                    <SiteUrl url={one.first} />
                   </Clipped>
                   <Box sx={{ display: "flex", gap: 1, fontSize: 12, color: "text.secondary" }}>
                     <span style={{ whiteSpace: "nowrap" }}>{counted(one.members.length, "page")}</span>

@@ -4,10 +4,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Crawl, type Schemas } from "../../../api/client";
 import { UrlLink } from "../../../kit/parts";
-import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { SetEditor } from "./SetEditor";
 import { useMatrix } from "./useMatrix";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 type LanguageMatrix = Schemas["LanguageMatrix"];
 type Row = LanguageMatrix["rows"][number];
@@ -52,7 +52,7 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
             {rows.map((row) => (
               <tr key={row.url}>
                 <Box component="th" scope="row" sx={{ maxWidth: 330, overflow: "hidden" }}>
-                  {row.url_id ? <UrlLink id={row.url_id} url={row.url} /> : <UrlText url={row.url} size={12} />}
+                  {row.url_id ? <UrlLink id={row.url_id} url={row.url} /> : <SiteUrl url={row.url} size={12} />}
                   <Box sx={{ fontSize: 12, color: stands(row) ? "text.secondary" : "rust" }}>
                     {new URL(row.url).host} · {condition(row)}
                   </Box>

@@ -4,10 +4,10 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { counted } from "../../../kit/format";
-import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { WhyNot } from "../../../kit/WhyNot";
-import { useNewRoute, Draft, EMPTY } from "./useNewRoute";
+import { useNewRoute, queryOf, Draft, EMPTY } from "./useNewRoute";
+import { SiteUrl } from "../../../kit/SiteUrl";
 const CODE = { fontFamily: MONO, fontSize: 12.5 } as const;
 const QUERIES = { match: "belongs to the address", keep: "is passed on", drop: "is dropped" };
 
@@ -55,7 +55,7 @@ export function NewRoute({ site }: { site: number }) {
         <TextField
           select
           label="A query"
-          value={draft.query}
+          value={queryOf(draft)}
           onChange={(event) => change({ query: event.target.value as Draft["query"] })}
         >
           {Object.entries(QUERIES).map(([name, text]) => (
@@ -75,7 +75,7 @@ export function NewRoute({ site }: { site: number }) {
           .
           {trial.data.rows.slice(0, 5).map((row) => (
             <Clipped key={row.url}>
-              <UrlText url={row.url} size={12} /> → {row.target ? <UrlText url={row.target} size={12} /> : "gone"}
+              <SiteUrl url={row.url} size={12} /> → {row.target ? <SiteUrl url={row.target} size={12} /> : "gone"}
               {row.target !== null && row.target_status !== 200 && (
                 <strong> {row.target_status === null ? "(not known)" : `(answers ${row.target_status})`}</strong>
               )}

@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { type Crawl, type Schemas } from "../../../api/client";
 import { TABLES } from "../../../api/formats";
-import { counted } from "../../../kit/format";
+import { count, counted } from "../../../kit/format";
 import { CheckNow } from "../../../kit/CheckNow";
 import { FileLinks } from "../../../kit/FileLinks";
 import { UrlLink } from "../../../kit/parts";
@@ -15,6 +15,7 @@ import { useDecide } from "../../../kit/useDecide";
 import { MONO } from "../../../theme";
 import { WhyNot } from "../../../kit/WhyNot";
 import { useRepoint } from "./useRepoint";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 type Row = Schemas["Repoint"]["rows"][number];
 const COLUMNS = "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr) 86px";
@@ -23,14 +24,15 @@ const COLUMNS = "minmax(0, 4fr) minmax(0, 4fr) minmax(0, 4fr) 86px";
 export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
   const { links } = useRepoint({ crawl });
   if (links.state !== "ready") return <Unready screen={links} />;
-  const { rows, total } = links.data;
+  const { rows, total, kinds } = links.data;
   return (
     <Scroll>
       <Beside gap={0} align="stretch" between mb={1}>
         <Quiet>
           {total === 0
             ? "Every link leads straight to a page."
-            : `${counted(total, "link")} in ${counted(rows.length, "kind")}; those that stand on most pages first.`}
+            : `${counted(total, "link")} in ${counted(kinds, "kind")}; those that stand on most pages first` +
+              (kinds > rows.length ? `, of which ${count(rows.length)} are shown. The files hold all.` : ".")}
         </Quiet>
         <FileLinks
           what="Link by link for editors:"
@@ -66,6 +68,16 @@ export function Repoint({ site, crawl }: { site: number; crawl: Crawl }) {
   );
 }
 
+/** What has to be done first, where nothing says to where a link should lead. */
+function whyOpen({ status, final_url }: Row) {
+  if (status === 410) return "Gone on purpose (410): take the link out, or lead it elsewhere";
+  if (status !== null && status >= 300 && status < 400)
+    return final_url === null
+      ? "Its redirect goes round in a circle: fix that first, under Redirects"
+      : "Its redirect doesn’t end at a page: fix that first, under Redirects";
+  return "No target chosen yet: choose one under Broken, or lead the link elsewhere";
+}
+
 function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
   const [editing, setEditing] = useState(false);
   return (
@@ -76,7 +88,7 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
         {!row.template &&
           row.samples.map((url) => (
             <Clipped key={url}>
-              <UrlText url={url} size={12} />
+              <SiteUrl url={url} size={12} />
             </Clipped>
           ))}
       </Narrow>
@@ -92,11 +104,7 @@ function Item({ row, site, crawl }: { row: Row; site: number; crawl: number }) {
       ) : (
         <>
           <Clipped>
-            {row.better ? (
-              <UrlText url={row.better} size={12} withHost />
-            ) : (
-              <Quiet>nothing yet: decide about it under Broken</Quiet>
-            )}
+            {row.better ? <UrlText url={row.better} size={12} withHost /> : <Quiet>{whyOpen(row)}</Quiet>}
             {row.chosen?.text && <Box sx={{ fontSize: 12 }}>says “{row.chosen.text}”</Box>}
             {row.decision !== null && <CheckNow crawl={crawl} decision={row.decision} />}
           </Clipped>

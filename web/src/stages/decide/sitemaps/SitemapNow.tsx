@@ -5,8 +5,8 @@ import { type Schemas } from "../../../api/client";
 import { bytes, count, counted, moment } from "../../../kit/format";
 import { UrlLink } from "../../../kit/parts";
 import { causeOf } from "../../../kit/rungs";
-import { UrlText } from "../../../kit/UrlText";
 import { useSitemapNow } from "./useSitemapNow";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 const SHOWN = 20;
 
@@ -48,7 +48,7 @@ function Listed({ name, urls }: { name: string; urls: Schemas["SitemapUrls"] }) 
       {name}: <strong>{count(urls.total)}</strong>
       {urls.rows.slice(0, SHOWN).map((row) => (
         <Box key={row.url} sx={{ display: "flex", gap: 1, pl: 1.5, minWidth: 0 }}>
-          {row.url_id === null ? <UrlText url={row.url} size={12} /> : <UrlLink id={row.url_id} url={row.url} />}
+          {row.url_id === null ? <SiteUrl url={row.url} size={12} /> : <UrlLink id={row.url_id} url={row.url} />}
           <Quiet component="span" small>
             {row.url_id === null
               ? "not known to the crawl"

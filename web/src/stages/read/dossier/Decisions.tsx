@@ -3,6 +3,7 @@ import { type Dossier } from "../../../api/client";
 import { Decided } from "../../../kit/Decided";
 import { DecideIntent } from "../../../kit/DecideIntent";
 import { Part } from "../../../kit/parts";
+import { decidedSince } from "./decidedSince";
 import { useUrlDecisions } from "./useUrlDecisions";
 
 const FROM: Record<string, string> = { url: "decided for itself", pattern: "by a pattern", group: "by its group" };
@@ -16,12 +17,15 @@ const INTENTS: Record<string, string> = {
 export function Decisions({ crawl, url, dossier }: { crawl: number; url: string; dossier: Dossier }) {
   const { siteId, decisions } = useUrlDecisions({ crawl, url });
   const { intent, intent_of } = dossier.url;
+  const newer = decidedSince(decisions.data?.decisions ?? [], dossier.url);
   return (
     <Part title="Decisions">
       <Beside align="baseline">
         <span>
-          <strong>{INTENTS[intent] ?? intent}</strong>
-          {intent_of && `, ${FROM[intent_of] ?? intent_of}`}
+          <strong>{INTENTS[newer?.intent ?? intent] ?? intent}</strong>
+          {newer
+            ? `, ${FROM[newer.of]}; pages are being judged by it`
+            : intent_of && `, ${FROM[intent_of] ?? intent_of}`}
         </span>
         <DecideIntent site={siteId} urls={[dossier.url.url]} />
       </Beside>

@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
 import type { Dossier } from "../../../api/client";
 import { bytes, count, moment } from "../../../kit/format";
-import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import { Facts, Part, UrlLink } from "../../../kit/parts";
 import { Apart } from "../../../kit/pieces";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 /** Why something wasn't fetched, as the end of a sentence. */
 const UNFETCHED: Record<string, string> = {
@@ -36,7 +36,7 @@ export function Response({ dossier }: { dossier: Dossier }) {
           {hops.map((hop, at) => (
             <li key={`${at} ${hop.url}`}>
               <strong>{hop.status ?? "not fetched"}</strong>{" "}
-              {at > 0 && hop.url_id ? <UrlLink id={hop.url_id} url={hop.url} /> : <UrlText url={hop.url} size={12} />}
+              {at > 0 && hop.url_id ? <UrlLink id={hop.url_id} url={hop.url} /> : <SiteUrl url={hop.url} size={12} />}
             </li>
           ))}
         </Apart>

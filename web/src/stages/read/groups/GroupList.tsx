@@ -5,10 +5,10 @@ import IconButton from "@mui/material/IconButton";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { count, counted } from "../../../kit/format";
-import { UrlText } from "../../../kit/UrlText";
 import { MONO } from "../../../theme";
 import type { Draft, useReading } from "./useReading";
 import { WhyNot } from "../../../kit/WhyNot";
+import { SiteUrl } from "../../../kit/SiteUrl";
 
 type ListProps = {
   reading: ReturnType<typeof useReading>;
@@ -156,7 +156,7 @@ function Row({ draft, place, last, pages, samples, chosen, choose, reading }: Ro
       {chosen &&
         samples.map((url) => (
           <Box key={url}>
-            <UrlText url={url} size={12} />
+            <SiteUrl url={url} size={12} />
           </Box>
         ))}
     </Box>
