@@ -13,7 +13,10 @@ module IronTrellis
           ::File.open(path, "rb") do |file|
             workbook = file.read(Workbook::START.bytesize) == Workbook::START
             file.rewind
-            yield workbook ? Workbook.new(path) : DelimitedFile.new(file)
+            table = workbook ? Workbook.new(path) : DelimitedFile.new(file)
+            yield table
+          ensure
+            table.close if workbook && table
           end
         end
       end

@@ -1,19 +1,27 @@
 # frozen_string_literal: true
 
-require "date"
-require "zlib"
+require "io/wait"
+require "json"
+require "rbconfig"
+require "tmpdir"
+require "fileutils"
 
 module IronTrellis
   module Ports
     module Tables
-      # The first sheet of a workbook (ISO/IEC 29500), read row by row as DelimitedFile reads lines.
+      # The first sheet of a workbook (ISO/IEC 29500), read row by row as DelimitedFile reads lines. What people upload
+      # may be made to harm: it is unpacked and read by a process of its own (Reader) with bounds on time and memory,
+      # which ends with whoever reads it.
       class Workbook
         START = "PK\x03\x04".b
-        # What it unpacks to at most, and the part of it that must be in memory: texts that cells share.
-        MOST_BYTES = 2_000_000_000
-        MOST_SHARED = 150_000_000
-        MOST_COLUMNS = 1_000
-        SHARED = "xl/sharedStrings.xml"
+        LIMITS = {rlimit_as: 700_000_000, rlimit_cpu: 1_800, rlimit_core: 0}.freeze
+        # Without a word of it: unpacking a large one takes most of it.
+        MOST_SECONDS = 60
+        PROGRAM =
+          "require #{IronTrellis::ROOT.join("bin/boot").to_s.dump}; Boot.call; " \
+            "IronTrellis::Ports::Tables::Workbook::Reader.call(*ARGV, $stdout)"
+        # Bundler's own starting takes longer than all else.
+        PLAIN = {"RUBYOPT" => nil, "BUNDLE_GEMFILE" => nil}.freeze
 
         # @return [Array<String>]
         attr_reader :headings
@@ -21,72 +29,71 @@ module IronTrellis
         # @param path [String]
         # @raise [Core::Error::InvalidInput]
         def initialize(path)
-          # Not before: few files are workbooks.
-          require "roo"
-          Roo::Excelx::Styles.prepend(WorkbookStyles)
-          check(path)
-          unpack(path)
+          start(path)
+          @waiting = []
+          _, @headings = following || wrong("The first sheet of the workbook is empty.")
+          @headings = @headings.map(&:strip)
+        rescue Core::Error
+          close
+          raise
         end
 
+        # Once.
+        #
         # @yieldparam cells [Array<String>]
         # @yieldparam number [Integer] of the row
         # @yieldparam why [nil] a row of a workbook can be read
         # @return [void]
+        # @raise [Core::Error::InvalidInput]
         def each
-          rows { |cells, number| yield cells, number, nil unless number == @first }
+          while (row = following)
+            yield row.last, row.first, nil
+          end
+        end
+
+        # Ends the process that reads it.
+        #
+        # @return [void]
+        def close
+          return unless @pid
+
+          @ended = true
+          @out.close
+          Process.kill(:KILL, @pid)
+          Process.wait(@pid)
+          FileUtils.remove_entry(@folder)
+          @pid = nil
         end
 
         private
 
-        def unpack(path)
-          @book = Roo::Excelx.new(path, file_warning: :ignore)
-          @headings = first || raise(Core::Error::InvalidInput.new("The first sheet of the workbook is empty."))
-        rescue Zip::Error, Roo::Error, Nokogiri::SyntaxError, Zlib::Error, ArgumentError, NoMethodError, TypeError
-          raise Core::Error::InvalidInput.new("The workbook can't be read. Save it anew, or as CSV.")
+        def start(path)
+          @folder = Dir.mktmpdir("workbook")
+          @out, writer = IO.pipe(Encoding::UTF_8)
+          @pid = Process.spawn(
+            PLAIN, RbConfig.ruby, "-W0", "-e", PROGRAM, path, @folder,
+            out: writer, err: File::NULL, in: File::NULL, **LIMITS
+          )
+          writer.close
         end
 
-        # What a small file unpacks to may fill the disk, and the memory.
-        def check(path)
-          require "zip"
-          Zip::File.open(path) do |zip|
-            large = zip.entries.find { |entry| entry.name == SHARED && entry.size > MOST_SHARED }
-            large ||= zip.entries.sum(&:size) > MOST_BYTES
-            next unless large
+        # @return [Array(Integer, Array<String>), nil]
+        def following
+          return nil if @ended
 
-            raise Core::Error::InvalidInput.new(
-              "The workbook unpacks to more than can be read (#{MOST_BYTES / 1_000_000_000} GB, or " \
-              "#{MOST_SHARED / 1_000_000} MB of texts). Save it as CSV."
-            )
-          end
-        rescue Zip::Error
-          raise Core::Error::InvalidInput.new("The workbook can't be read: it is no zip archive, or damaged.")
+          @waiting = told if @waiting.empty?
+          @ended = @waiting.empty?
+          @waiting.shift
         end
 
-        def first
-          rows do |cells, number|
-            @first = number
-            return cells.map(&:strip)
-          end
-          nil
+        def told
+          wrong("The workbook takes too long to be read. Save it as CSV.") unless @out.wait_readable(MOST_SECONDS)
+          line = @out.gets or wrong(Reader::TOO_LARGE)
+          found = JSON.parse(line)
+          found.is_a?(String) ? wrong(found) : found
         end
 
-        def rows
-          @book.each_row_streaming(pad_cells: true, max_rows: nil) do |row|
-            cells = row.first(MOST_COLUMNS).map { |cell| text(cell) }
-            number = row.find(&:itself)&.coordinate&.row
-            yield cells, number if number
-          end
-        end
-
-        # As a person would have typed it.
-        def text(cell)
-          case (value = cell&.value)
-          when nil then ""
-          when Float then (value == value.to_i) ? value.to_i.to_s : value.to_s
-          when DateTime, Date then value.strftime("%F")
-          else value.to_s
-          end
-        end
+        def wrong(message) = raise(Core::Error::InvalidInput.new(message))
       end
     end
   end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "zip"
+require "tmpdir"
 require_relative "../test_helper"
 require "open3"
 require_relative "../support/database"
@@ -8,6 +8,7 @@ require_relative "../support/evidence_site"
 require_relative "../support/site_server"
 require_relative "../support/faults_told"
 require_relative "../support/web_servers"
+require_relative "../support/workbooks"
 
 # Evidence against what others say of it: Apache's own logs, another computation of means and sums, Snowball's
 # vocabularies, a workbook as the standard has it.
@@ -15,6 +16,7 @@ class EvidenceReferenceTest < Minitest::Test
   include TestDatabase
   include EvidenceSite
   include FaultsTold
+  include Workbooks
 
   Core = IronTrellis::Core
 
@@ -107,7 +109,11 @@ class EvidenceReferenceTest < Minitest::Test
 
   # Texts within their cells, whole and broken numbers, a date by its format.
   def test_a_workbook_as_the_standard_has_it_is_read
-    with_workbook do |path|
+    rows =
+      "<row r=\"1\">#{cell("A1", "url")}#{cell("B1", "clicks")}#{cell("C1", "position")}#{cell("D1", "date")}</row>" \
+        "<row r=\"2\">#{cell("A2", "http://a.test/")}<c r=\"B2\"><v>1200</v></c><c r=\"C2\"><v>3.5</v></c>" \
+        "<c r=\"D2\" s=\"1\"><v>46354</v></c></row>"
+    with_workbook(SHEET => sheet(rows)) do |path|
       table = IronTrellis::Ports::Tables::Workbook.new(path)
       assert_equal %w[url clicks position date], table.headings
       assert_equal [%w[http://a.test/ 1200 3.5 2026-11-28]], table.to_enum(:each).map { |cells, _, _| cells }
@@ -135,52 +141,4 @@ class EvidenceReferenceTest < Minitest::Test
         table.to_enum(:each).map { |cells, _, _| cells }
     end
   end
-
-  private
-
-  # A workbook as the standard has it (ISO/IEC 29500, part 1, 18.3), written part by part with inline texts, which our
-  # own writer doesn't use.
-  def with_workbook
-    Dir.mktmpdir do |folder|
-      path = File.join(folder, "book.xlsx")
-      Zip::OutputStream.open(path) { |zip| PARTS.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }
-      yield path
-    end
-  end
-
-  HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>'
-  MAIN = 'xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"'
-  RELATIONS = 'xmlns="http://schemas.openxmlformats.org/package/2006/relationships"'
-  OFFICE = "http://schemas.openxmlformats.org/officeDocument/2006/relationships"
-  PARTS = {
-    "[Content_Types].xml" =>
-      "#{HEAD}<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\">" \
-        "<Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/>" \
-        "<Default Extension=\"xml\" ContentType=\"application/xml\"/>" \
-        "<Override PartName=\"/xl/workbook.xml\" " \
-        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml\"/>" \
-        "<Override PartName=\"/xl/worksheets/sheet1.xml\" " \
-        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/>" \
-        "<Override PartName=\"/xl/styles.xml\" " \
-        "ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml\"/></Types>",
-    "_rels/.rels" =>
-      "#{HEAD}<Relationships #{RELATIONS}>" \
-        "<Relationship Id=\"rId1\" Type=\"#{OFFICE}/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>",
-    "xl/workbook.xml" =>
-      "#{HEAD}<workbook #{MAIN} xmlns:r=\"#{OFFICE}\"><sheets><sheet name=\"One\" sheetId=\"1\" r:id=\"rId1\"/>" \
-        "</sheets></workbook>",
-    "xl/_rels/workbook.xml.rels" =>
-      "#{HEAD}<Relationships #{RELATIONS}>" \
-        "<Relationship Id=\"rId1\" Type=\"#{OFFICE}/worksheet\" Target=\"worksheets/sheet1.xml\"/>" \
-        "<Relationship Id=\"rId2\" Type=\"#{OFFICE}/styles\" Target=\"styles.xml\"/></Relationships>",
-    "xl/styles.xml" =>
-      "#{HEAD}<styleSheet #{MAIN}><cellXfs count=\"2\"><xf numFmtId=\"0\"/>" \
-        "<xf numFmtId=\"14\" applyNumberFormat=\"1\"/></cellXfs></styleSheet>",
-    "xl/worksheets/sheet1.xml" =>
-      "#{HEAD}<worksheet #{MAIN}><sheetData><row r=\"1\"><c r=\"A1\" t=\"inlineStr\"><is><t>url</t></is></c>" \
-        "<c r=\"B1\" t=\"inlineStr\"><is><t>clicks</t></is></c><c r=\"C1\" t=\"inlineStr\"><is><t>position</t>" \
-        "</is></c><c r=\"D1\" t=\"inlineStr\"><is><t>date</t></is></c></row><row r=\"2\">" \
-        "<c r=\"A2\" t=\"inlineStr\"><is><t>http://a.test/</t></is></c><c r=\"B2\"><v>1200</v></c><c r=\"C2\"><v>" \
-        "3.5</v></c><c r=\"D2\" s=\"1\"><v>46354</v></c></row></sheetData></worksheet>"
-  }.freeze
 end
