@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "timeout"
 require "uri"
 
 module IronTrellis
@@ -11,7 +12,9 @@ module IronTrellis
         SERVER = "TRELLIS_SMTP"
         FROM = "TRELLIS_MAIL_FROM"
         USUAL_FROM = "iron-trellis@localhost"
+        # For each answer of the server, and for all of them.
         SECONDS = 20
+        MOST_SECONDS = 60
         MOST_SUBJECT = 150
 
         module_function
@@ -29,7 +32,7 @@ module IronTrellis
           mail = ::Mail.new(from: ENV.fetch(FROM, USUAL_FROM), to: to, subject: subject[0, MOST_SUBJECT], body: text)
           mail.charset = "UTF-8"
           mail.delivery_method(:smtp, **settings(URI(server)))
-          mail.deliver!
+          Timeout.timeout(MOST_SECONDS) { mail.deliver! }
         rescue *NetworkFailures::ALL, URI::Error => error
           raise Undelivered.new("The mail server didn't take it: #{error.message}")
         end

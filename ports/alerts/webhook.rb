@@ -26,9 +26,9 @@ module IronTrellis
           uri = URI(url)
           request = Net::HTTP::Post.new(uri, "Content-Type" => "application/json", SIGNATURE => sign(body, secret))
           request.body = body
-          answer = ask(uri, address, request)
+          answer = Outgoing.new(uri, address: address, seconds: SECONDS).call(request)
           raise Undelivered.new("#{uri.host} answered #{answer.code}.") unless answer.is_a?(Net::HTTPSuccess)
-        rescue *NetworkFailures::ALL => error
+        rescue *NetworkFailures::ALL, URI::Error => error
           raise Undelivered.new("#{uri.host} didn't take it: #{error.message}")
         end
 
@@ -36,18 +36,6 @@ module IronTrellis
         # @param secret [String]
         # @return [String] such as "sha256=0a1b…"
         def sign(body, secret) = "sha256=#{OpenSSL::HMAC.hexdigest("SHA256", secret, body)}"
-
-        def ask(uri, address, request) =
-          Net::HTTP.start(
-            uri.host,
-            uri.port,
-            ipaddr: address,
-            use_ssl: uri.scheme == "https",
-            open_timeout: SECONDS,
-            read_timeout: SECONDS,
-            write_timeout: SECONDS
-          ) { |http| http.request(request) }
-        private_class_method :ask
       end
     end
   end

@@ -30,14 +30,16 @@ module IronTrellis
         # @return [Boolean] whether it is to be done; not where it was cancelled
         def take_up = open_one.update_all(state: RUNNING).positive?
 
+        # @return [void]
+        # @raise [Core::Error::Cancelled] where nobody waits for it any more
+        def check = open_one.exists? || cancelled
+
         # @param done [Integer]
         # @param total [Integer, nil] nil where that isn't known
         # @return [void]
         # @raise [Core::Error::Cancelled] where nobody waits for it any more
         def tell(done, total)
-          return if open_one.update_all(done: done, total: total).positive?
-
-          raise Core::Error::Cancelled.new("It was cancelled.")
+          open_one.update_all(done: done, total: total).positive? || cancelled
         end
 
         # Whoever does it sees that when they next tell how far they are; what has ended stays as it is.
@@ -66,6 +68,8 @@ module IronTrellis
         end
 
         private
+
+        def cancelled = raise(Core::Error::Cancelled.new("It was cancelled."))
 
         # Itself, unless it has ended meanwhile.
         def open_one = self.class.where(id: id, state: [WAITING, RUNNING])

@@ -10,9 +10,11 @@ class IndexInterfacesTest < Minitest::Test
 
   STANDINGS = [{"url" => "http://a.test/", "standing" => "in_index"}].freeze
 
-  def interface(port, seconds: 5)
+  def interface(port, seconds: 5, host: "127.0.0.1", **more)
     Indexes.named("gazetteer").new(
-      "http://127.0.0.1:#{port}",
+      "http://#{host}:#{port}",
+      pinned: "127.0.0.1",
+      **more,
       pause: ->(time) { (@paused ||= []) << time },
       seconds: seconds
     )
@@ -67,6 +69,37 @@ class IndexInterfacesTest < Minitest::Test
     assert_match(/quota of 10/, assert_raises(Indexes::Refused) { index.request("http://a.test/") }.message)
   end
 
+  # Byte by byte, each sooner than a pause would be noticed.
+  def test_an_answer_has_one_time_for_all_of_it
+    dripping do |port|
+      assert_match(/no whole answer within 0.6 seconds/, unavailable(interface(port, seconds: 0.6)))
+    end
+  end
+
+  def test_who_does_not_wait_any_more_is_not_kept_waiting
+    cancelled = IronTrellis::Core::Error::Cancelled
+    dripping do |port, asked|
+      wanted = -> { raise cancelled.new("It was cancelled.") unless asked.empty? }
+      assert_raises(cancelled) { interface(port, seconds: 600, wanted: wanted).status }
+    end
+  end
+
+  # Whatever its name has come to mean since it was permitted.
+  def test_all_is_asked_at_the_address_that_was_checked
+    hosts = []
+    port = SiteServer.new(
+      ->(env) {
+        hosts << [env["REQUEST_METHOD"], env["HTTP_HOST"]]
+        json(200, {name: "x", today: "2026-11-28", quota: 1, hosts: []})
+      }
+    ).port
+    index = interface(port, host: "index.invalid")
+    index.status
+    index.request("http://a.test/")
+    index.withdraw_sitemap("http://a.test/s.xml")
+    assert_equal %w[GET POST DELETE].product(["index.invalid:#{port}"]), hosts
+  end
+
   def test_pages_are_asked_for_until_there_is_none
     index =
       answering do |env|
@@ -79,5 +112,30 @@ class IndexInterfacesTest < Minitest::Test
     found = []
     index.standings { |rows| found << rows.size }
     assert_equal [1, 0], found
+  end
+
+  private
+
+  # A server that answers one byte now and then, for ever.
+  def dripping
+    server = TCPServer.open("127.0.0.1", 0)
+    asked = []
+    serving =
+      Thread.new do
+        loop do
+          socket = server.accept
+          Thread.new do
+            asked << socket.gets
+            socket.write("HTTP/1.1 200 OK\r\nContent-Type: application/json\r\n\r\n{")
+            loop { socket.write(" ") && sleep(0.05) }
+          rescue SystemCallError
+            socket.close
+          end
+        end
+      end
+    yield server.addr[1], asked
+  ensure
+    serving&.kill&.join
+    server&.close
   end
 end

@@ -108,10 +108,34 @@ class AlertsTest < Minitest::Test
     assert_equal 2, Store::Alerts::Alert.of(@site).first.told["failed"].size
   end
 
+  # It may not answer, or be no address any more that can be asked.
+  def test_one_bad_receiver_holds_back_no_other
+    asked = Hash.new(0)
+    hook = ->(url, _payload, **) {
+      asked[url] += 1
+      raise Ports::Undelivered.new("It went wrong.") if url.include?("bad")
+    }
+    keep({mails: ["ada@example.test"], webhook: "http://127.0.0.1:1/bad"})
+    worsened
+    new = watch
+    sent = []
+    with_env("TRELLIS_OWN_NETWORK" => "yes") do
+      mail = ->(to, subject:, text:) { sent << [to, subject, text] }
+      Work::Sending.new(@site.reload, now: Time.now, mail: mail, hook: hook).call
+    end
+    assert_equal [new.size, {"http://127.0.0.1:1/bad" => 1}], [sent.size, asked], "it is asked once in a round"
+    assert_equal ["http://127.0.0.1:1/bad"],
+      Store::Alerts::Alert.of(@site).flat_map { |one| one.told["failed"] }.map { |one| one[/http\S+bad/] }.uniq
+    Store::Alerts::Delivery.where(receiver: "http://127.0.0.1:1/bad").update_all(receiver: "http://127.0.0.1:1/|bad")
+    assert_equal 300, Work::Sending.new(@site.reload, now: Time.now).call
+    assert_match(/no web address/, Store::Alerts::Alert.of(@site).first.told["failed"].join)
+  end
+
   def test_wrong_receivers_are_refused
     [
       {mails: ["nobody"]},
       {webhook: "nowhere"},
+      *["http://a.test/|", "http://a.test/%zz", "http://a.test/[x]", "ftp://a.test/"].map { |one| {webhook: one} },
       {limits: {days: 3}},
       {limits: {importance: -1}}
     ].each { |input| assert_raises(IronTrellis::Core::Error) { keep(input) } }

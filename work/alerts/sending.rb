@@ -37,7 +37,8 @@ module IronTrellis
 
         # @return [Integer, nil] after how many seconds what is left is to be tried again; nil where nothing is
         def call
-          open.find_each { |delivery| deliver(delivery) }
+          failing = {}
+          open.find_each { |delivery| deliver(delivery, failing) }
           tries = open.minimum(:tries)
           tries && PAUSES.fetch([tries, PAUSES.size].min - 1)
         end
@@ -52,12 +53,16 @@ module IronTrellis
             .includes(:alert)
             .readonly(false)
 
-        def deliver(delivery)
+        # Who didn't take one is sent no other in the same round: others wait behind it.
+        def deliver(delivery, failing)
           # Before it is sent, so that what dies meanwhile isn't tried for ever.
-          delivery.update!(tries: delivery.tries + 1)
+          delivery.update!(tries: delivery.tries + 1, error: failing[delivery.receiver])
+          return if failing.key?(delivery.receiver)
+
           send_one(delivery)
           delivery.update!(sent_at: @now, error: nil)
         rescue Ports::Alerts::Undelivered => error
+          failing[delivery.receiver] = error.message
           delivery.update!(error: error.message)
         end
 

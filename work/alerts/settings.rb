@@ -57,7 +57,7 @@ module IronTrellis
 
         def hook(text)
           text = text.to_s.strip
-          text.empty? ? "" : Core::Url::NormalForm.parse(text).to_s
+          text.empty? ? "" : Sites::Keeping.read_address(text)
         end
 
         def limit(given)

@@ -1,33 +1,37 @@
 # frozen_string_literal: true
 
+require "json"
+require "tempfile"
+
 module IronTrellis
   module Work
     module Evidence
-      # What an index's interface answers, as a table with our own headings, so that it is taken over as a file is.
+      # What an index's interface answers, as a table with our own headings, so that it is taken over as a file is. It
+      # waits in a file: it may be millions of rows.
       class AnsweredTable
         # @param kind [Core::Evidence::Kind]
-        # @yieldparam take [#call] takes a page of rows
-        # @yieldreturn [Date] the day of which they are
-        def initialize(kind, &pages)
+        def initialize(kind)
           @names = kind.names
-          @pages = pages
+          @file = Tempfile.new("answers")
         end
 
         # @return [Array<String>]
         def headings = @names
 
-        # @return [Date, nil] the day of which the rows are, once they were read
-        attr_reader :date
+        # @param rows [Array<Hash{String => Object}>]
+        # @return [void]
+        def add(rows)
+          rows.each { |row| @file.puts(JSON.generate(row.values_at(*@names).map { |value| value&.to_s })) }
+        end
 
         # (see Ports::Tables::DelimitedFile#each)
         def each
-          number = 1
-          @date = @pages.call(
-            lambda do |rows|
-              rows.each { |row| yield row.values_at(*@names).map { |value| value&.to_s }, number += 1, nil }
-            end
-          )
+          @file.rewind
+          @file.each_line.with_index(2) { |line, number| yield JSON.parse(line), number, nil }
         end
+
+        # @return [void]
+        def drop = @file.close!
       end
     end
   end

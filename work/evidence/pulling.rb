@@ -11,28 +11,33 @@ module IronTrellis
       class Pulling
         # Late numbers of some days are corrected afterwards.
         AGAIN_DAYS = 3
-        RECORD = %w[pages queries].freeze
 
         # @param index [Store::Evidence::Index] with an address
         # @param now [Time]
         # @param interface [Object, nil] of Ports::Indexes; made of the index's address unless given
-        def initialize(index, now:, interface: nil)
+        # @param wanted [#call] raises where nobody waits for it any more
+        def initialize(index, now:, interface: nil, wanted: -> {})
           @index = index
           @site = index.site
           @now = now
-          @interface = interface || self.class.interface(index)
+          @interface = interface || self.class.interface(index, wanted: wanted)
         end
 
         # @param index [Store::Evidence::Index]
+        # @param wanted [#call] raises where nobody waits for what it says any more
         # @return [Object] its interface
         # @raise [Core::Error::InvalidInput] where it has none, or lies on this machine's network and may not
-        def self.interface(index)
+        def self.interface(index, wanted: -> {})
           if index.address.to_s.empty?
             raise Core::Error::InvalidInput.new("“#{index.name}” has no interface to be asked.")
           end
 
-          Sites::Keeping.check_address(index.address)
-          Ports::Indexes.named(index.interface || Ports::Indexes.interfaces.keys.first).new(index.address)
+          pinned, = Sites::Keeping.check_address(index.address).first
+          Ports::Indexes.named(index.interface || Ports::Indexes.interfaces.keys.first).new(
+            index.address,
+            pinned: pinned,
+            wanted: wanted
+          )
         end
 
         # @param by [String, nil]
@@ -41,12 +46,17 @@ module IronTrellis
         # @return [Array<Hash>] what came of each import
         # @raise [Ports::Indexes::Unavailable]
         def call(by: nil, done: -> {}, &progress)
-          results = ActiveRecord::Base.transaction { pull(by, &progress) }
-          ActiveRecord::Base.transaction do
-            done.call
-            @index.update!(pulled_at: @now, pull_error: nil)
+          Answers.gathered(@interface, method(:since), &progress).then do |answers|
+            ActiveRecord::Base.transaction do
+              results = answers.tables.map { |kind, table| taken(kind, table, by, answers.today) }
+              rest(answers)
+              done.call
+              @index.update!(pulled_at: @now, pull_error: nil)
+              results
+            end
+          ensure
+            answers.drop
           end
-          results
         rescue Ports::Indexes::Unavailable => error
           @index.update!(pull_error: error.message)
           raise
@@ -60,37 +70,19 @@ module IronTrellis
 
         private
 
-        def pull(by, &progress)
-          status = @interface.status
-          today = Date.iso8601(status["today"])
-          results = [taken("standings", by, today, &progress)]
-          RECORD.each { |kind| results << taken(kind, by, today, &progress) }
-          rest(status)
-          results
-        end
-
-        def taken(kind, by, today, &progress)
-          described = Core::Evidence::Registry.fetch(kind)
-          table =
-            AnsweredTable.new(described) do |take|
-              if kind == "standings"
-                @interface.standings(&take)
-              else
-                @interface.record(kind, since(kind, today), today, &take)
-              end
-            end
+        def taken(kind, table, by, today)
           told =
             Importing::Told.new(
               kind: kind,
               index: @index.name,
-              date: (kind == "standings") ? [today, @site.evidence_reading.today(@now)].min : nil,
+              date: (kind == Answers::STANDINGS) ? [today, @site.evidence_reading.today(@now)].min : nil,
               columns: {},
               words: {},
               whole: @index.whole,
               name: "pulled from #{@index.name}",
               by: by
             )
-          Importing.new(@site, table, told, now: @now).call(&progress)
+          Importing.new(@site, table, told, now: @now).call
         end
 
         def since(kind, today)
@@ -99,18 +91,12 @@ module IronTrellis
           newest ? [newest - AGAIN_DAYS, kept].max : kept
         end
 
-        def rest(status)
+        def rest(answers)
           rows = Store::Evidence::InterfaceRows.new(@index)
-          rows.sitemaps(all(:sitemaps))
-          rows.requests(all(:requests))
-          rows.hides(all(:hides), @now)
-          @index.update!(quota: status["quota"], hosts: status["hosts"], ownership: all(:ownership))
-        end
-
-        def all(what)
-          found = []
-          @interface.public_send(what) { |rows| found.concat(rows) }
-          found
+          rows.sitemaps(answers.sitemaps)
+          rows.requests(answers.requests)
+          rows.hides(answers.hides, @now)
+          @index.update!(**answers.status.slice("quota", "hosts").symbolize_keys, ownership: answers.ownership)
         end
       end
     end

@@ -21,7 +21,7 @@ module IronTrellis
           return unless task.take_up
 
           kind = Tasks::Registry.all.fetch(task.kind)
-          task.succeed(kind.call(task.input, now: now) { |done, total| task.tell(done, total) }, now: now)
+          task.succeed(kind.call(task.input, now: now) { |*told| told.any? ? task.tell(*told) : task.check }, now: now)
         rescue PG::ConnectionBad, PG::UnableToSend, ActiveRecord::ConnectionFailed
           raise
         rescue Core::Error::Cancelled

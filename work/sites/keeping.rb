@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "uri"
+
 module IronTrellis
   module Work
     module Sites
@@ -15,10 +17,24 @@ module IronTrellis
         module_function
 
         # @param address [String] of a server that is asked on somebody's behalf
+        # @return [String] in normal form
+        # @raise [Core::Error::InvalidInput] where it is none that can be asked (RFC 3986)
+        def read_address(address)
+          found = Core::Url::NormalForm.parse(address).to_s
+          return found if [address, found].all? { |one| URI(one.strip).is_a?(URI::HTTP) }
+
+          raise Core::Error::InvalidInput.new("“#{address}” is no web address.")
+        rescue URI::Error
+          raise Core::Error::InvalidInput.new(
+                  "“#{address}” is no web address: signs that may not stand there are to be written with %."
+                )
+        end
+
+        # @param address [String] of a server that is asked on somebody's behalf
         # @return [Array<Array(String, Integer)>] addresses and ports behind it
         # @raise [Core::Error::InvalidInput] where it lies on this machine's network and that isn't permitted
         def check_address(address)
-          parts = Core::Url::NormalForm.parse(address)
+          parts = Core::Url::NormalForm.parse(read_address(address))
           Fetch::Http::HostResolver
             .new(resolve: {}, allow_private: ENV[PERMISSION] == "yes")
             .find(parts.host, parts.effective_port)

@@ -15,8 +15,9 @@ module IronTrellis
           NAME = "gazetteer"
           LABEL = "Gazetteer"
           PLACE = 1
+          # For one answer, and for all pages of a list.
           SECONDS = 30
-          MOST_BYTES = 20_000_000
+          MOST_SECONDS = 1_800
           # More pages than this no honest answer has.
           MOST_PAGES = 100_000
           # How often a page is asked for before it is given up, and how long is waited in between, in seconds.
@@ -24,14 +25,16 @@ module IronTrellis
           PAUSES = [0.5, 2].freeze
 
           # @param address [String] "http://127.0.0.1:7430"
+          # @param pinned [String] to which its host was resolved when it was permitted
+          # @param wanted [#call] raises where nobody waits for the answer any more
           # @param pause [#call] waits so many seconds
           # @param seconds [Integer] for one answer
-          def initialize(address, pause: method(:sleep), seconds: SECONDS)
+          def initialize(address, pinned:, wanted: -> {}, pause: method(:sleep), seconds: SECONDS)
             @address = URI(address)
+            @pinned = pinned
+            @wanted = wanted
             @pause = pause
             @seconds = seconds
-          rescue URI::Error
-            raise Core::Error::InvalidInput.new("“#{address}” is no web address.")
           end
 
           # @return [Hash] name, today, quota, hosts
@@ -93,7 +96,9 @@ module IronTrellis
 
           def paged(path, needed, params = {})
             date = after = nil
+            ends = monotonic + MOST_SECONDS
             MOST_PAGES.times do
+              unavailable("#{path} takes longer than #{MOST_SECONDS / 60} minutes") if monotonic > ends
               page = get(path, %w[date rows], params.merge({after: after}.compact))
               yield checked(path, page["rows"], needed)
               date = Date.iso8601(page["date"])
@@ -149,30 +154,8 @@ module IronTrellis
             end
           end
 
-          def ask(request)
-            Net::HTTP.start(
-              @address.host,
-              @address.port,
-              use_ssl: @address.scheme == "https",
-              open_timeout: @seconds,
-              read_timeout: @seconds
-            ) do |http|
-              http.request(request) { |answer| hold(answer) }
-            end
-          end
-
-          # No more than an honest answer has.
-          def hold(answer)
-            text = +""
-            answer.read_body do |piece|
-              text << piece
-              raise IOError.new("the answer is larger than #{MOST_BYTES / 1_000_000} MB") if text.bytesize > MOST_BYTES
-            end
-            length = answer["content-length"]&.to_i
-            raise IOError.new("the answer was cut") if length && text.bytesize < length
-
-            answer.body = text
-          end
+          def ask(request) =
+            Outgoing.new(@address, address: @pinned, seconds: @seconds, wanted: @wanted).call(request)
 
           def read(answer, path)
             value = JSON.parse(answer.body.to_s)
@@ -185,6 +168,8 @@ module IronTrellis
           rescue JSON::ParserError, NoMethodError, TypeError
             unavailable("#{path} answers with something that is no JSON")
           end
+
+          def monotonic = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
           def unavailable(why) =
             raise(Unavailable.new("The index at #{@address.host}:#{@address.port} can't be asked: #{why}."))

@@ -13,6 +13,7 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] site (id), phrase
+          # @yield asks whether somebody waits still
           # @return [Hash] index (its name), results and paid ([{url, title, description}])
           # @raise [Core::Error::Conflict] where no index can be asked
           def call(input, now:)
@@ -24,7 +25,7 @@ module IronTrellis
                     )
             end
 
-            told = Evidence::Pulling.interface(index).results(input["phrase"])
+            told = Evidence::Pulling.interface(index, wanted: -> { yield }).results(input["phrase"])
             {index: index.name, **%w[results paid].to_h { |name| [name.to_sym, shown(told[name])] }}
           end
 

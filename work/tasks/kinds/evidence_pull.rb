@@ -11,12 +11,13 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] index (id), by
-          # @yieldparam done [Integer] rows read
+          # @yieldparam done [Integer] rows read; nothing where it is only asked whether somebody waits still
           # @yieldparam total [nil]
           # @return [Hash] imports: as Evidence::Pulling#call
           def call(input, now:)
             index = Store::Evidence::Index.fetch(input["index"])
-            {imports: Evidence::Pulling.new(index, now: now).call_and_judge(by: input["by"]) { |rows| yield rows, nil }}
+            pulling = Evidence::Pulling.new(index, now: now, wanted: -> { yield })
+            {imports: pulling.call_and_judge(by: input["by"]) { |rows| yield rows, nil }}
           end
         end
       end

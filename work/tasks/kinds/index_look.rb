@@ -11,10 +11,13 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] crawl (id), index (id), url
+          # @yield asks whether somebody waits still
           # @return [Hash] as Evidence::StoredAndNow#call
           def call(input, now:)
             index = Store::Evidence::Index.fetch(input["index"])
-            Evidence::StoredAndNow.new(index, Store::Crawling::Crawl.fetch(input["crawl"])).call(input["url"])
+            interface = Evidence::Pulling.interface(index, wanted: -> { yield })
+            crawl = Store::Crawling::Crawl.fetch(input["crawl"])
+            Evidence::StoredAndNow.new(index, crawl, interface: interface).call(input["url"])
           end
         end
       end

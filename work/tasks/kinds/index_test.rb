@@ -11,10 +11,11 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] index (id)
+          # @yield asks whether somebody waits still
           # @return [Hash] name, today, quota, hosts
           def call(input, now:)
-            Evidence::Pulling.interface(Store::Evidence::Index.fetch(input["index"])).status
-              .slice("name", "today", "quota", "hosts")
+            index = Store::Evidence::Index.fetch(input["index"])
+            Evidence::Pulling.interface(index, wanted: -> { yield }).status.slice("name", "today", "quota", "hosts")
           end
         end
       end

@@ -11,11 +11,13 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] site (id), index (id), url, show and only_copy
+          # @yield asks whether somebody waits still
           # @return [Hash{Symbol => String}]
           def call(input, now:)
             site = Store::Sites::Site.find(input["site"])
             index = Store::Evidence::Index.of(site).find(input["index"])
-            Requests::Hiding.new(index, now: now).call(
+            interface = Evidence::Pulling.interface(index, wanted: -> { yield })
+            Requests::Hiding.new(index, now: now, interface: interface).call(
               input["url"],
               show: input["show"] || false,
               only_copy: input["only_copy"] || false

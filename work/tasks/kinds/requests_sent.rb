@@ -11,10 +11,13 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] site (id) and index (id)
+          # @yield asks whether somebody waits still
           # @return [Hash{Symbol => Integer}] as Requests::Queue#ask
           def call(input, now:)
             site = Store::Sites::Site.find(input["site"])
-            Requests::Queue.new(site, now: now).ask(Store::Evidence::Index.of(site).find(input["index"]))
+            index = Store::Evidence::Index.of(site).find(input["index"])
+            interface = Evidence::Pulling.interface(index, wanted: -> { yield })
+            Requests::Queue.new(site, now: now).ask(index, interface: interface)
           end
         end
       end

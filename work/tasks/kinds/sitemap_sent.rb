@@ -11,10 +11,15 @@ module IronTrellis
           module_function
 
           # @param input [Hash{String => Object}] index (id), url, withdraw
+          # @yield asks whether somebody waits still
           # @return [Hash] url
           def call(input, now:)
             index = Store::Evidence::Index.fetch(input["index"])
-            Evidence::SentSitemaps.new(index).call(input["url"], withdraw: input["withdraw"] || false)
+            interface = Evidence::Pulling.interface(index, wanted: -> { yield })
+            Evidence::SentSitemaps.new(index, interface: interface).call(
+              input["url"],
+              withdraw: input["withdraw"] || false
+            )
             {url: input["url"]}
           end
         end
