@@ -23,6 +23,7 @@ module IronTrellis
         hosts = Http::Gate.hosts
         secret = session_secret
         Rack::Builder.new do
+          use Http::Forwarded
           use Http::SecurityHeaders
           use Rack::Session::Cookie,
             key: "iron_trellis",

@@ -25,6 +25,8 @@ module IronTrellis
         # routes that wait for other servers.
         AT_ONCE = {person: 8, large: 2, outside: 4}.freeze
         OUTSIDE = %r{/image\z}
+        # A name or an address, and a port (RFC 9110, section 7.2); nobody's name stands before it.
+        HOST = /\A(?:\[[\h:.]+\]|[a-z0-9._-]+)(?::\d{1,5})?\z/i
         USER = "iron_trellis.user"
 
         # @param app [#call]
@@ -57,7 +59,10 @@ module IronTrellis
         private
 
         def refusal(request, env)
-          unless @hosts.include?(request.host.delete("[]"))
+          unless HOST.match?(request.host_with_port)
+            return problem(400, "invalid-input", "The request names no host that there could be.")
+          end
+          unless @hosts.include?(request.host.delete("[]").downcase)
             return (
               problem(
                 403,
@@ -88,7 +93,7 @@ module IronTrellis
         def own_origin?(request)
           origin = request.get_header("HTTP_ORIGIN") or return true
 
-          origin.delete_prefix("http://").delete_prefix("https://") == request.get_header("HTTP_HOST")
+          origin.delete_prefix("http://").delete_prefix("https://") == request.host_with_port
         end
 
         # Neither text that isn't UTF-8 nor a NUL, which PostgreSQL can't hold.

@@ -49,6 +49,18 @@ module IronTrellis
 
         def site = @site ||= Store::Sites::Site.fetch(params[:site])
 
+        # PostgreSQL's bigint.
+        URL_IDS = (-(2**63)..(2**63 - 1))
+
+        # @return [Integer] the URL of the path
+        # @raise [Core::Error::NotFound] where no URL can have such a number
+        def url_id
+          number = Integer(params[:url])
+          return number if URL_IDS.cover?(number)
+
+          raise Core::Error::NotFound.new("There is no URL with the number #{number}.")
+        end
+
         def crawl = @crawl ||= Store::Crawling::Crawl.fetch(params[:crawl])
 
         # @return [Store::Judging::VerdictRun]

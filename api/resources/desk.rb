@@ -7,7 +7,7 @@ module IronTrellis
       module Desk
         # What the routes share.
         module View
-          def desk_sheet = Work::Desk::Sheet.new(site, Integer(params[:url]), now: now)
+          def desk_sheet = Work::Desk::Sheet.new(site, url_id, now: now)
 
           def desk_task(kind) = ask(kind, quick: false, site: site.id, page: desk_sheet.page.url_id)
         end

@@ -27,7 +27,7 @@ module IronTrellis
 
           def gathered = @gathered ||= Store::Ledger::Gathered.new(run, params[:by], conditions: conditions)
 
-          def dossier = run && Store::Reports::Dossier.new(crawl, Integer(params[:url]))
+          def dossier = run && Store::Reports::Dossier.new(crawl, url_id)
         end
 
         # The ledger as a file.

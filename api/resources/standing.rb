@@ -85,17 +85,17 @@ module IronTrellis
           end
 
           app.get("/api/crawls/:crawl/urls/:url/words") do
-            json(Store::Evidence::MarkedPage.new(run).call(Integer(params[:url]), params[:query].to_s))
+            json(Store::Evidence::MarkedPage.new(run).call(url_id, params[:query].to_s))
           end
 
           app.get("/api/crawls/:crawl/visits") { json(Store::Visits::OfSite.new(run, agent: params[:agent]).call) }
 
           app.get("/api/crawls/:crawl/urls/:url/index") do
-            json(Store::Evidence::OfPage.new(run, Integer(params[:url])).call)
+            json(Store::Evidence::OfPage.new(run, url_id).call)
           end
 
           app.post("/api/crawls/:crawl/urls/:url/index/look") do
-            url = Store::Evidence::OfPage.new(run, Integer(params[:url])).url
+            url = Store::Evidence::OfPage.new(run, url_id).url
             ask(Work::Tasks::Kinds::IndexLook, crawl: crawl.id, index: judged_by.id, url: url)
           end
         end

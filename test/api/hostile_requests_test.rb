@@ -137,6 +137,30 @@ class HostileRequestsTest < Minitest::Test
     )
   end
 
+  # What a header says of the name anybody can write; a proxy that was named is believed.
+  def test_forwarded_names_are_believed_of_named_proxies_only
+    [["X_FORWARDED_HOST", ""], ["FORWARDED", "host="]].each do |header, before|
+      said = ->(name) { {"HTTP_#{header}" => "#{before}#{name}"} }
+      evil = said.call("127.0.0.1").merge("HTTP_HOST" => "evil.example")
+      assert_equal 403, raw("GET", "/session", nil, evil).status
+      assert_equal 200, raw("GET", "/session", nil, said.call("evil.example")).status
+    end
+    seen = []
+    inner = ->(env) { seen << Rack::Request.new(env).host }
+    behind = IronTrellis::Api::Http::Forwarded.new(inner, proxies: ["10.0.0.9"])
+    %w[10.0.0.9 10.0.0.8].each do |from|
+      behind.call({"REMOTE_ADDR" => from, "HTTP_HOST" => "a", "HTTP_X_FORWARDED_HOST" => "b"})
+    end
+    assert_equal %w[b a], seen
+  end
+
+  def test_what_is_no_host_is_refused
+    %w[localhost@evil evil@localhost localhost/x local\nhost localhost:x [::1].evil].each do |host|
+      assert_equal 400, raw("GET", "/session", nil, "HTTP_HOST" => host).status, host
+    end
+    assert_equal 200, raw("GET", "/session", nil, "HTTP_HOST" => "LOCALHOST:7410").status
+  end
+
   def test_only_our_names_and_our_pages_may_ask
     assert_equal 403, raw("GET", "/session", nil, "HTTP_HOST" => "evil.example").status
     assert_equal 403, raw("GET", "/session", nil, "HTTP_ORIGIN" => "http://evil.example").status
