@@ -5,6 +5,6 @@ require_relative "iron_trellis"
 
 IronTrellis::Store::Postgres::Database.prepare
 # Threads of the server, and a statement of a screen that took longer than anybody waits for.
-IronTrellis::Store::Postgres::Database.connect(pool: 20, statement_seconds: IronTrellis::Api::App::STATEMENT_SECONDS)
+IronTrellis::Store::Postgres::Database.connect(pool: 28, statement_seconds: IronTrellis::Api::App::STATEMENT_SECONDS)
 IronTrellis::Work::Runtime::Queue.connect
 run IronTrellis::Api::Server.application

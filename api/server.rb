@@ -4,6 +4,8 @@ require "active_support"
 require "active_support/cache"
 require "fileutils"
 require "json"
+require "puma"
+require "puma/client"
 require "rack/attack"
 require "rack/session"
 require "securerandom"
@@ -12,6 +14,7 @@ module IronTrellis
   module Api
     # The whole web server as one Rack application: session, rate limits, the API under /api, and the front end.
     module Server
+      COOKIE = "iron_trellis"
       TRIES = 10
       MOST_SIGN_IN_BYTES = 10_000
 
@@ -22,11 +25,12 @@ module IronTrellis
         limits = rate_limits
         hosts = Http::Gate.hosts
         secret = session_secret
+        Puma::Client.prepend(Http::BodyLimits)
         Rack::Builder.new do
           use Http::Forwarded
           use Http::SecurityHeaders
           use Rack::Session::Cookie,
-            key: "iron_trellis",
+            key: COOKIE,
             secret: secret,
             httponly: true,
             same_site: :lax,

@@ -21,9 +21,6 @@ module IronTrellis
           %r{\A/api/sites/[^/]+/decisions\z} => 16_000_000,
           %r{\A/api/trials/scope\z} => 16_000_000
         }.freeze
-        # At once, so that nobody can hold all of the server: requests of one account, bodies over MOST_BYTES, and
-        # routes that wait for other servers.
-        AT_ONCE = {person: 8, large: 2, outside: 4}.freeze
         OUTSIDE = %r{/image\z}
         # A name or an address, and a port (RFC 9110, section 7.2); nobody's name stands before it.
         HOST = /\A(?:\[[\h:.]+\]|[a-z0-9._-]+)(?::\d{1,5})?\z/i
@@ -36,12 +33,15 @@ module IronTrellis
           @app = app
           @hosts = hosts
           @clock = clock
-          @busy = Hash.new(0)
-          @lock = Mutex.new
+          @places = Places.new
         end
 
         # @return [Array<String>] TRELLIS_HOSTS, separated by commas, else this machine's own names
         def self.hosts = ENV["TRELLIS_HOSTS"]&.split(",")&.map(&:strip) || LOCAL
+
+        # @param path [String]
+        # @return [Integer] how many bytes a body may have there
+        def self.most_bytes(path) = MOST_BYTES_OF.find { |pattern, _| pattern.match?(path) }&.last || MOST_BYTES
 
         # @param env [Hash]
         # @return [Array] Rack response
@@ -79,7 +79,7 @@ module IronTrellis
             return problem(401, "not-signed-in", "Sign in to see this.")
           end
 
-          most = most_bytes(request.path_info)
+          most = self.class.most_bytes(request.path_info)
           if request.content_length.to_i > most
             problem(
               413,
@@ -104,8 +104,6 @@ module IronTrellis
           end
         end
 
-        def most_bytes(path) = MOST_BYTES_OF.find { |pattern, _| pattern.match?(path) }&.last || MOST_BYTES
-
         def places(request, user)
           [
             ([:person, user.id] if user),
@@ -115,12 +113,7 @@ module IronTrellis
         end
 
         def within(places)
-          taken =
-            @lock.synchronize do
-              places.all? { |place| @busy[place] < AT_ONCE.fetch(place.first) } &&
-                places.each { |place| @busy[place] += 1 }
-            end
-          unless taken
+          unless @places.take(places)
             return (
               problem(503, "busy", "Too much is being worked out at once. Try again in a moment.", "retry-after" => "1")
             )
@@ -129,7 +122,7 @@ module IronTrellis
           begin
             yield
           ensure
-            @lock.synchronize { places.each { |place| (@busy[place] == 1) ? @busy.delete(place) : @busy[place] -= 1 } }
+            @places.give_back(places)
           end
         end
 

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { expect, test } from "vitest";
 import { answers } from "../kit/testing";
-import { api, ApiError, asFile, data, keepToken } from "./client";
+import { api, ApiError, asFile, data, keepToken, patient } from "./client";
 
 test("what went wrong is said as the server says it, and field by field", async () => {
   const problems = [
@@ -25,6 +25,34 @@ test.each([["a page of a proxy"], [null], [{ title: "no detail" }]])(
     expect(error).toMatchObject({ message: "The server answered 502.", status: 502, problem: undefined });
   },
 );
+
+test("what is refused by its size alone is said in words, too", async () => {
+  answers({ "/api/sites": [413, "Payload Too Large"] });
+  const error = await data(api.GET("/sites")).catch((one: unknown) => one);
+  expect(error).toMatchObject({ message: "This is larger than the server takes here.", status: 413 });
+});
+
+test("who is told that the server is busy asks again, some times", async () => {
+  const waited: number[] = [];
+  const wait = (seconds: number) => Promise.resolve(waited.push(seconds));
+  const busy = () => new Response("{}", { status: 503, headers: { "retry-after": "2" } });
+  const request = () => new Request("http://a.test/", { method: "POST", body: "x" });
+  const said: string[] = [];
+  const ask = async (one: Request) => {
+    said.push(await one.text());
+    return said.length < 3 ? busy() : new Response("{}");
+  };
+  expect((await patient(request(), ask, wait)).status).toBe(200);
+  expect([said, waited]).toEqual([
+    ["x", "x", "x"],
+    [2, 2],
+  ]);
+  expect((await patient(request(), () => Promise.resolve(busy()), wait)).status).toBe(503);
+  expect(waited).toHaveLength(5);
+  const away = () => Promise.resolve(new Response("{}", { status: 503 }));
+  expect((await patient(request(), away, wait)).status).toBe(503);
+  expect(waited).toHaveLength(5);
+});
 
 test("changes carry the token of the session, questions don’t", async () => {
   const headers: (string | null)[] = [];

@@ -11,13 +11,16 @@ export type Trellis = Schemas["Trellis"];
 export type Problem = Schemas["Problem"];
 export type Rung = Schemas["Rung"];
 
+/** What is refused before the API sees it. */
+const WORDS: Record<number, string> = { 413: "This is larger than the server takes here." };
+
 /** What the API said went wrong; the message is meant for people. */
 export class ApiError extends Error {
   readonly status: number;
   readonly problem: Problem | undefined;
 
   constructor(status: number, problem: Problem | undefined) {
-    super(problem?.detail ?? `The server answered ${status}.`);
+    super(problem?.detail ?? WORDS[status] ?? `The server answered ${status}.`);
     this.status = status;
     this.problem = problem;
   }
@@ -45,7 +48,23 @@ const middleware: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: "/api" });
+const TRIES = 4;
+
+/** A server that is busy says when to ask again: it has done nothing of the request. */
+export async function patient(
+  request: Request,
+  ask: (request: Request) => Promise<Response> = fetch,
+  wait = (seconds: number) => new Promise((done) => setTimeout(done, seconds * 1000)),
+): Promise<Response> {
+  for (let tries = 1; ; tries += 1) {
+    const answer = await ask(tries < TRIES ? request.clone() : request);
+    const seconds = Number(answer.headers.get("retry-after"));
+    if (answer.status !== 503 || !seconds || tries === TRIES) return answer;
+    await wait(seconds);
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: "/api", fetch: (request) => patient(request) });
 api.use(middleware);
 
 /** Gives the data of an answer, or throws what went wrong. */
