@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "puma"
+require "puma/null_io"
 require "puma/client"
 
 module IronTrellis

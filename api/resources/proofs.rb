@@ -34,8 +34,19 @@ module IronTrellis
             json(report_view)
           end
 
+          app.post("/api/sites/:site/report/print") do
+            ask(Work::Tasks::Kinds::ReportPrinted, site: site.id, from: optional_json["from"])
+          end
+
+          app.get("/api/sites/:site/report/printed/:file") do
+            printed = Store::Evidence::Upload.where(site_id: site.id).fetch(params[:file])
+            file_of(site, "report.pdf")
+            content_type Work::Reports::Pdf::TYPE
+            printed.with_file { |path| File.binread(path) }
+          end
+
           app.get("/api/sites/:site/report/:form") do
-            form = Ports::Reports.form(params[:form])
+            form = Work::Reports::Forms.named(params[:form])
             file_of(site, "report.#{form::ENDING}")
             content_type form::TYPE
             form.write(reporting.paper)

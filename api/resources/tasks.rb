@@ -6,7 +6,10 @@ module IronTrellis
       # What a worker does for somebody who waits.
       module Tasks
         def self.registered(app)
-          app.get("/api/tasks/:task") { json(Store::Tasks::Task.fetch(params[:task]).view) }
+          app.get("/api/tasks/:task") do
+            task = Store::Tasks::Task.fetch(params[:task])
+            json(task.view.merge(waits_for: Work::Runtime::Waiting.for(task)))
+          end
 
           app.delete("/api/tasks/:task") do
             Store::Tasks::Task.fetch(params[:task]).cancel(now: now)

@@ -150,6 +150,7 @@ module IronTrellis
           )
         ensure
           end_workers(pids)
+          Work::Runtime::Queue.clear(crawl.queue)
         end
 
         def heed_signals

@@ -13,7 +13,7 @@ module IronTrellis
         # @return [Integer] exit code
         def call
           from = Sites::Named.whole(@options["from"], "--from")
-          form = Ports::Reports.form(File.extname(@options["out"]).delete_prefix("."))
+          form = Work::Reports::Forms.named(File.extname(@options["out"]).delete_prefix("."))
           Store::Postgres::Database.prepare
           site = Sites::Named.named(@options["site"])
           Work::Workplan::Remaking.keep_up(site, now: Time.now)

@@ -20,9 +20,6 @@ module IronTrellis
         HEIGHT = 800
         NOWHERE = "http://127.0.0.1:9"
         FLAGS = {
-          "no-sandbox" => nil,
-          "disable-gpu" => nil,
-          "disable-dev-shm-usage" => nil,
           "proxy-server" => NOWHERE,
           "proxy-bypass-list" => "<-loopback>",
           "host-resolver-rules" => "MAP * ~NOTFOUND",
@@ -83,13 +80,10 @@ module IronTrellis
         def start
           return if @ferrum
 
-          # Not before: most commands need no browser.
-          require "ferrum"
           @ferrum =
-            ::Ferrum::Browser.new(
-              browser_options: FLAGS,
+            Chromium.start(
+              flags: FLAGS,
               timeout: SECONDS,
-              process_timeout: 30,
               pending_connection_errors: false,
               window_size: [Core::Rendering::Layout::DESK, HEIGHT]
             )

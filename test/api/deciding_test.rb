@@ -54,7 +54,7 @@ class DecidingApiTest < Minitest::Test
     undo(ids)
     assert_equal "An Auditor", call(:get, "/sites/#{@site}/decisions?kind=route")["decisions"].first["undone_by"]
     assert_match(/undone already/, undo(ids, status: 409)["detail"])
-    assert_match(/no decision/i, undo([0], status: 404)["detail"])
+    assert_match(/no decision/i, undo([999_999], status: 404)["detail"])
   end
 
   def test_what_was_decided_is_checked_against_the_site_as_it_is_now
@@ -66,7 +66,7 @@ class DecidingApiTest < Minitest::Test
       check["pages"].first["conditions"].last.values_at("name", "wanted", "holds")
     assert_includes check["pages"].first["live"]["lines"].flat_map { |line| line["tells"] }, "title"
     refute_empty check["pages"].first["live"]["links"]
-    call(:post, "/crawls/#{@crawl}/decisions/0/check", status: 404)
+    call(:post, "/crawls/#{@crawl}/decisions/999999/check", status: 404)
   end
 
   def test_of_several_all_are_decided_or_none

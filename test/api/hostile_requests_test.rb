@@ -103,7 +103,7 @@ class HostileRequestsTest < Minitest::Test
     assert_empty bad
   ensure
     # Some of them may be carried out: what they began is taken back.
-    Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue = 'crawl'")
+    Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue LIKE 'crawl%'")
     Store::Crawling::Crawl.where(site_id: site_id).where.not(id: judged).each(&:drop)
     Store::Crawling::Crawl.where(id: judged).update_all(judging_asked_at: nil)
   end

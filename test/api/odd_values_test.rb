@@ -33,7 +33,7 @@ class OddValuesTest < Minitest::Test
   end
 
   def teardown
-    Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue = 'crawl'")
+    Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue LIKE 'crawl%'")
     Store::Crawling::Crawl.where(site_id: @site.id).where.not(id: @crawl).each(&:drop)
     Store::Crawling::Crawl.where(id: @crawl).update_all(judging_asked_at: nil)
     super

@@ -166,6 +166,10 @@ class WorkplanApiTest < Minitest::Test
     assert_equal %w[done], kept["sections"].map { |one| one["name"] }
     get("/api/sites/#{@site}/report/html")
     assert_includes last_response.body, "For &lt;Mona&gt;"
+    printed = worked("/sites/#{@site}/report/print", {from: nil})["file"]
+    get("/api/sites/#{@site}/report/printed/#{printed}")
+    assert_equal [200, "application/pdf", "%PDF-"],
+      [last_response.status, last_response.content_type, last_response.body[0, 5]]
     get("/api/sites/#{@site}/fixes/#{fix["id"]}/text?name=#{text["name"]}")
     assert_equal text["content"].b, last_response.body.b
     call(:put, "/sites/#{@site}/report", {sections: %w[nothing]}, status: 422)

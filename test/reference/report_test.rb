@@ -52,7 +52,7 @@ class ReportReferenceTest < Minitest::Test
   end
 
   def test_poppler_reads_the_sentences_of_the_pdf
-    pdf = IronTrellis::Ports::Reports::Pdf.write(@reporting.paper)
+    pdf = IronTrellis::Work::Reports::Pdf.write(@reporting.paper)
     text = Tempfile.create(["report", ".pdf"], binmode: true) do |file|
       file.write(pdf)
       file.flush

@@ -29,7 +29,8 @@ class FixTextsTest < Minitest::Test
             page(
               "Home",
               "<nav><a href=/gone>Old lamps</a></nav><a href=/a>a</a><a href=/b>b</a><a href=/hop>h</a>" \
-                "<a href=/secret/x>x</a><a href=/hidden>h</a><a href=/round>r</a><a href=/about>r</a><a href=/back>b</a>" \
+                "<a href=/secret/x>x</a><a href=/hidden>h</a><a href=/round>r</a><a href=/about>r</a>" \
+                "<a href=/back>b</a>" \
                 "<img src=/lamp.png>"
             ),
           # Canonicals that lead back to where they began, by another page and by a redirect.

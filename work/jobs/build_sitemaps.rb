@@ -5,6 +5,11 @@ module IronTrellis
     module Jobs
       # Builds the sitemaps that were asked for.
       class BuildSitemaps < Runtime::Job
+        LONG = true
+
+        # (see Runtime::Job.told)
+        def self.told(_given) = "the building of sitemaps"
+
         def run(build_id:)
           build = Store::Sitemaps::SitemapBuild.find_by(id: build_id, state: Store::Sitemaps::SitemapBuild::WAITING)
           begin

@@ -8,6 +8,9 @@ module IronTrellis
         # While other slots still hold URLs that may bring new ones, this one looks again after a moment.
         IDLE_SECONDS = 0.5
 
+        # (see Runtime::Job.told)
+        def self.told(given) = "the fetching of #{crawl_named(given["crawl_id"])}"
+
         def run(crawl_id:, slot:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
           return finish if crawl.nil? || !begun?(crawl)

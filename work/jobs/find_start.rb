@@ -5,6 +5,9 @@ module IronTrellis
     module Jobs
       # Finds out where a crawl begins of whose site only the bare domain was given, and lets it begin.
       class FindStart < Runtime::Job
+        # (see Runtime::Job.told)
+        def self.told(given) = "the start of #{crawl_named(given["crawl_id"])}"
+
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
           return finish unless crawl&.state == Store::Crawling::Crawl::WAITING

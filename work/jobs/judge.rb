@@ -5,9 +5,13 @@ module IronTrellis
     module Jobs
       # Works out the verdicts of a crawl whose fetching has ended.
       class Judge < Runtime::Job
+        LONG = true
         # A slot that was stopped stores what it had begun; one that died is not waited for longer than this.
         PATIENCE = 30
         LOOK_AGAIN_SECONDS = 0.3
+
+        # (see Runtime::Job.told)
+        def self.told(given) = "the verdicts of #{crawl_named(given["crawl_id"])}"
 
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
@@ -39,7 +43,7 @@ module IronTrellis
             crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
             Judging::Asking.follow_up(crawl, now)
             Sitemaps::Building.after_crawl(crawl, now: now)
-            Runtime::Queue.enqueue_once(RemakeFixes, {site_id: crawl.site_id}, queue: crawl.queue)
+            Runtime::Queue.enqueue_once(RemakeFixes, {site_id: crawl.site_id}, queue: Crawling::Runs::QUEUE)
             finish
           end
           Sites::Pruning.call(crawl.site)

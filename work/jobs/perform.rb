@@ -5,6 +5,12 @@ module IronTrellis
     module Jobs
       # Does what somebody waits for. What went wrong is told to them; it isn't tried again unless they ask.
       class Perform < Runtime::Job
+        # (see Runtime::Job.told)
+        def self.told(given)
+          kind = Store::Tasks::Task.where(id: given["task_id"]).pick(:kind)
+          kind ? Tasks::Registry.all.fetch(kind)::DOING : "something"
+        end
+
         def run(task_id:)
           task = Store::Tasks::Task.find_by(id: task_id)
           perform(task) if task&.open?

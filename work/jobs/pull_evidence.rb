@@ -5,6 +5,11 @@ module IronTrellis
     module Jobs
       # Asks an index for what it says, by its timetable.
       class PullEvidence < Runtime::Job
+        LONG = true
+
+        # (see Runtime::Job.told)
+        def self.told(_given) = "asking an index"
+
         def run(index_id:)
           index = Store::Evidence::Index.find_by(id: index_id)
           Evidence::Pulling.new(index, now: now).call_and_judge(by: "timetable") if index

@@ -5,7 +5,11 @@ module IronTrellis
     module Jobs
       # Works out the verdicts of a crawl again, after what its pages are judged by was changed. The facts stay.
       class Rejudge < Runtime::Job
+        LONG = true
         LOOK_AGAIN_SECONDS = 1
+
+        # (see Runtime::Job.told)
+        def self.told(given) = "the verdicts of #{crawl_named(given["crawl_id"])}"
 
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)

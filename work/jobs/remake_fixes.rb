@@ -5,6 +5,11 @@ module IronTrellis
     module Jobs
       # Makes the fixes of a site anew after its newest crawl was judged, and tells what somebody has to hear of.
       class RemakeFixes < Runtime::Job
+        LONG = true
+
+        # (see Runtime::Job.told)
+        def self.told(given) = "the fixes of #{site_named(given["site_id"])}"
+
         def run(site_id:)
           site = Store::Sites::Site.find_by(id: site_id)
           if site

@@ -7,6 +7,11 @@ module IronTrellis
     module Jobs
       # Drops a site or a crawl that was taken away a day ago, unless it was brought back since.
       class Remove < Runtime::Job
+        LONG = true
+
+        # (see Runtime::Job.told)
+        def self.told(_given) = "the removal of what was taken away"
+
         def run(removed_at:, site_id: nil, crawl_id: nil)
           gone =
             (

@@ -5,6 +5,11 @@ module IronTrellis
     module Jobs
       # Works out where the lost addresses of a judged crawl could lead.
       class SuggestTargets < Runtime::Job
+        LONG = true
+
+        # (see Runtime::Job.told)
+        def self.told(_given) = "targets for redirects"
+
         def run(run_id:)
           verdicts = Store::Judging::VerdictRun.find_by(id: run_id, suggested_at: nil)
           Redirects::SuggestedTargets.new(verdicts, clock: -> { now }).call if verdicts

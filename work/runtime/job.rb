@@ -10,10 +10,24 @@ module IronTrellis
       class Job < Que::Job
         SECONDS = 20
         MOST_TRIES = 5
+        # Whether it takes minutes, as what can't be cut into slices does.
+        LONG = false
 
         # Tried again soon at first, then less often; after some tries the job stays as data to be looked at.
         self.maximum_retry_count = MOST_TRIES
         self.retry_interval = ->(count) { [count**3, 60].min }
+
+        # @param _given [Hash{String => Object}] its arguments
+        # @return [String] what it does, as a noun that follows "busy with"
+        def self.told(_given) = raise(NotImplementedError)
+
+        def self.crawl_named(id)
+          crawl = Store::Crawling::Crawl.find_by(id: id)
+          crawl ? "crawl #{crawl.number} of #{crawl.site.name}" : "a crawl"
+        end
+
+        def self.site_named(id) = Store::Sites::Site.where(id: id).pick(:name) || "a site"
+        private_class_method :crawl_named, :site_named
 
         # Told when it was tried as often as it may be, with what went wrong the last time. A job that somebody waits
         # for says so here.

@@ -12,6 +12,8 @@ module IronTrellis
         # The priority of what somebody waits for, and how many threads of a worker do nothing else.
         ATTENDED = 10
         ATTENDED_THREADS = 4
+        # What takes minutes waits in a lane of its own, so that it holds up nothing that takes seconds.
+        LONG = "-long"
         # Jobs of a class and with arguments, that aren't finished.
         SAME = "job_class = $1 AND kwargs = $2::jsonb AND finished_at IS NULL"
 
@@ -32,9 +34,11 @@ module IronTrellis
         # @param queue [String]
         # @param at [Time, nil] not before
         # @param priority [Integer, nil] the lower, the sooner
+        # @param long [Boolean] whether it takes minutes
         # @return [void]
-        def enqueue(job, args, queue:, at: nil, priority: nil)
-          job.enqueue(**args, job_options: {queue: queue, run_at: at, priority: priority}.compact)
+        def enqueue(job, args, queue:, at: nil, priority: nil, long: job::LONG)
+          lane = long ? "#{queue}#{LONG}" : queue
+          job.enqueue(**args, job_options: {queue: lane, run_at: at, priority: priority}.compact)
         end
 
         # @param job [Class] a Job
@@ -64,21 +68,27 @@ module IronTrellis
         # free for it: kept in a buffer it would be locked away from other processes that could work it.
         #
         # @param queues [Array<String>]
-        # @param threads [Integer] for any job
+        # @param threads [Integer] for any job that takes seconds, and as many for those that take minutes
         # @param attended [Integer] further ones, for what somebody waits for
         # @yieldreturn [Boolean] whether to stop
         # @return [void]
         def work(queues:, threads:, attended: 0)
           # A lost connection ends the job engine's own thread, which raises here; one message of it is enough.
           Thread.report_on_exception = false
-          locker = Que::Locker.new(queues: queues, worker_priorities: [nil] * threads + [ATTENDED] * attended,
-            poll_interval: POLL_SECONDS, maximum_buffer_size: 0)
+          short = locker(queues, [nil] * threads + [ATTENDED] * attended)
+          long = locker(queues.map { |queue| "#{queue}#{LONG}" }, [nil] * threads)
           sleep 0.1 until yield
           @ending = true
-          locker.stop!
+          [short, long].each(&:stop)
+          [short, long].each(&:stop!)
         ensure
           @ending = false
         end
+
+        def locker(queues, priorities) =
+          Que::Locker.new(queues: queues, worker_priorities: priorities, poll_interval: POLL_SECONDS,
+            maximum_buffer_size: 0)
+        private_class_method :locker
 
         # @return [Boolean] whether this process was told to end: slices of work that can be cut short look at it
         def ending? = @ending || false
@@ -87,14 +97,16 @@ module IronTrellis
         #
         # @param queue [String]
         # @return [void]
-        def clear(queue) = Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue = $1", [queue])
+        def clear(queue) =
+          Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue IN ($1, $2)", [queue, "#{queue}#{LONG}"])
 
         # @param queue [String]
         # @return [Array<Hash>] jobs that failed for good or wait for another try, with what went wrong
         def errors(queue)
           Store::Postgres::Sql.rows(
-            "SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue = $1 AND error_count > 0",
-            [queue]
+            "SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue IN ($1, $2) AND " \
+            "error_count > 0",
+            [queue, "#{queue}#{LONG}"]
           )
         end
       end

@@ -22,7 +22,8 @@ module IronTrellis
               Jobs::Perform,
               {task_id: task.id},
               queue: Crawling::Runs::QUEUE,
-              priority: quick ? PRIORITY : nil
+              priority: quick ? PRIORITY : nil,
+              long: !quick
             )
             task
           end

@@ -3,7 +3,8 @@
 module IronTrellis
   module Work
     module Tasks
-      # The kinds of tasks, one file each in kinds/: each gives a CODE and does its work by `call`.
+      # The kinds of tasks, one file each in kinds/: each gives a CODE, says what it is DOING and does its work by
+      # `call`.
       module Registry
         module_function
 

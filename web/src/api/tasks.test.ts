@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { answers } from "../kit/testing";
 import { api } from "./client";
-import { Cancelled, type Task, worked } from "./tasks";
+import { Cancelled, type Task, whatWaits, whenWaitingChanges, worked } from "./tasks";
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
@@ -50,8 +50,26 @@ test("one that failed says what failed", async () => {
   expect(await waited()).toMatchObject({ message: "No crawl is judged yet.", status: 422 });
 });
 
+test("for what it waits is told to who looks, until it is taken up", async () => {
+  const busy = { nobody: false, text: "The workers are busy with the verdicts of crawl 3." };
+  becomes({ state: "waiting", waits_for: busy }, { state: "running" }, { state: "done", result: { links: 4 } });
+  const seen: (string | undefined)[] = [];
+  const end = whenWaitingChanges(() => seen.push(whatWaits()));
+  await waited();
+  end();
+  expect(seen).toEqual([busy.text, undefined]);
+});
+
+test("while workers are busy it goes on waiting", async () => {
+  becomes({ state: "waiting", waits_for: { nobody: false, text: "The workers are busy." } });
+  const told: string[] = [];
+  void worked("links_sought", ask(), (task) => told.push(task.state));
+  await vi.advanceTimersByTimeAsync(200_000);
+  expect(told.length).toBeGreaterThan(500);
+});
+
 test("where no worker takes it up, it says so instead of waiting for ever", async () => {
-  becomes({ state: "waiting" });
+  becomes({ state: "waiting", waits_for: { nobody: true, text: "No worker is running." } });
   expect(await waited()).toMatchObject({
     message: "No worker has taken this up. Start one with bin/worker, then try again.",
   });

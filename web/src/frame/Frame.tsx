@@ -6,6 +6,7 @@ import { JudgingFailed } from "./JudgingFailed";
 import { KeyHelp, useKeys } from "./Keys";
 import { StageRail } from "./StageRail";
 import { TopBar } from "./TopBar";
+import { Waiting } from "./Waiting";
 
 /** What is around every screen: the bar, the stage rail, and the dossier of the URL that the address names. */
 export function Frame({ screen, children }: { screen: string; children: ReactNode }) {
@@ -17,6 +18,7 @@ export function Frame({ screen, children }: { screen: string; children: ReactNod
       <StageRail screen={screen} />
       <Box component="main" sx={{ overflow: "auto", minHeight: 0, position: "relative" }}>
         <JudgingFailed />
+        <Waiting />
         {children}
       </Box>
       {screen !== "read/dossier" && <DossierSheet />}

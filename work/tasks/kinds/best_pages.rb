@@ -7,6 +7,7 @@ module IronTrellis
         # Asks an index for the best pages for a phrase, and for what others pay for.
         module BestPages
           CODE = "best_pages"
+          DOING = "asking an index for the best pages"
           MOST = 10
           SHOWN = %w[url title description].freeze
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Asks the pages of a decision whether it is there.
         module DecisionCheck
           CODE = "decision_check"
+          DOING = "a look at a decision"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Reads a page that is worked on, and those that it is held against.
         module DeskRead
           CODE = "desk_read"
+          DOING = "a reading at the desk"
 
           module_function
 

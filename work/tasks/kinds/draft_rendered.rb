@@ -7,6 +7,7 @@ module IronTrellis
         # Renders a page with its draft in it.
         module DraftRendered
           CODE = "draft_rendered"
+          DOING = "rendering a draft"
 
           module_function
 

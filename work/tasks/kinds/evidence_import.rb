@@ -7,6 +7,7 @@ module IronTrellis
         # Takes over a file of evidence that was brought, and has the newest crawl judged again.
         module EvidenceImport
           CODE = "evidence_import"
+          DOING = "an import of evidence"
 
           module_function
 

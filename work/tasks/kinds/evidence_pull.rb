@@ -7,6 +7,7 @@ module IronTrellis
         # Asks an index for all that it says, now.
         module EvidencePull
           CODE = "evidence_pull"
+          DOING = "asking an index"
 
           module_function
 

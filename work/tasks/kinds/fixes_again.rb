@@ -7,6 +7,7 @@ module IronTrellis
         # Makes the fixes of a site anew, and lays them out where it is said from when on.
         module FixesAgain
           CODE = "fixes_again"
+          DOING = "making fixes anew"
           TENTHS = 10
 
           module_function

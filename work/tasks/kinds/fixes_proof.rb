@@ -9,6 +9,7 @@ module IronTrellis
         # Looks live whether what fixes were for holds now.
         module FixesProof
           CODE = "fixes_proof"
+          DOING = "proving fixes"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Lays what an index stored of a page beside what is there now.
         module IndexLook
           CODE = "index_look"
+          DOING = "asking an index for a page"
 
           module_function
 

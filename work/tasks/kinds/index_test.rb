@@ -7,6 +7,7 @@ module IronTrellis
         # Asks an index whether it can be asked.
         module IndexTest
           CODE = "index_test"
+          DOING = "trying an index"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Looks for links that should be.
         module LinksSought
           CODE = "links_sought"
+          DOING = "a search for missing links"
 
           module_function
 

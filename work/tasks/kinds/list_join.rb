@@ -11,6 +11,7 @@ module IronTrellis
         # as a file.
         module ListJoin
           CODE = "list_join"
+          DOING = "joining a list"
           # More rows nobody reads on a screen.
           SHOWN = 1_000
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Fetches one URL of a crawl now, as its crawler or as a visitor.
         module LiveFetch
           CODE = "live_fetch"
+          DOING = "fetching a page"
 
           module_function
 

@@ -9,6 +9,7 @@ module IronTrellis
         # Reads an access log that was brought.
         module LogImport
           CODE = "log_import"
+          DOING = "an import of logs"
 
           module_function
 

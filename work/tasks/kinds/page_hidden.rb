@@ -7,6 +7,7 @@ module IronTrellis
         # Has an index hide a page, or show it again.
         module PageHidden
           CODE = "page_hidden"
+          DOING = "having a page hidden"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Renders one URL of a crawl now, as its crawler and as a visitor.
         module PageRendered
           CODE = "page_rendered"
+          DOING = "rendering a page"
 
           module_function
 

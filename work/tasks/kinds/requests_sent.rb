@@ -7,6 +7,7 @@ module IronTrellis
         # Asks an index for today's portion of what it is to fetch again.
         module RequestsSent
           CODE = "requests_sent"
+          DOING = "sending requests to an index"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Reads a robots.txt again, beside what a crawl found.
         module RobotsAgain
           CODE = "robots_again"
+          DOING = "fetching a robots.txt"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Tries the robots.txt that an origin has now.
         module RobotsTrial
           CODE = "robots_trial"
+          DOING = "a trial of a robots.txt"
 
           module_function
 

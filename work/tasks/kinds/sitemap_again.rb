@@ -7,6 +7,7 @@ module IronTrellis
         # Reads a sitemap file again, beside what a crawl found.
         module SitemapAgain
           CODE = "sitemap_again"
+          DOING = "fetching a sitemap"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Sends a sitemap to an index, or withdraws it, and notes what the index says of all of them then.
         module SitemapSent
           CODE = "sitemap_sent"
+          DOING = "sending a sitemap"
 
           module_function
 

@@ -7,6 +7,7 @@ module IronTrellis
         # Sorts out what an index left out, each URL looked at first, and keeps it.
         module Triage
           CODE = "triage"
+          DOING = "sorting what an index left out"
 
           module_function
 

@@ -7,22 +7,30 @@ type Check = Sheet["checks"][number];
 
 /** Which checks the page meets, and which its draft does: the share of them by weight is its fit. */
 export function FitOf({ sheet }: { sheet: Sheet }) {
-  const changed = sheet.draft_fit !== sheet.fit;
   return (
     <Part title="Fit" level="h2">
       <Apart role="status" mb={1}>
-        Meets <strong>{sheet.fit}</strong> of 100 by weight
-        {changed && (
-          <>
-            , as drafted <strong>{sheet.draft_fit}</strong>
-          </>
-        )}
-        .
+        <Share sheet={sheet} />
       </Apart>
       {sheet.checks.map((check) => (
         <One key={check.name} check={check} />
       ))}
     </Part>
+  );
+}
+
+function Share({ sheet }: { sheet: Sheet }) {
+  if (sheet.fit === null) return <>Name a phrase or a rival to see how well the page fits.</>;
+  return (
+    <>
+      Meets <strong>{sheet.fit}</strong> of 100 by weight
+      {sheet.draft_fit !== sheet.fit && (
+        <>
+          , as drafted <strong>{sheet.draft_fit}</strong>
+        </>
+      )}
+      .
+    </>
   );
 }
 

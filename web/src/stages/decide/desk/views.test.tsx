@@ -44,6 +44,11 @@ test("where the draft changes nothing only one number is told", () => {
   expect(screen.getByRole("status").textContent).toBe("Meets 40 of 100 by weight.");
 });
 
+test("without a phrase or a rival there is nothing to fit", () => {
+  render(<FitOf sheet={sheet({ fit: null, draft_fit: null, checks: [] })} />);
+  expect(screen.getByRole("status").textContent).toBe("Name a phrase or a rival to see how well the page fits.");
+});
+
 const PICTURE = {
   url: "http://a.test/IMG_1.jpg",
   alt: null,

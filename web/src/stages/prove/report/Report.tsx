@@ -16,7 +16,7 @@ import { Unready } from "../../../kit/Unready";
 import { Stops } from "./Stops";
 import { type Report as Told, useReport } from "./useReport";
 
-const FORMS = ["pdf", "html", "xlsx"];
+const FORMS = ["html", "xlsx"];
 
 /** For the person who pays: what was wrong, was done, is free, is left, and comes next. */
 export default function Report() {
@@ -37,6 +37,10 @@ export default function Report() {
             {told.crawls[1]?.number} of {told.crawls[1] && day(told.crawls[1].day)}
           </Quiet>
           <Spring />
+          {work.print.error && <Alert severity="error">{work.print.error.message}</Alert>}
+          <Button disabled={work.print.isPending} onClick={() => work.print.mutate()}>
+            {work.print.isPending ? "Printing …" : "Print as PDF"}
+          </Button>
           <FileLinks
             what="On paper:"
             files={FORMS.map((form) => ({

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../../../api/client";
+import { worked } from "../../../api/tasks";
 import { useAddress } from "../../../kit/address";
 import { asked } from "../../../kit/screen";
 
@@ -19,7 +20,17 @@ export function useReport() {
       data(api.PUT("/sites/{site}/report", { params: { path: { site } }, body })),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["report", site] }),
   });
+  const print = useMutation({
+    mutationFn: async () => {
+      const { file } = await worked(
+        "report_printed",
+        api.POST("/sites/{site}/report/print", { params: { path: { site } }, body: { from: from ?? null } }),
+      );
+      window.location.assign(`/api/sites/${site}/report/printed/${file}`);
+    },
+  });
   return {
+    print,
     site,
     from,
     setFrom: (number: string) => change({ from: number || undefined }, true),

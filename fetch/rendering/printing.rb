@@ -3,44 +3,33 @@
 require "tmpdir"
 
 module IronTrellis
-  module Ports
-    module Reports
-      # A report printed by Chromium.
-      module Pdf
-        ENDING = "pdf"
-        TYPE = "application/pdf"
+  module Fetch
+    module Rendering
+      # A page of our own as it is printed.
+      module Printing
         SECONDS = 60
-        FLAGS = {
-          "no-sandbox" => nil,
-          "disable-gpu" => nil,
-          "disable-dev-shm-usage" => nil,
-          "disable-background-networking" => nil,
-          "disable-component-update" => nil,
-          "disable-sync" => nil,
-          "no-first-run" => nil
-        }.freeze
 
         module_function
 
-        # @param paper [Paper]
-        # @return [String] bytes
+        # @param html [String] a page that stands alone
+        # @return [String] a PDF, bytes
         # @raise [Core::Error::Conflict] where there is no Chromium, or it doesn't answer
-        def write(paper)
+        def call(html)
           # Not before: no other command needs it.
           require "ferrum"
           Dir.mktmpdir do |folder|
-            file = File.join(folder, "report.html")
-            File.write(file, Html.write(paper))
+            file = File.join(folder, "page.html")
+            File.write(file, html)
             printed("file://#{file}")
           end
-        rescue Ferrum::Error => error
+        rescue ::Ferrum::Error => error
           raise Core::Error::Conflict.new(
                   "Chromium can't print the report (#{error.message}). Take HTML, or install Debian's chromium."
                 )
         end
 
         def printed(address)
-          browser = Ferrum::Browser.new(timeout: SECONDS, process_timeout: SECONDS, browser_options: FLAGS)
+          browser = Chromium.start(timeout: SECONDS)
           browser.go_to(address)
           browser.pdf(encoding: :binary, prefer_css_page_size: true, print_background: true)
         ensure
