@@ -27,3 +27,32 @@ once() {
 
 # Where bin/setup had to bring its own Node, it comes first.
 if [ -x "$VAR/node/node_modules/.bin/node" ]; then PATH="$VAR/node/node_modules/.bin:$PATH"; fi
+
+# start_together PROCFILE LOG: starts what a Procfile names under one supervisor, in a process group of its own.
+start_together() {
+  together_log="$2"
+  # Without job control what is started in the background leads no group, so this becomes the supervisor itself.
+  setsid bundle exec foreman start --procfile "$1" --root "$ROOT" --timeout 10 > "$together_log" 2>&1 &
+  together_pid=$!
+}
+
+# stay_together: waits until one of them ends, or their supervisor does, and says which; it is never wanted.
+stay_together() {
+  local code=0 part
+  wait "$together_pid" || code=$?
+  part="$(grep -aoE '[a-z]+\.[0-9]+ +\| +(exited with code|terminated by).*' "$together_log" | head -1 | sed -E 's/\.[0-9]+ +\| +/ /')" || true
+  end_together
+  fail "It ended by itself: ${part:-the supervisor of its parts (code $code)}. The whole log is $together_log. Start it again."
+}
+
+# end_together: ends all of it, whoever lives still.
+end_together() {
+  [ -n "${together_pid:-}" ] || return 0
+  kill -TERM "$together_pid" 2>/dev/null && { wait "$together_pid" 2>/dev/null || true; }
+  kill -TERM -- "-$together_pid" 2>/dev/null || return 0
+  for _ in $(seq 100); do
+    kill -0 -- "-$together_pid" 2>/dev/null || return 0
+    sleep 0.1
+  done
+  kill -KILL -- "-$together_pid" 2>/dev/null || true
+}

@@ -94,7 +94,7 @@ module IronTrellis
 
         raise Core::Error.new(
                 "The demo's crawl did not end: " \
-                "#{Runtime::Queue.errors(queue).map { |job| job["last_error_message"] }.first || "it is too slow"}"
+                "#{Runtime::Queue.errors(queue).first&.fetch("why") || "it is too slow"}"
               )
       end
 

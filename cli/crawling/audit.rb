@@ -178,7 +178,7 @@ module IronTrellis
           failures = Work::Runtime::Queue.errors(crawl.queue).select { |job| job["error_count"] > 2 }
           if failures.any?
             raise Root::Stop.new(
-              "The crawl failed: #{failures.first["last_error_message"].lines.first.strip}",
+              "The crawl failed: #{failures.first["why"]}",
               Root::COULD_NOT
             )
           end

@@ -18,9 +18,7 @@ module IronTrellis
         def initialize(cron:, time_zone:)
           @cron = cron.to_s.strip
           @time_zone = time_zone.to_s.strip
-          unless EtOrbi.get_tzone(@time_zone)
-            raise problem("time_zone", "“#{time_zone}” is no time zone. Give one like Europe/Lisbon, or UTC.")
-          end
+          raise problem("time_zone", Fields::TimeZone.unknown(@time_zone)) unless Fields::TimeZone.known?(@time_zone)
 
           @line = Fugit.parse_cron("#{@cron} #{@time_zone}")
           unless @line && @cron.split.size == 5

@@ -12,27 +12,35 @@ module IronTrellis
         #   none
         def of(tasks)
           after = tasks.to_h { |task| [task.id, task.after] }
-          open = after.transform_values(&:dup)
-          # What waits for nothing any more is taken away; what is left waits for a circle, or is one.
-          loop do
-            free = open.select { |_, ids| ids.none? { |id| open.key?(id) } }.keys
-            break if free.empty?
-
-            free.each { |id| open.delete(id) }
-          end
-          open.empty? ? nil : circle(open)
+          left = bound(after)
+          left.empty? ? nil : circle(after, left)
         end
 
-        def circle(open)
-          way = [open.keys.first]
-          loop do
-            one = open[way.last].find { |id| open.key?(id) }
-            return way.drop(way.index(one)) << one if way.include?(one)
-
-            way << one
+        # What waits for nothing any more is taken away; what is left waits for a circle, or is one.
+        #
+        # @return [Hash{Object => Integer}] those that are left, by for how many they wait
+        def bound(after)
+          behind = Hash.new { |found, id| found[id] = [] }
+          after.each { |id, ids| ids.uniq.each { |one| behind[one] << id if after.key?(one) } }
+          waits = after.transform_values { |ids| ids.uniq.count { |id| after.key?(id) } }
+          free = waits.select { |_, count| count.zero? }.keys
+          while (id = free.pop)
+            waits.delete(id)
+            behind[id].each { |one| (waits[one] -= 1).zero? && free << one }
           end
+          waits
         end
-        private_class_method :circle
+
+        def circle(after, left)
+          seen = {}
+          id = left.keys.first
+          until seen.key?(id)
+            seen[id] = seen.size
+            id = after[id].find { |one| left.key?(one) }
+          end
+          seen.keys.drop(seen[id]) << id
+        end
+        private_class_method :bound, :circle
       end
     end
   end

@@ -6,6 +6,9 @@ module IronTrellis
       # Orders from which the search begins: as they came, by what the best chain that begins with each is worth an
       # hour, by the best order of each owner alone, and that one moved so that deadlines are met.
       class Orders
+        # Of more than so many, which of them can be begun takes too long to look for again and again.
+        MOST_TO_WAIT = 2_000
+
         # @param problem [Problem]
         # @param placing [Placing]
         def initialize(problem, placing = Placing.new(problem))
@@ -29,7 +32,7 @@ module IronTrellis
         private
 
         def across? =
-          @problem.before.each_with_index.any? do |some, place|
+          @problem.size <= MOST_TO_WAIT && @problem.before.each_with_index.any? do |some, place|
             some.any? { |one| @problem.owner_of[one] != @problem.owner_of[place] }
           end
 

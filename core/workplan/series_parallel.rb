@@ -10,14 +10,8 @@ module IronTrellis
       # constraints, Annals of Discrete Mathematics 2, 1978; W. A. Horn, SIAM J. Appl. Math. 23, 1972; W. E. Smith,
       # Naval Research Logistics Quarterly 3, 1956 (from memory).
       class SeriesParallel
-        # Tasks that are best done one right behind another: what they are worth, how long they take, their places.
-        Chain =
-          Struct.new(:benefit, :hours, :places) do
-            # @return [Boolean] whether it is worth more an hour
-            def better?(other) = benefit * other.hours > other.benefit * hours
-
-            def +(other) = Chain.new(benefit + other.benefit, hours + other.hours, places + other.places)
-          end
+        # Of more than these the sets take too long; only forests are ordered then.
+        MOST = 1_500
 
         # The precedence isn't made of series and parallels.
         class Tangled < StandardError
@@ -28,9 +22,9 @@ module IronTrellis
         # @param before [Array<Array<Integer>>] by place, places of those before it
         def initialize(problem, places, before = problem.before)
           @problem = problem
-          @places = places
-          @bits = places.each_with_index.to_h { |place, bit| [place, bit] }
-          @above = above(before)
+          own = places.to_h { |place| [place, true] }
+          @places = problem.in_order.select { |place| own.key?(place) }
+          @before = @places.to_h { |place| [place, before[place].select { |one| own.key?(one) }] }
         end
 
         # @return [Array<Integer>] places
@@ -49,39 +43,33 @@ module IronTrellis
 
         private
 
-        def chains = @chains ||= @places.empty? ? [] : of((1 << @places.size) - 1)
+        def chains = @chains ||= Forest.new(@problem, @places, @before).chains || of_sets
 
-        # By bit, those that come before it at any remove, and those that come behind, as bits.
-        def above(before)
-          direct = @places.map { |place| before[place].filter_map { |one| @bits[one] } }
-          all = Array.new(@places.size)
-          visit = ->(bit) { all[bit] ||= direct[bit].inject(0) { |sum, one| sum | 1 << one | visit.call(one) } }
-          topological(direct).each { |bit| visit.call(bit) }
-          all.each_with_index do |mask, bit|
-            each_bit(mask) { |one| (@below ||= Array.new(@places.size, 0))[one] |= 1 << bit }
-          end
-          @below ||= Array.new(@places.size, 0)
-          all
+        def of_sets
+          raise Tangled if @places.size > MOST
+
+          @bits = @places.each_with_index.to_h { |place, bit| [place, bit] }
+          @above, @below = removes
+          of((1 << @places.size) - 1)
         end
 
-        # So that no visit goes deep.
-        def topological(direct)
-          rank = @problem.in_order.each_with_index.to_h
-          (0...direct.size).sort_by { |bit| rank[@places[bit]] }
+        # By bit, those that come before it at any remove, and those that come behind, as bits.
+        def removes
+          direct = @places.map { |place| @before[place].map { |one| @bits.fetch(one) } }
+          above = Array.new(@places.size, 0)
+          direct.each_with_index { |some, bit| some.each { |one| above[bit] |= 1 << one | above[one] } }
+          below = Array.new(@places.size, 0)
+          direct.each_with_index.reverse_each { |some, bit| some.each { |one| below[one] |= 1 << bit | below[bit] } }
+          [above, below]
         end
 
         def of(mask)
-          return [single(mask)] if (mask & (mask - 1)).zero?
+          return [Chain.single(@problem, @places[mask.bit_length - 1])] if (mask & (mask - 1)).zero?
 
           parts = parts(mask) { |bit| @above[bit] | @below[bit] }
-          return sorted(parts.flat_map { |part| of(part) }) if parts.size > 1
+          return Chain.beside(parts.map { |part| of(part) }) if parts.size > 1
 
-          series(mask).map { |part| of(part) }.reduce { |first, second| joined(first, second) }
-        end
-
-        def single(mask)
-          place = @places[mask.bit_length - 1]
-          Chain.new(@problem.benefits[place], @problem.hours[place], [place])
+          series(mask).map { |part| of(part) }.reduce { |first, second| Chain.joined(first, second) }
         end
 
         # Sets of bits that nothing binds to each other.
@@ -112,31 +100,6 @@ module IronTrellis
           raise Tangled if parts.size == 1
 
           parts.sort_by { |part| (@above[(part & -part).bit_length - 1] & mask).to_s(2).count("1") }
-        end
-
-        def sorted(chains) = chains.sort { |one, other|
-          if one.better?(other)
-            -1
-          else
-            (other.better?(one) ? 1 : 0)
-          end
-        }
-
-        # What comes first and isn't worth its time is done only when what it holds up is worth it.
-        def joined(first, second)
-          first, second = first.dup, second.dup
-          return first + second unless second.first.better?(first.last)
-
-          middle = first.pop + second.shift
-          loop do
-            if first.any? && middle.better?(first.last)
-              middle = first.pop + middle
-            elsif second.any? && second.first.better?(middle)
-              middle += second.shift
-            else
-              return *first, middle, *second
-            end
-          end
         end
 
         def each_bit(mask)

@@ -126,12 +126,17 @@ module IronTrellis
             sleep B::STEP_SECONDS
             return if broken?
             return "time" if now - @began >= B::SECONDS
-            return "navigations" if @navigations > B::MOST_NAVIGATIONS
+            return stopped if @navigations > B::MOST_NAVIGATIONS
             return "quiet" if quiet?
 
             @broken ||= "memory" if (step % B::MEMORY_STEPS).zero? && @browser.megabytes > B::MOST_MEGABYTES
             step += 1
           end
+        end
+
+        def stopped
+          send_to_page("Page.stopLoading")
+          "navigations"
         end
 
         # Scripts may still ask for something within the time that it has to be quiet.
@@ -197,7 +202,8 @@ module IronTrellis
         # What there is not is said, and why.
         def end_of(rendered)
           why = rendered.error_detail || ("the page stopped answering" if broken?) || @unseen
-          rendered.ended_by = "hung" if @broken == "hung"
+          # What goes on and on can't always be asked while it does.
+          rendered.ended_by = "hung" if @broken == "hung" && rendered.ended_by != "navigations"
           rendered.missing = @wanted.reject { |part| rendered[part]&.then { |one| one != [] } }
             .to_h { |part| [part.to_s, why || "the browser gave none"] }
         end

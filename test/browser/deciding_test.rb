@@ -123,7 +123,7 @@ class DecidingScreensTest < Minitest::Test
     type "Target", "http://www.skerrylamps.example/help/$1"
     assert_text(/It takes \d+ known URLs, \d+ pages that live among them/)
     click_button "Add it to the map"
-    assert_text "pattern, query dropped"
+    assert_text "pattern, query kept"
     assert_empty accessibility_faults, "map"
     click_button "Test against the servers"
     assert_text(/of \d+ tested answer otherwise/, wait: 30)

@@ -208,7 +208,7 @@ class AuditTest < Minitest::Test
       [
         crawl.state,
         IronTrellis::Store::Postgres::Sql
-          .run("SELECT count(*) FROM que_jobs WHERE queue = $1", [crawl.queue])
+          .run("SELECT count(*) FROM que_jobs WHERE queue LIKE $1", ["#{crawl.queue}%"])
           .getvalue(0, 0)
           .to_i
       ]

@@ -49,7 +49,7 @@ class LanguagePairsTest < Minitest::Test
   end
 
   def test_a_complete_set_in_three_forms
-    set = Languages::CompleteSet.new({"en" => "http://a.test/?a&b", "da" => "http://b.test/"})
+    set = Languages::CompleteSet.new({"en" => "http://a.test/?a&b", "da" => "http://b.test/"}, main: "en")
     assert_equal [
       '<link rel="alternate" hreflang="da" href="http://b.test/">',
       '<link rel="alternate" hreflang="en" href="http://a.test/?a&amp;b">',

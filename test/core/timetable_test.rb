@@ -21,6 +21,7 @@ class TimetableTest < Minitest::Test
     {
       ["at dawn", "UTC"] => /minute, hour, day/,
       ["30 4 * * *", "Skerry"] => /no time zone/,
+      ["30 4 * * *", "Europe/#{"Lisbon" * 30_000}"] => /\A.{0,200}no time zone/,
       ["*/5 * * * *", "UTC"] => /once an hour/,
       ["", "UTC"] => /no timetable/,
       ["30 4 * * * *", "UTC"] => /no timetable/

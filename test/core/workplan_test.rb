@@ -17,6 +17,11 @@ class WorkplanTest < Minitest::Test
     W::Scheduler.new(reading.owners, clock: CLOCK, seconds: seconds).call(reading.tasks)
   end
 
+  def costs(problem, order)
+    hours = 0.0
+    order.sum { |place| problem.benefits[place] * (hours += problem.hours[place]) }
+  end
+
   def days(plan) = plan.schedule.to_h { |one| [one[:id], one.values_at(:start, :finish, :finish_hours)] }
 
   def test_one_owner_by_benefit_an_hour
@@ -109,6 +114,37 @@ class WorkplanTest < Minitest::Test
     owners = [{"name" => "Ada"}, {"name" => "Bo"}]
     found = plan([["x", 9, 8, {"owner" => nil}], ["y", 5, 8, {"owner" => nil}], ["z", 1, 2]], owners: owners)
     assert_equal({"x" => "Ada", "y" => "Bo", "z" => "Ada"}, found.schedule.to_h { |one| one.values_at(:id, :owner) })
+  end
+
+  # Reference: all orders of small forests, tried one by one.
+  def test_forests_have_the_best_order_there_is
+    chance = Random.new(7)
+    20.times do
+      links = Array.new(6) { |place| (place.zero? || chance.rand < 0.3) ? [] : [chance.rand(place)] }
+      turned = Array.new(6) { |place| links.each_index.select { |one| links[one] == [place] } }
+      [links, turned].each do |before|
+        fixes = before.each_with_index.map do |some, place|
+          ["f#{place}", chance.rand(0..9), chance.rand(0..4), {"after" => some.map { |one| "f#{one}" }}]
+        end
+        problem = plan(fixes).problem
+        orders = problem.tasks.each_index.to_a.permutation.select do |order|
+          order.all? { |place| problem.before[place].all? { |one| order.index(one) < order.index(place) } }
+        end
+        best = orders.map { |order| costs(problem, order) }.min
+        found = W::SeriesParallel.new(problem, (0...6).to_a)
+        assert_in_delta best, found.objective, 1e-6
+        assert_includes orders, found.order
+      end
+    end
+  end
+
+  # Each step needs the time it has: ten thousand in a chain would take hours if steps grew with what is there.
+  def test_ten_thousand_fixes_in_a_chain_are_laid_out_one_behind_another
+    names = Array.new(10_000) { |number| "f#{number}" }
+    fixes = names.each_with_index.map do |name, number|
+      [name, number * 37 % 101, 1 + number % 5, {"after" => names[number - 1, 1].first(number)}]
+    end
+    assert_equal names, plan(fixes, seconds: 0).schedule.map { |one| one[:id] }
   end
 
   def test_many_fixes_are_never_worse_than_as_they_came_and_always_laid_out_alike

@@ -35,6 +35,15 @@ class TablesTest < Minitest::Test
       CSV.parse(text.delete_prefix("\uFEFF")).drop(1)
   end
 
+  # Source: OWASP, CSV injection: what begins with a break and then =, and wide signs, too.
+  def test_blanks_and_breaks_hide_no_formula
+    formulas = ["\n=1+1", " \r\n @x", "\u00A0+1", "＝1", "\u200B-1", "\ttext"]
+    text = written("csv", [formulas, ["a\n=b", "say = 1", "", nil]]).force_encoding("UTF-8")
+
+    assert_equal [formulas.map { |one| "'#{one}" }, ["a\n=b", "say = 1", "", nil]],
+      CSV.parse(text.delete_prefix("\uFEFF")).drop(1)
+  end
+
   def test_json_lines_keep_lists_and_types
     assert_equal ROWS, written("jsonl").lines.map { |line| JSON.parse(line).values }
   end

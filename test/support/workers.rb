@@ -39,6 +39,14 @@ module Workers
     end
   end
 
+  # @param pid [Integer]
+  # @return [Boolean] whether it runs; one that has ended and wasn't waited for doesn't
+  def alive?(pid)
+    !File.read("/proc/#{pid}/stat")[/\A.*\) (.)/, 1].then { |state| state.nil? || state == "Z" }
+  rescue SystemCallError
+    false
+  end
+
   # @param crawl [IronTrellis::Store::Crawl] finished
   # @return [Hash{String => Array<Hash>}] rows of the audit's files, without what time it took
   def audit_rows(crawl)

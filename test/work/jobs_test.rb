@@ -121,7 +121,7 @@ class JobsTest < Minitest::Test
   def test_a_judging_that_fails_for_good_is_told_and_can_be_tried_again
     Work::Judging::Asking.again(@crawl, now: Time.now)
     failing(Work::Jobs::Rejudge)
-    assert_match(/out of lamps/, @crawl.reload.judging_error)
+    assert_match(/Something in the program went wrong/, @crawl.reload.judging_error)
     refute @crawl.judged_again?, "nobody waits for what failed"
     Work::Judging::Asking.again(@crawl, now: Time.now)
     assert_nil @crawl.reload.judging_error
@@ -134,7 +134,7 @@ class JobsTest < Minitest::Test
     Work::Runtime::Queue.enqueue(Work::Jobs::Judge, {crawl_id: @crawl.id}, queue: "crawl")
     failing(Work::Jobs::Judge)
     assert_equal "failed", @crawl.reload.state
-    assert_match(/could not be worked out: .*out of lamps/, @crawl.message)
+    assert_match(/could not be worked out: Something in the program went wrong/, @crawl.message)
     Work::Judging::Asking.of_interrupted(@crawl, now: Time.now)
     work { @crawl.reload.ended? }
     assert_equal ["finished", nil], [@crawl.state, @crawl.judging_error]
@@ -146,7 +146,7 @@ class JobsTest < Minitest::Test
       PG::DiskFull.new("no space left on device")
     )
     assert_equal "paused", @crawl.reload.state
-    assert_match(/no space left on device/, @crawl.message)
+    assert_match(/again and again: The disk is full/, @crawl.message)
     Work::Crawling::Runs.resume(@crawl)
     assert_equal ["crawling", nil], [@crawl.reload.state, @crawl.message]
   end

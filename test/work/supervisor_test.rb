@@ -34,12 +34,6 @@ class SupervisorTest < Minitest::Test
     super
   end
 
-  def alive?(pid)
-    !File.read("/proc/#{pid}/stat")[/\A.*\) (.)/, 1].then { |state| state.nil? || state == "Z" }
-  rescue SystemCallError
-    false
-  end
-
   # @return [Integer] the next child
   def child(reader)
     assert reader.wait_readable(15), "no child was started"

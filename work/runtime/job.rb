@@ -50,8 +50,7 @@ module IronTrellis
 
         # @param error [Exception]
         # @return [String] for people
-        def told(error) =
-          error.is_a?(Core::Error) ? error.message : "#{error.message.lines.first&.strip} (#{error.class})"
+        def told(error) = Failure.told(error)
 
         def now = Time.now
 

@@ -76,11 +76,12 @@ module IronTrellis
           # A lost connection ends the job engine's own thread, which raises here; one message of it is enough.
           Thread.report_on_exception = false
           short = locker(queues, [nil] * threads + [ATTENDED] * attended)
-          long = locker(queues.map { |queue| "#{queue}#{LONG}" }, [nil] * threads)
+          long = locker(queues.map { |queue| "#{queue}#{LONG}" }, [nil] * threads) if threads.positive?
+          lockers = [short, long].compact
           sleep 0.1 until yield
           @ending = true
-          [short, long].each(&:stop)
-          [short, long].each(&:stop!)
+          lockers.each(&:stop)
+          lockers.each(&:stop!)
         ensure
           @ending = false
         end
@@ -101,13 +102,13 @@ module IronTrellis
           Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue IN ($1, $2)", [queue, "#{queue}#{LONG}"])
 
         # @param queue [String]
-        # @return [Array<Hash>] jobs that failed for good or wait for another try, with what went wrong
+        # @return [Array<Hash>] jobs that failed for good or wait for another try, with why, in words
         def errors(queue)
           Store::Postgres::Sql.rows(
             "SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue IN ($1, $2) AND " \
             "error_count > 0",
             [queue, "#{queue}#{LONG}"]
-          )
+          ).map { |job| job.merge("why" => Failure.kept(job["last_error_message"])) }
         end
       end
     end

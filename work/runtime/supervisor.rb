@@ -38,6 +38,7 @@ module IronTrellis
             watch
             break if over?
 
+            warn "A worker ended (#{how(@status)}) and is started again."
             @short_lives = (monotonic - began > LONG_LIFE_SECONDS) ? 0 : @short_lives + 1
             sleep PAUSES.fetch(@short_lives, PAUSES.last)
           end
@@ -71,7 +72,11 @@ module IronTrellis
           @child = nil
         end
 
-        def gone? = !Process.wait(@child, Process::WNOHANG).nil?
+        def gone? = (@status = Process.wait2(@child, Process::WNOHANG)&.last)
+
+        def how(status)
+          status.signaled? ? "by #{Signal.signame(status.termsig)}" : "with code #{status.exitstatus}"
+        end
 
         def heard?(reader)
           reader.wait_readable(SIGN_SECONDS) && !reader.read_nonblock(100, exception: false).nil?
@@ -90,7 +95,7 @@ module IronTrellis
           give_signs(writer, Process.ppid)
           @work.call(-> { ending })
         rescue => error
-          warn "A worker stopped and is started again: #{error.message.lines.first&.strip} (#{error.class})"
+          warn "A worker failed: #{error.message.lines.first&.strip} (#{error.class})"
           exit!(1)
         end
 

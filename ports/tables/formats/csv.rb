@@ -11,7 +11,8 @@ module IronTrellis
           PLACE = 1
           MARK = "\uFEFF"
           # A spreadsheet would take a text that begins so for a formula, and run it.
-          FORMULA = /\A[=+\-@\t\r]/
+          # So would some one that begins so behind blanks and line breaks, and some in wide signs.
+          FORMULA = /\A[[:space:]\p{Cf}]*[=+\-@＝＋－＠]|\A[\t\r\n]/
           # Cells with these stand in quotes: signs of the format, and delimiters that programs take elsewhere.
           DELICATE = /[",;|\t\r\n]/
           TYPE = "text/csv; charset=utf-8"
