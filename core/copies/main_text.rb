@@ -6,7 +6,7 @@ module IronTrellis
       # The text that a page is there for: without navigation, the page's own header and footer and what stands aside,
       # without lines that are nothing but links, and without the boilerplate of its kind.
       module MainText
-        # A page of which nearly nothing is left is nothing but its template, or a list of links: then that counts.
+        # A page with fewer words of its own is no copy of another and quotes none: it says too little to tell (ours).
         LEAST_WORDS = 15
 
         module_function
@@ -37,17 +37,21 @@ module IronTrellis
         # @param numbers [Array<Integer>] of those outside the frames
         # @param menus [Array<Integer>] of those that are nothing but links
         # @param boilerplate [Array<Hash{String => true}>] of the groups and folders that the page belongs to
-        # @return [Array<Integer>] numbers of the lines of its main text
+        # @return [Array(Array<Integer>, Array<Integer>)] numbers of the lines of its main text, and of its own lists of
+        #   links
         def own(lines, numbers, menus, boilerplate)
-          spoken = enough(lines, numbers, numbers - (menus || []))
-          return spoken if boilerplate.all?(&:empty?)
-
-          enough(lines, spoken, spoken.reject { |number| boilerplate.any? { |blocks| blocks.key?(lines[number]) } })
+          own = boilerplate.all?(&:empty?) ? numbers : numbers.reject { |one| said?(lines[one], boilerplate) }
+          menus = (menus || []).to_h { |one| [one, true] }
+          own.partition { |one| !menus.key?(one) }
         end
 
-        def enough(lines, all, some) =
-          (some.size == all.size || some.sum { |number| lines[number].count(" ") + 1 } < LEAST_WORDS) ? all : some
-        private_class_method :enough
+        # @param lines [Array<String>] all of a page
+        # @param numbers [Array<Integer>] of some of them
+        # @return [Integer] their words
+        def words(lines, numbers) = numbers.sum { |number| Content::Words.count(lines[number]) }
+
+        def said?(line, boilerplate) = boilerplate.any? { |blocks| blocks.key?(line) }
+        private_class_method :said?
       end
     end
   end

@@ -6,7 +6,8 @@ module IronTrellis
   module Core
     module Copies
       # How much of each text is found in no other: the share of its shingles that are seen once. What a text quotes of
-      # a page that it links to is that page's: it counts as the page's own, and not as the text's.
+      # a page that it links to is that page's: it counts as the page's own, and not as the text's. Where a site says
+      # the same once in parts and once on one page, the parts own it.
       class UniqueShare
         # Shingles are kept in so many parts by their number, so that sorting takes little room beside them.
         PARTS = 16
@@ -18,6 +19,9 @@ module IronTrellis
         # Of more shingles than these only a sample is kept, by their number: shares stay right but for chance.
         MOST = 50_000_000
         NOBODY = -1
+        # A text half of which is found in others that are a third of its length at most is an edition of those (ours).
+        EDITION_SHARE = 0.5
+        PART_OF = 3
 
         # @param expected [Integer] shingles in all, about
         def initialize(expected)
@@ -51,12 +55,67 @@ module IronTrellis
         # @return [Array<Float, nil>] by number of the text, from 0 to 1; nil where nothing of it was kept
         def shares
           put_away
-          alone = Numo::Int32.zeros(@sizes.size)
-          @parts.each_index { |part| alone += seen_once(occurrences(part)) }
+          alone, covered = Array.new(2) { Numo::Int32.zeros(@sizes.size) }
+          @parts.each_index do |part|
+            sorted = in_order(occurrences(part))
+            alone += seen_once(sorted)
+            covered += found_in_parts(sorted)
+          end
+          alone = of_parts(alone, editions(covered)) if @sizes.any? && editions(covered).any?
           @sizes.each_with_index.map { |size, number| size.zero? ? nil : [alone[number].fdiv(size), 1.0].min }
         end
 
         private
+
+        # @param covered [Numo::Int32] by number of the text, its shingles that are found in parts of it
+        # @return [Numo::Bit] by number of the text
+        def editions(covered) = covered.ge(sizes * EDITION_SHARE) & covered.gt(0)
+
+        # @param alone [Numo::Int32] by number of the text, its shingles that are seen once
+        # @param editions [Numo::Bit]
+        # @return [Numo::Int32] the same, where editions say nothing against their parts
+        def of_parts(alone, editions)
+          found = Numo::Int32.zeros(@sizes.size)
+          @parts.each_index do |part|
+            sorted = in_order(occurrences(part))
+            next if sorted.empty?
+
+            left = (~editions[sorted & LOWER_HALF]).where
+            found += seen_once(sorted[left]) unless left.empty?
+          end
+          found[editions.where] = alone[editions.where]
+          found
+        end
+
+        def sizes = @sizes_of ||= Numo::Int32.cast(@sizes)
+
+        # @param sorted [Numo::UInt64] shingles with the texts that they count for
+        # @return [Numo::Int32] by number of the text, how many of its shingles a far shorter text has, too
+        def found_in_parts(sorted)
+          return 0 if sorted.size < 2
+
+          shared = in_several(sorted >> 32)
+          return 0 if shared.empty?
+
+          texts = sorted[shared] & LOWER_HALF
+          shingles = sorted[shared] >> 32
+          # Within each run of a shingle the shortest text comes first.
+          order = ((shingles << 32) + Numo::UInt64.cast(sizes[texts])).sort_index
+          size = sizes[texts[order]]
+          begins = Numo::Bit.ones(order.size)
+          begins[1..] = shingles[order][1..].ne(shingles[order][0...-1])
+          shortest = size[begins.where][Numo::Int32.cast(begins).cumsum - 1]
+          count(texts[order][size.ge(shortest * PART_OF).where])
+        end
+
+        # @return [Numo::Int32] places of the values that stand there more than once
+        def in_several(values)
+          like = values[0...-1].eq(values[1..])
+          several = Numo::Bit.zeros(values.size)
+          several[0...-1] = like
+          several[1..] = several[1..] | like
+          several.where
+        end
 
         def kept(shingles) = (@every > 1) ? shingles[(shingles % @every).eq(0)] : shingles
 
@@ -107,7 +166,9 @@ module IronTrellis
           steps[0...-1].cumsum
         end
 
-        # @return [Numo::UInt64] shingles with the texts that they count for
+        def in_order(places) = places.empty? ? places : places.sort
+
+        # @return [Numo::UInt64] shingles with the texts that they count for, in any order
         def occurrences(part)
           said = from_binary(@parts[part])
           quotes = from_binary(@quotes[part].first)
@@ -159,10 +220,9 @@ module IronTrellis
 
         def from_binary(binary) = binary.empty? ? Numo::UInt64[] : Numo::UInt64.from_binary(binary)
 
-        def seen_once(packed)
-          return 0 if packed.empty?
+        def seen_once(sorted)
+          return 0 if sorted.empty?
 
-          sorted = packed.sort
           shingles = sorted >> 32
           alone = Numo::Bit.ones(sorted.size)
           if sorted.size > 1

@@ -27,7 +27,6 @@ module IronTrellis
           "text" => ["As written", :text],
           "chars" => ["Characters", :number],
           "words" => ["Words", :number],
-          "group_median" => ["Median of its group", :number],
           "unique_share" => ["Unique text", :share],
           "similarity" => ["Similarity", :share],
           "bytes" => ["Size", :bytes],

@@ -45,7 +45,7 @@ module IronTrellis
           :followed_in,
           :in_sitemaps,
           :group,
-          :group_median_words,
+          :main_words,
           :intent,
           :wanted,
           :stop,

@@ -15,14 +15,7 @@ module IronTrellis
             Fields::Number.new("description_px", 920, 100..5000, "Where result pages cut a description, in pixels"),
             Fields::Number.new("h1_long", 70, 10..1000, "The longest H1 in characters"),
             Fields::Number.new("word_floor", 50, 0..100_000, "The fewest words of a page that is distinct"),
-            Fields::Number.new("thin_words", 120, 0..100_000, "The fewest words of a page that isn't thin"),
-            Fields::Number.new("thin_share", 1.0 / 3, 0.0..1.0, "The least share of its group's usual words"),
-            Fields::Number.new(
-              "thin_group_pages",
-              5,
-              1..100_000,
-              "The fewest pages of a group that has something usual"
-            ),
+            Fields::Number.new("thin_words", 120, 0..100_000, "The fewest words of main text of a page with enough"),
             Fields::Number.new("little_unique_share", 0.25, 0.0..1.0, "The least share of unique text"),
             Fields::Number.new("important", 70, 0..100, "The importance from which a page counts as important"),
             Fields::Number.new("few_links", 3, 0..100_000, "The fewest pages that link to an important one"),

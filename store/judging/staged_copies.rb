@@ -5,7 +5,7 @@ module IronTrellis
     module Judging
       # What is known of the copies among the pages of a run, until the run's ledger is made of it.
       class StagedCopies
-        COLUMNS = %w[url_id copy_of similarity copies unique_share reason].freeze
+        COLUMNS = %w[url_id copy_of similarity copies unique_share main_words reason].freeze
         # What a staged row "s" comes to by what stands here of it, "c": a copy that passes all other rungs stops for
         # being one, but for what is meant to be kept out (Core::Ladder::Evidence).
         RUNG = Core::Ladder::Rungs::Distinct::NAME
@@ -23,7 +23,7 @@ module IronTrellis
           @table = "copies_stage_#{run.id}"
           Postgres::Sql.raw.exec(
             "CREATE UNLOGGED TABLE #{@table} (url_id bigint PRIMARY KEY, copy_of text, similarity double precision, " \
-            "copies integer, unique_share double precision, reason text)"
+            "copies integer, unique_share double precision, main_words integer, reason text)"
           )
         end
 

@@ -33,25 +33,26 @@ module IronTrellis
           chosen_canonical
           robots_allowed
           robots_line
+          soft_missing
         ].freeze
         PAGE = "kind = 'html' AND indexable"
+        INDEX_FILE = "/(index|default|home)\\.(x?html?|php\\d?|aspx?|jsp|cfm)(\\?|$)"
+        # A copy says the same anyway, in its title and headings too.
+        ORIGINAL = "#{PAGE} AND NOT soft_missing AND copy_of IS NULL"
         # What is shared, and by which rows. Forms of an address leave out in what two of them differ.
         SHARED = {
-          title: ["title", PAGE],
+          title: ["title", ORIGINAL],
           description: ["description", PAGE],
-          h1: ["h1[1]", PAGE],
+          h1: ["h1[1]", ORIGINAL],
           final_url: ["final_url", "redirect_to IS NOT NULL AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"],
           slash_form: ["regexp_replace(url, '/(\\?|$)', '\\1')", PAGE],
           case_form: ["lower(url)", PAGE],
-          index_form: [
-            "regexp_replace(url, '/(index|default|home)\\.(x?html?|php\\d?|aspx?|jsp|cfm)(\\?|$)', '/\\3', 'i')",
-            PAGE
-          ]
+          index_form: ["regexp_replace(url, '#{INDEX_FILE}', '/\\3', 'i')", PAGE]
         }.freeze
 
         # Of the site, where none lists the page's group; of its own host, if there is one.
         FIRST_SITEMAP = <<~SQL
-          (SELECT f.url FROM sitemap_files f WHERE f.crawl_id = $2 AND f.entries > 0 ORDER BY NOT starts_with(f.url,
+          (SELECT f.url FROM sitemap_files f WHERE f.crawl_id = $1 AND f.entries > 0 ORDER BY NOT starts_with(f.url,
             substring(s.url FROM '^https?://[^/]+/')), f.url COLLATE "C" LIMIT 1)
         SQL
 
@@ -73,20 +74,16 @@ module IronTrellis
           @links = Postgres::Partitions.name("links", crawl.id)
         end
 
-        # @param least [Integer] pages a group must have to have a median
-        # @yieldparam rows [Array<Hash>] pages that may be indexed, each with the median of its group's words, what is
-        #   known of its copies, and the pages of the site that it names by nofollowed links, but for those that are to
+        # @yieldparam rows [Array<Hash>] pages that may be indexed, each with what is known of its main text and
+        #   copies, and the pages of the site that it names by nofollowed links, but for those that are to
         #   be kept out
         # @return [void]
-        def pages(least, &block)
-          Postgres::Sql.stream(<<~SQL, [least, @crawl.id], &block)
+        def pages(&block)
+          Postgres::Sql.stream(<<~SQL, [@crawl.id], &block)
             SELECT #{self.class.columns("s")}, s.in_sitemaps, #{@has_sitemaps} AS has_sitemaps, #{@pdfs} AS lists_pdfs,
               coalesce(l.sitemap, #{FIRST_SITEMAP}) AS sitemap_of_group, c.copy_of, c.similarity, c.copies,
-                c.unique_share,
-                #{StagedCopies::STOP} AS stop,
-              m.median AS group_median_words, n.unfollowed FROM #{@stage} s LEFT JOIN #{@copies} c USING (url_id)
-            LEFT JOIN (SELECT "group", percentile_cont(0.5) WITHIN GROUP (ORDER BY words) AS median FROM #{@stage}
-              WHERE #{PAGE} AND words IS NOT NULL GROUP BY "group" HAVING count(*) >= $1) m USING ("group")
+                c.unique_share, c.main_words,
+                #{StagedCopies::STOP} AS stop, n.unfollowed FROM #{@stage} s LEFT JOIN #{@copies} c USING (url_id)
             LEFT JOIN (SELECT DISTINCT ON ("group") "group", sitemap FROM (SELECT "group", unnest(in_sitemaps) AS
               sitemap FROM #{@stage}) one
               GROUP BY "group", sitemap ORDER BY "group", count(*) DESC, sitemap COLLATE "C") l USING ("group")
@@ -108,7 +105,8 @@ module IronTrellis
             SELECT * FROM (
               SELECT #{self.class.columns("s")}, value AS shared_value, count(*) OVER of_value AS shared_pages,
                 first_value(url) OVER of_value AS shared_first, nth_value(url, 2) OVER of_value AS shared_second
-              FROM (SELECT *, #{value} AS value FROM #{@stage}) s WHERE #{who} AND coalesce(value, '') <> ''
+              FROM (SELECT o.*, #{value} AS value, c.copy_of FROM #{@stage} o LEFT JOIN #{@copies} c USING (url_id)) s
+              WHERE #{who} AND coalesce(value, '') <> ''
               WINDOW of_value AS (PARTITION BY value ORDER BY url COLLATE "C" ROWS BETWEEN UNBOUNDED PRECEDING AND
                 UNBOUNDED FOLLOWING)
             ) pages WHERE shared_pages > 1

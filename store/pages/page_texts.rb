@@ -16,15 +16,22 @@ module IronTrellis
           ) s JOIN %<page_blocks>s b USING (url_id) WHERE s.place <= #{SAMPLE} ORDER BY s."group"
         SQL
         # The page that stands for a cluster: the one that canonicals name most, then one that a sitemap lists, then
-        # that with most links in, then that with the shortest URL, then the first in byte order.
+        # that with most links in, then that with the shortest URL, then the first in byte order. But for canonicals a
+        # folder's own address stands before that of its index file, whatever links name.
         IN_ORDER = <<~SQL
+          WITH ranked AS (
+            SELECT s.url_id, s.url, s."group", v.votes, regexp_replace(s.url, '#{Judging::StagedRows::INDEX_FILE}',
+              '/\\3', 'i') AS folder, row_number() OVER (ORDER BY v.votes DESC NULLS LAST, cardinality(s.in_sitemaps)
+              = 0, s.links_in DESC, length(s.url), s.url COLLATE "C") AS place
+            FROM %<stage>s s LEFT JOIN (SELECT canonical, count(*) AS votes FROM %<page_facts>s WHERE canonical_state =
+              'other' GROUP BY canonical) v ON v.canonical = s.url
+            WHERE #{MEMBERS}
+          ), ordered AS (
+            SELECT *, min(place) OVER (PARTITION BY folder) AS first FROM ranked
+          )
           SELECT s.url_id, s.url, s."group", b.texts, b.frames, b.menus, b.anchors, b.anchor_targets
-          FROM %<stage>s s JOIN %<page_blocks>s b USING (url_id)
-          LEFT JOIN (SELECT canonical, count(*) AS votes FROM %<page_facts>s WHERE canonical_state = 'other' GROUP BY
-            canonical) v ON v.canonical = s.url
-          WHERE #{MEMBERS}
-          ORDER BY v.votes DESC NULLS LAST, cardinality(s.in_sitemaps) = 0, s.links_in DESC, length(s.url), s.url
-            COLLATE "C"
+          FROM ordered s JOIN %<page_blocks>s b USING (url_id)
+          ORDER BY s.first, s.votes DESC NULLS LAST, s.url <> s.folder, s.place
         SQL
 
         URLS = "SELECT url FROM %<stage>s WHERE #{MEMBERS}"

@@ -6,10 +6,6 @@ module IronTrellis
       # What a run of verdicts knows of URLs whose faults are to be gone.
       class Known
         ROWS = "SELECT * FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
-        MEDIANS = <<~SQL
-          SELECT "group", percentile_cont(0.5) WITHIN GROUP (ORDER BY words) AS median FROM %<ledger>s
-          WHERE #{Judging::StagedRows::PAGE} AND words IS NOT NULL GROUP BY "group" HAVING count(*) >= %<least>d
-        SQL
         LINKING = <<~SQL
           SELECT DISTINCT l.url FROM %<links>s k JOIN %<ledger>s l ON l.url_id = k.source_id
           WHERE k.target_id = $1 AND k.type = #{Pages::FactsRows::TYPES.fetch("anchor")} AND k.source_id <> k.target_id
@@ -19,10 +15,7 @@ module IronTrellis
         # @param run [Judging::VerdictRun]
         def initialize(run)
           @site = run.crawl.site
-          @names =
-            Postgres::Partitions.of_run(run).merge(
-              least: @site.limits.least(:thin_group_pages)
-            )
+          @names = Postgres::Partitions.of_run(run)
           @rows = {}
         end
 
@@ -55,14 +48,9 @@ module IronTrellis
 
         private
 
-        # What is usual in each group of pages.
-        def medians =
-          @medians ||= Postgres::Sql.rows(format(MEDIANS, @names)).to_h { |row| row.values_at("group", "median") }
-
         def subject(row)
           Core::Faults::Subject.of(row).tap do |subject|
             subject.whole = true
-            subject.group_median_words = medians[row["group"]]
             subject.found_by ||= []
             subject.in_sitemaps ||= []
           end

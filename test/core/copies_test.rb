@@ -63,10 +63,25 @@ class CoreCopiesTest < Minitest::Test
     assert_equal({1 => [0, 1.0]}, copies("…", "…", changed))
   end
 
-  def test_what_stands_in_one_text_only_is_its_own
+  def shares_of(texts)
     own = Copies::UniqueShare.new(0)
-    ["a b c d e f g", "a b c d e f h", "", "q r s t u v w"].each { |text| own.add(Copies::Shingles.of(text)) }
-    assert_equal [0.3333, 0.3333, nil, 1.0], own.shares.map { |share| share&.round(4) }
+    texts.each { |text| own.add(Copies::Shingles.of(text)) }
+    own.shares.map { |share| share&.round(4) }
+  end
+
+  def test_what_stands_in_one_text_only_is_its_own
+    assert_equal [0.3333, 0.3333, nil, 1.0], shares_of(["a b c d e f g", "a b c d e f h", "", "q r s t u v w"])
+  end
+
+  # A manual in five parts, all of it on one page, and one page that isn't much longer than the part that it repeats.
+  def test_parts_own_what_an_edition_on_one_page_says_again
+    parts = Array.new(5) { |part| Array.new(40) { |word| "part#{part}word#{word}" }.join(" ") }
+    longer = Array.new(40) { |word| "more#{word}" }.join(" ")
+    shares = shares_of([*parts, "contents of what follows #{parts.join(" ")}", "#{longer} #{parts.first}"])
+
+    assert_equal [0.0, 1.0, 1.0, 1.0, 1.0], shares.first(5)
+    assert_operator shares[5], :<, 0.15
+    assert_operator shares[6], :>, 0.4
   end
 
   def test_of_no_texts_and_of_texts_without_words_nothing_is_told
@@ -119,10 +134,11 @@ class CoreCopiesTest < Minitest::Test
     assert_empty Copies::Boilerplate.of(pages.first(4))
     assert_empty Copies::Boilerplate.of(Array.new(9) { pages.first }), "the same page again and again tells nothing"
     own = ->(lines, menus = nil) { Copies::MainText.own(lines, (0...lines.size).to_a, menus, [boilerplate]) }
-    assert_equal [1], own.call(["Ask us by letter", changed])
-    assert_equal [0, 1], own.call(pages[1]), "nothing but its template"
-    assert_equal [1], own.call(["Contents of the book", changed], [0]), "nothing but links"
-    assert_equal [0, 1], own.call(["Contents of the book", "Lamps"], [0]), "nothing but a list of links"
+    assert_equal [[1], []], own.call(["Ask us by letter", changed])
+    assert_equal [[], []], own.call(["Ask us by letter"]), "nothing but its template"
+    assert_equal [[1], [0]], own.call(["Contents of the book", changed], [0])
+    assert_equal [[], [0, 1]], own.call(["Contents of the book", "Lamps"], [0, 1]), "nothing but a list of links"
+    assert_equal 6, Copies::MainText.words(["Contents of the book", "Lamps", "See lamps"], [0, 2])
   end
 
   def test_frames_of_a_deeper_folder_are_found_whatever_else_its_group_holds

@@ -240,8 +240,7 @@ class RulesTest < Minitest::Test
     "stray-header" => [{header_noindex_alone: true}, {kind: "pdf"}, {header_noindex_alone: false}],
     "stray" => [{intent: "keep_out", words: 3, depth: nil}, {indexable: false}, {intent: "undecided"}, {kind: "image"}],
     "thin" => [
-      {words: 119}, {words: 120}, {words: 119, indexable: false}, {words: 133, group_median_words: 399},
-      {words: 300, group_median_words: 3000}
+      {words: 119}, {words: 120}, {words: 119, indexable: false}, {words: 119, main_words: 120}
     ],
     "title-equals-h1" => [{h1: ["Anchor lights", "b"]}, {h1: %w[b]}, {title: "", h1: [""]}],
     "title-long" => [{title_chars: 61}, {title_chars: 60}, {title_chars: 61, indexable: false}],
@@ -354,8 +353,8 @@ class RulesTest < Minitest::Test
     assert_equal "http://a.test/", rule.check(subject(**MOVED), shared.call(21)).about
   end
 
-  def test_a_page_is_thin_against_a_third_of_what_is_usual_in_its_group
-    assert_equal [{words: 130, group_median: 400}], told("thin", words: 130, group_median_words: 400).map(&:detail)
+  def test_what_frames_a_page_makes_it_no_less_thin
+    assert_equal [{words: 4}], told("thin", words: 970, main_words: 4).map(&:detail)
   end
 
   def test_pages_that_share_a_title_name_the_first_other_one

@@ -44,6 +44,51 @@ class CopiesOfCrawlTest < Minitest::Test
     assert_operator rows["/"]["unique_share"], :>, 0.4
   end
 
+  # References that only say where else to look, each beside the same long menu; the one is said twice.
+  def test_pages_that_say_nearly_nothing_are_thin_and_no_copies_whatever_menu_stands_beside_them
+    menu = (1..60).map { |number| "<li><a href=/ref/f#{number}>Entry of the menu #{number}</a></li>" }.join
+    stub = ->(name) { page("On #{name}", "<ul>#{menu}</ul><h1>On #{name}</h1><p>See also #{name} marking.</p>") }
+    pages = %w[octave pedal slur tie turn trill].to_h { |name| ["/ref/#{name}", stub.call(name)] }
+    links = "<p>#{pages.keys.map { |path| "<a href=#{path}>#{path}</a>" }.join(" ")} <a href=/ref/again>again</a></p>"
+    home = page("Home", "<p>#{said("home", 130)}</p>#{links}")
+    crawl = crawl_here(SmallSite.new(pages.merge("/" => home, "/ref/again" => stub.call("octave"))))
+
+    assert_equal [["copy-exact", "/ref/octave", "/ref/again"]], told_of(crawl, "copy-exact")
+    assert_empty told_of(crawl, "copy-near")
+    assert_equal (pages.keys + %w[/ref/again]).sort, told_of(crawl, "thin").map { |_, url, _| url }.sort
+  end
+
+  # One manual in chapters and, again, on one page, with contents that only lead to them.
+  def test_the_parts_of_a_manual_own_their_words_and_contents_need_none
+    chapters = (1..5).to_h { |number| ["/manual/#{number}", "<p>#{said("chapter#{number}-", 130)}</p>"] }
+    pages = chapters.to_h { |path, text| [path, page("Chapter #{path}", text)] }
+    list = chapters.keys.map { |path| "<li><a href=#{path}>The chapter that is found at #{path}</a></li>" }.join
+    pages["/manual/all"] = page("All chapters", "<h1>All of it</h1>#{chapters.values.join}")
+    pages["/de/"] = page("Start", "<ul>#{list}</ul>#{chapters.values.first}")
+    pages["/manual/"] = page("Contents", "<h1>Contents</h1><ul>#{list}</ul>")
+    links = %w[/manual/ /manual/all /de/].map { |path| "<a href=#{path}>a</a>" }.join
+    pages["/"] = page("Home", "<p>#{said("home", 130)}</p>#{links}")
+
+    assert_equal %w[/manual/all],
+      told_of(crawl_here(SmallSite.new(pages)), "little-of-its-own").map { |_, url, _| url }
+  end
+
+  def test_the_address_of_a_folder_stands_before_its_index_file_whatever_links_and_sitemaps_name
+    same = page("Home", "<p>#{said("home", 130)}</p><a href=/index.html>home</a><a href=/a>a</a>")
+    map =
+      "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'>" \
+        "<url><loc>http://small.example/index.html</loc></url></urlset>"
+    crawl = crawl_here(
+      SmallSite.new(
+        "/" => same, "/index.html" => same,
+        "/a" => page("A", "<p>#{said("lamp", 130)}</p><a href=/index.html>home</a>"),
+        "/robots.txt" => [200, {"content-type" => "text/plain"}, "Sitemap: http://small.example/sitemap.xml\n"],
+        "/sitemap.xml" => [200, {"content-type" => "application/xml"}, map]
+      )
+    )
+    assert_equal [["copy-exact", "/index.html", "/"]], told_of(crawl, "copy-exact")
+  end
+
   # Two pages that carry one text and link to each other by the way own none of it.
   def test_a_text_on_two_pages_is_neither_ones_because_they_link_to_each_other
     shared = "<p>#{said("shared", 120)}</p>"

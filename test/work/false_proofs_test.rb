@@ -44,8 +44,9 @@ class FalseProofsTest < Minitest::Test
     assert_predicate @site.newest_crawl, :cut_short?
     assert_empty Fix.of(@site).where(state: %w[proved lapsed])
     directives = lines.find { |one| one["kind"] == "directives" }
-    assert_equal before.find { |one| one["kind"] == "directives" }.slice("id", "faults", "benefit", "state"),
-      directives.slice("id", "faults", "benefit", "state")
+    was = before.find { |one| one["kind"] == "directives" }
+    assert_equal was.slice("id", "benefit", "state"), directives.slice("id", "benefit", "state")
+    assert_equal was["faults"].sort_by(&:to_s), directives["faults"].sort_by(&:to_s)
     assert_equal "not done", fix("redirects").state, "it was asked for"
     crawl_with({"/out" => page("Out", "<a href=/>home</a>")}, "limit" => 50)
     assert_equal [["#{SMALL}/far"], "open"], [fix("directives").urls.map { |one| one["url"] }, fix("directives").state]

@@ -211,13 +211,15 @@ class JudgingTest < Minitest::Test
     crawl =
       crawl_here(
         SmallSite.new(
-          "/" => page("/a", "/b"),
-          "/a" => page.sub("<title>A", "<title>Another A"),
-          "/b" => page.sub("<h1>Here", "<h1>There")
+          "/" => page("/a", "/b", "/c"),
+          "/a" => page.sub("<title>A", "<title>Another A").gsub("word ", "lamp "),
+          "/b" => page.sub("<h1>Here", "<h1>There").gsub("word ", "oil "),
+          "/c" => page.sub("<h1>Here", "<h1>There").gsub("word ", "oil ")
         )
       )
 
     assert_equal [["/", "/a"], ["/a", "/"]], told(crawl, "h1-duplicate")
-    assert_equal [["/", "/b"], ["/b", "/"]], told(crawl, "title-duplicate")
+    assert_equal [["/c", "/b"]], told(crawl, "copy-exact")
+    assert_equal [["/", "/b"], ["/b", "/"]], told(crawl, "title-duplicate"), "what a copy explains isn't told again"
   end
 end

@@ -9,8 +9,21 @@ module IronTrellis
         MainText = Core::Copies::MainText
         ANCHORS = Store::Pages::FactsRows::ANCHORS
         # One page while it is looked at: its lines, the numbers of those outside the frames, and of those of its main
-        # text.
-        Page = Struct.new(:id, :url, :lines, :outside, :main, :anchors)
+        # text; its words, and those of its own lists of links.
+        Page =
+          Struct.new(:id, :url, :lines, :outside, :menus, :main, :anchors, :words, :listed) do
+            def short? = words < MainText::LEAST_WORDS
+
+            # More of it leads elsewhere than it says: contents, a menu, a front page.
+            def list? = listed > words
+
+            # What says too little to be like another is a copy only where all of it is the same.
+            def fingerprint = (short? ? lines : lines.values_at(*outside)).hash
+          end
+
+        # What is kept of it: the words of its main text, whatever other pages of its kind say too, and whether it has
+        # too few of its own for a share of them to say anything.
+        Told = Struct.new(:id, :url, :main_words, :unshared)
 
         # @param texts [Store::Pages::PageTexts]
         def initialize(texts)
@@ -19,7 +32,8 @@ module IronTrellis
           @finder = Core::Copies::Finder.new
         end
 
-        # @return [Array<Hash{String => Object}>] url_id, unique_share, copies (others of its cluster), and of a weaker
+        # @return [Array<Hash{String => Object}>] url_id, main_words, unique_share (nil of what says nearly nothing and
+        #   of lists of links), copies (others of its cluster), and of a weaker
         #   copy copy_of, similarity and reason
         def call
           @of_group = boilerplate_of_groups
@@ -64,14 +78,9 @@ module IronTrellis
             @of_group[row["group"]],
             *@of_folder.values_at(*Core::Copies::FolderFrames.folders(row["url"])).compact
           ]
-          Page.new(
-            row["url_id"],
-            row["url"],
-            lines,
-            outside,
-            MainText.own(lines, outside, row["menus"], boilerplate),
-            anchors(row)
-          )
+          main, listed = MainText.own(lines, outside, row["menus"], boilerplate)
+          words = [main, listed].map { |numbers| MainText.words(lines, numbers) }
+          Page.new(row["url_id"], row["url"], lines, outside, row["menus"] || [], main, anchors(row), *words)
         end
 
         def anchors(row)
@@ -87,19 +96,25 @@ module IronTrellis
         end
 
         def read(pages)
-          mains = Core::Copies::Shingles.of_all(pages.map { |page| text(page, page.main) })
+          mains = Core::Copies::Shingles.of_all(pages.map { |page| page.short? ? "" : text(page, page.main) })
           owns = own_texts(pages, mains)
           pages.each_with_index do |page, place|
-            @pages << [page.id, page.url]
-            @finder.add(mains[place], page.outside.map { |number| page.lines[number] }.hash)
+            @pages << Told.new(page.id, page.url, main_words(page), page.short? || page.list?)
+            @finder.add(mains[place], page.fingerprint)
             @own.add(owns[place].first, name: page.id, quotes: owns[place].last)
           end
+        end
+
+        # What it says, and where that is a list of links of its own, what the list says.
+        def main_words(page)
+          said = MainText.words(page.lines, page.outside - page.menus)
+          page.list? ? [said, page.listed].max : said
         end
 
         # @return [Array<Array>] of each page the shingles of what it says by itself, and of what it may quote with the
         #   pages that it may quote
         def own_texts(pages, mains)
-          parts = pages.map { |page| Core::Copies::Quotes.of(page.main, page.anchors) }
+          parts = pages.map { |page| page.short? ? [page.main, []] : Core::Copies::Quotes.of(page.main, page.anchors) }
           texts =
             pages
               .zip(parts)
@@ -120,18 +135,19 @@ module IronTrellis
 
         def rows(copies, shares)
           others = copies.each_value.map(&:stands).tally
-          @pages.each_with_index.map do |(id, _), number|
+          @pages.each_with_index.map do |page, number|
             copy = copies[number]
             {
-              "url_id" => id,
-              "unique_share" => shares[number],
+              "url_id" => page.id,
+              "main_words" => page.main_words,
+              "unique_share" => (shares[number] unless page.unshared),
               "copies" => others.fetch(copy ? copy.stands : number, 0)
             }.merge(copy ? weaker(copy) : {})
           end
         end
 
         def weaker(copy)
-          stands = @pages[copy.stands].last
+          stands = @pages[copy.stands].url
           {
             "copy_of" => stands,
             "similarity" => copy.similarity,

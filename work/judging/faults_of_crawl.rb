@@ -38,30 +38,31 @@ module IronTrellis
           )
         end
 
-        # Runs the rules that look at several pages or at the site, when the rows are staged.
+        # Runs the rules that look at links or at the site, when the rows are staged.
         #
-        # @param rows [Store::Judging::StagedRows]
         # @param links [Store::Judging::SuspectLinks]
         # @param site [Core::Faults::SiteEvidence]
         # @return [void]
-        def across_pages(rows, links, site)
+        def across_pages(links, site)
           Core::Faults::LinkRule.all.each do |rule|
             links.each(rule.targets, rule.links, once: rule.once?) do |some|
               keep(some.flat_map { |row| about_links(rule, row) })
             end
           end
-          Core::Faults::SetRule.all.each do |rule|
-            rows.sharing(rule.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) }
-          end
           keep(Core::Faults::SiteRule.all.flat_map { |rule| about_site(rule, site) })
         end
 
-        # Runs the page rules that ask for other pages, when the copies are known.
+        # Runs the rules on pages that share a value, and the page rules that ask for other pages, when the copies are
+        # known.
         #
         # @param rows [Store::Judging::StagedRows]
         # @return [void]
-        def among_pages(rows) =
-          rows.pages(@limits.least(:thin_group_pages)) { |some| keep(some.flat_map { |row| about_page(row) }) }
+        def among_pages(rows)
+          Core::Faults::SetRule.all.each do |rule|
+            rows.sharing(rule.value) { |some| keep(some.flat_map { |row| about_set(rule, row) }) }
+          end
+          rows.pages { |some| keep(some.flat_map { |row| about_page(row) }) }
+        end
 
         # Runs the rules on what indexes say.
         #
@@ -150,11 +151,14 @@ module IronTrellis
             .map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), identity(fault, rule)] }
         end
 
-        # A fault on a URL that is to be kept out counts only where it lets the URL climb.
+        # A fault on a URL that is to be kept out counts only where it lets the URL climb. What reads like a missing
+        # page is to go, whatever else is wrong with it.
         #
         # @return [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its identity
         def told(url_id, subject, faults)
           faults.filter_map do |fault|
+            next if subject.soft_missing && fault.code != Core::Faults::Rules::SoftMissing::CODE
+
             rule = Core::Faults::Registry.fetch(fault.code)
             [fault, url_id, identity(fault, rule)] unless subject.intent == "keep_out" && !rule.lets_climb?
           end

@@ -57,7 +57,7 @@ module IronTrellis
           writer.staged
           rows = staged_rows(writer)
           Store::Postgres::Beside.call(-> { tell_copies(writer) }) do
-            faults.across_pages(rows, *suspects(writer))
+            faults.across_pages(*suspects(writer))
           end
           faults.among_pages(rows)
           judge_evidence(run, writer, faults)

@@ -87,11 +87,19 @@ module IronTrellis
           subject.canonicals = Judging::ReadFacts.canonicals(row, subject.url)
           subject.canonical_off_site = !subject.canonical.nil? && !@scope.host?(subject.canonical)
           subject.links_out = links_out(facts, subject.url)
+          subject.main_words = facts&.text && main_words(facts)
           subject.unfollowed = unfollowed(facts)
           move(subject, end_of)
           climb = Core::Ladder::Climb.new(evidence(subject, row))
           subject.indexable = climb.indexable?
           subject.stop = climb.stop
+        end
+
+        # What all pages of its kind say only a crawl knows.
+        def main_words(facts)
+          lines = facts.text.split("\n")
+          main = Core::Copies::MainText.numbers(lines.size, facts.frames) - (facts.menus || [])
+          Core::Copies::MainText.words(lines, main)
         end
 
         def links_out(facts, url) =
