@@ -21,6 +21,8 @@ module IronTrellis
           code: "they have the same product code",
           images: "they show the same images"
         }.freeze
+        FOLDER = %r{/([a-zA-Z]{2}(?:-[a-zA-Z]{2})?)(?=/|\z)}
+        NAME = /[._-]([a-z]{2,3})(?:[-_][a-z]{2})?(?=\.[a-z0-9]+\z|\z)/i
         # What more pages of one language share tells none of them.
         MOST_SHARING = 1
 
@@ -80,12 +82,14 @@ module IronTrellis
           end
         end
 
+        # Without the first folder that is called as a language, else without its own in the name of the file: of
+        # /doc/fr/oil, and of /oil.fr.html where it is in French.
         def path_below_language(url)
           path = url.sub(%r{\Ahttps?://[^/]+}, "")
-          first = path[%r{\A/([a-zA-Z]{2}(?:-[a-zA-Z]{2})?)(?=/|\z)}, 1]
-          return path unless first && Codes::LANGUAGES.key?(first[0, 2].downcase)
+          folder = path.scan(FOLDER).flatten.find { |code| Codes::LANGUAGES.key?(code[0, 2].downcase) }
+          return path.sub(%r{/#{folder}(?=/|\z)}, "").then { |rest| rest.empty? ? "/" : rest } if folder
 
-          path.delete_prefix("/#{first}").then { |rest| rest.empty? ? "/" : rest }
+          path.sub(NAME) { ($~[1].downcase == @languages[url]) ? "" : $~[0] }
         end
 
         def join(one, other, why)

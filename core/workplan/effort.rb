@@ -35,7 +35,8 @@ module IronTrellis
           "h1" => "h1",
           "alt" => "image",
           "data" => "data",
-          "viewport" => "data"
+          "viewport" => "data",
+          "lang" => "data"
         }.freeze
         DIGITS = 2
 

@@ -12,6 +12,8 @@ module IronTrellis
         PORTION = 10
         BY_PAGES = %w[directives canonicals links].freeze
         OMITS = "sitemap-omits"
+        # Of a site that names no language all pages get their lines, from one template.
+        NONE = "hreflang-none"
         NOWHERE = "site"
 
         # @param url [String, nil]
@@ -98,6 +100,7 @@ module IronTrellis
 
         def sets?(kind, entries)
           return false unless kind == "languages"
+          return true if entries.any? { |entry| entry.code == NONE }
 
           entries.group_by(&:code).values.any? { |some| some.map(&:url).uniq.size >= LEAST_PAGES }
         end

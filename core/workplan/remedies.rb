@@ -36,7 +36,9 @@ module IronTrellis
         # @param routes [Redirects::Table] the decided ones
         # @param suggestions [#call] gives of a URL its Redirects::Suggestions, the best first
         # @param canonicals [#for] the chosen ones
-        def initialize(rows:, routes:, suggestions:, canonicals:)
+        # @param told [Hash{String => Array<Hash>}] by URL, what is told of canonicals in any fix
+        def initialize(rows:, routes:, suggestions:, canonicals:, told: {})
+          @told = told
           @rows = rows
           @routes = routes
           @suggestions = suggestions
@@ -69,13 +71,14 @@ module IronTrellis
           accepted(url) || final(url)&.then { |to| Target.new(to: to, status: MOVED, proposed: false) } || target(url)
         end
 
-        # Of several faults of one page the surest address counts: the page that stands for a copy, then where what it
-        # names ends or what was meant, then its own.
+        # Of several faults of one page, in whichever fixes they stand, the surest address counts: the page that stands
+        # for a copy, then where what it names ends or what was meant, then its own.
         #
         # @param url [String]
         # @param faults [Array<Hash>] of that page
         # @return [String]
         def canonical(url, faults)
+          faults |= @told.fetch(url, []).map { |one| one.slice("code", "url", "about") }
           @canonicals.for(url) || copied(faults) || about(faults, DECIDED) || ended(faults) || repaired(url, faults) ||
             of_several(url, faults) || url
         end

@@ -22,6 +22,12 @@ module IronTrellis
           end
         end
 
+        # @return [Array<Core::Languages::CompleteSet>] of pages that seem to belong together and don't name each other
+        def proposed =
+          (@run.languages["proposals"] || []).map do |one|
+            Core::Languages::CompleteSet.new(one["pages"], main: main_language)
+          end
+
         # @return [Hash{String => Hash{String => String}}] by page the URL for each code
         def by_url = all.each_with_object({}) { |set, found| set.to_h.values.uniq.each { |url| found[url] = set.to_h } }
 

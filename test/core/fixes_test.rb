@@ -111,6 +111,19 @@ class FixesTest < Minitest::Test
     assert_equal 2, gathered([entry("title-equals-h1", "/p/1", grade: 0.0), entry("thin", "/p/1")]).first.entries.size
   end
 
+  def test_a_site_that_names_no_language_is_a_templates_work
+    draft = gathered([entry("hreflang-none", "/", about: "da, en")]).first
+    assert_equal ["languages", true], [draft.kind, draft.template]
+    assert_equal 3.0, W::Effort.new.of(draft)
+  end
+
+  # A page that doesn't tell its language is work on it, unless it names versions in other languages.
+  def test_a_missing_language_is_work_on_hreflang_only_where_there_is_some
+    own, named = entry("lang-missing", "/a"), entry("lang-missing", "/b", detail: {"languages" => %w[da en]})
+    assert_equal %w[content languages], gathered([own, named]).map(&:kind).sort
+    assert_equal 0.1, W::Effort.new.of(gathered([own]).first)
+  end
+
   def test_languages_by_the_places_of_their_sets
     set = {"en" => "#{A}/en/x", "nl" => "#{A}/nl/x"}
     layouts = W::Layouts.new(set.values.to_h { |url| [url, set] })

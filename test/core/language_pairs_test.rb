@@ -86,6 +86,15 @@ class LanguagePairsTest < Minitest::Test
       paired(page("/about", "en"), page("/pt/about", "pt"), page("/pt/other", "pt"))
   end
 
+  def test_pages_correspond_by_a_deeper_folder_and_by_what_their_files_are_called
+    assert_equal [[{"en" => "/doc/en/oil", "fr" => "/doc/fr/oil"}, 2]],
+      paired(page("/doc/en/oil", "en"), page("/doc/fr/oil", "fr"))
+    assert_equal [[{"de" => "/oil-de", "en" => "/oil.html", "fr" => "/oil.fr.html"}, 1]],
+      paired(page("/oil.html", "en"), page("/oil.fr.html", "fr"), page("/oil-de.html", "de"))
+        .map { |pages, _| [pages.transform_values { |path| path.sub("-de.html", "-de") }, 1] }
+    assert_empty paired(page("/make-it", "en"), page("/make", "it")), "a word is no language"
+  end
+
   def test_pages_correspond_by_a_product_code_across_hosts
     assert_equal [[{"da" => "http://b.test/toplanterne-ms40", "en" => "/lamps/ms-40"}, 1]],
       paired(page("/lamps/ms-40", "en"), page("/toplanterne-ms40", "da", host: "b.test"))

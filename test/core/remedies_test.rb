@@ -48,6 +48,13 @@ class RemediesTest < Minitest::Test
     assert_nil link("outbound-missing", "/unknown")
   end
 
+  # A page without a canonical, which is told as a copy elsewhere: both fixes name the same.
+  def test_a_page_has_one_wanted_canonical_whatever_fix_asks
+    assert_equal "#{A}/main", canonical("/twin", ["canonical-missing", nil])
+    assert_equal "#{A}/main", canonical("/twin")
+    assert_equal "#{A}/single", canonical("/single", ["canonical-missing", nil])
+  end
+
   private
 
   def remedies
@@ -75,6 +82,9 @@ class RemediesTest < Minitest::Test
       suggestions: ->(url) do
         [suggestions[url]&.then { |score, to| Core::Redirects::Suggestion.new(score: score, target: to) }].compact
       end,
+      told: {
+        "#{A}/twin" => [{"code" => "copy-exact", "url" => "#{A}/twin", "about" => "#{A}/main"}]
+      },
       canonicals: Core::Canonicals::Choices.new("#{A}/picked" => {"target" => "#{A}/chosen"})
     )
   end

@@ -6,6 +6,9 @@ module IronTrellis
       # What ought to be in place of what is wrong, for the faults of some fixes.
       module RemediesOfSite
         REROUTED = /\A(?:not-found|link-to-missing|index-stale|redirect-|accepted-route)/
+        KIND = "canonicals"
+        CANONICALS =
+          Core::Faults::Registry.all.map(&:code).select { |code| Core::Workplan::Kinds.of(code) == KIND }.freeze
         WEB = %r{\Ahttps?://}i
 
         module_function
@@ -21,9 +24,15 @@ module IronTrellis
             rows: known.method(:row),
             routes: site.decided_routes,
             suggestions: Suggested.new(run, lost(faults)),
-            canonicals: site.chosen_canonicals
+            canonicals: site.chosen_canonicals,
+            told: Store::Workplan::FaultsOfPages.of(run, about_canonicals(faults), CANONICALS)
           )
         end
+
+        # @param faults [Array<Hash>]
+        # @return [Array<String>] pages with something about their canonical among it
+        def about_canonicals(faults) =
+          faults.filter_map { |one| one["url"] if Core::Workplan::Kinds.of(one["code"]) == KIND }.uniq
 
         # @param faults [Array<Hash>]
         # @return [Array<String>] addresses that they name
@@ -34,7 +43,7 @@ module IronTrellis
             .select { |fault| REROUTED.match?(fault["code"]) }
             .map { |fault| fault[fault["code"].start_with?("link-") ? "about" : "url"] }
             .uniq
-        private_class_method :lost
+        private_class_method :lost, :about_canonicals
 
         # Suggestions for lost addresses, worked out when the first of them is asked for.
         class Suggested

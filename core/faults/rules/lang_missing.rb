@@ -11,11 +11,18 @@ module IronTrellis
           GRADE = "weakens"
           WHY = "Readers' programs and translators must guess, and so must those who sort pages by language."
           FIX = "Put lang on the html element."
-          KIND = "languages"
+          KIND = "content"
+          ELEMENT = "lang"
           SOURCE = "HTML standard, the lang attribute; CP"
 
+          # Where versions in other languages are named, it is work on those.
+          def self.kind(detail = {}, chosen: false) = detail["languages"] ? "languages" : super
+
           def check(page)
-            fault(page) if page.page? && page.lang.nil?
+            return unless page.page? && page.lang.nil?
+
+            named = page.hreflang.to_a.filter_map { |one| one["code"] }.uniq.sort
+            named.any? ? fault(page, languages: named) : fault(page)
           end
         end
       end

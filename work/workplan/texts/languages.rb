@@ -16,7 +16,7 @@ module IronTrellis
           # @return [Hash{String => String}] by name
           def files(subject, texts)
             sets = texts.sets.by_url
-            concerned = subject.urls.filter_map { |url| sets[url] }.uniq
+            concerned = subject.urls.filter_map { |url| sets[url] }.uniq | proposed(subject, texts)
             pages = concerned.flat_map { |set| set.values.uniq.map { |url| [url, set] } }
             {
               "hreflang.csv" =>
@@ -25,11 +25,18 @@ module IronTrellis
             }
           end
 
+          # Where no page names its languages, the sets that folders, names and what pages have in common tell.
+          def proposed(subject, texts)
+            return [] unless subject.faults.any? { |fault| fault["code"] == Core::Workplan::Gathering::NONE }
+
+            texts.alike.map(&:to_h)
+          end
+
           def head(url, set)
             lines = Core::Languages::CompleteSet.head_lines(set)
             "<!-- #{url.gsub("--", "%2D%2D")} -->\n#{lines.join("\n")}\n"
           end
-          private_class_method :head
+          private_class_method :head, :proposed
         end
       end
     end
