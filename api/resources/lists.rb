@@ -23,6 +23,9 @@ module IronTrellis
             Store::Evidence::Upload.where(site_id: site.id).fetch(params[:list]).with_file do |path|
               lines = File.foreach(path).lazy.map { |line| JSON.parse(line) }
               table_file(site, "list", lines.first, lines.drop(1), format: params[:format])
+            rescue JSON::ParserError
+              # Another file that was brought or made.
+              raise Core::Error::NotFound.new("There is no joined list of this number. Join the list again.")
             end
           end
         end

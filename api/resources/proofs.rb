@@ -39,10 +39,15 @@ module IronTrellis
           end
 
           app.get("/api/sites/:site/report/printed/:file") do
-            printed = Store::Evidence::Upload.where(site_id: site.id).fetch(params[:file])
+            file = Store::Evidence::Upload.where(site_id: site.id).fetch(params[:file])
+            printed = file.with_file { |path| File.binread(path) }
+            unless Work::Reports::Pdf.made?(printed)
+              raise Core::Error::NotFound.new("There is no printed report of this number. Print it again.")
+            end
+
             file_of(site, "report.pdf")
             content_type Work::Reports::Pdf::TYPE
-            printed.with_file { |path| File.binread(path) }
+            printed
           end
 
           app.get("/api/sites/:site/report/:form") do

@@ -204,6 +204,7 @@ module IronTrellis
           refuse_silence(crawl)
           warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; " \
             "written to #{@options["out"]}"
+          Store::Crawling::TrapsMet.of(crawl).each { |told| warn told }
           failing?(summary) ? Root::FAULTS_FOUND : Root::DONE
         end
 

@@ -21,7 +21,7 @@ module IronTrellis
         end
 
         # @param now [Time]
-        # @return [Hash] speed, queue, hosts, errors, outages, workers, spaces
+        # @return [Hash] speed, queue, hosts, errors, outages, workers, spaces, traps
         def call(now)
           {
             speed: speed(now),
@@ -37,7 +37,8 @@ module IronTrellis
                 .map { |row| row.merge("at" => row["at"].iso8601, "url_id" => row["url_id"].to_s) },
             outages: Outages.of(@crawl.id),
             workers: @crawl.ended? ? [] : CrawlSlots.active(@crawl.id, now),
-            spaces: Spaces.named(@crawl.id)
+            spaces: Spaces.named(@crawl.id),
+            traps: TrapsMet.of(@crawl)
           }
         end
 

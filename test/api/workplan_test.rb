@@ -170,6 +170,8 @@ class WorkplanApiTest < Minitest::Test
     get("/api/sites/#{@site}/report/printed/#{printed}")
     assert_equal [200, "application/pdf", "%PDF-"],
       [last_response.status, last_response.content_type, last_response.body[0, 5]]
+    call(:get, "/sites/#{@site}/lists/#{printed}.csv", status: 404)
+    call(:get, "/sites/#{@site}/report/printed/999999", status: 404)
     get("/api/sites/#{@site}/fixes/#{fix["id"]}/text?name=#{text["name"]}")
     assert_equal text["content"].b, last_response.body.b
     call(:put, "/sites/#{@site}/report", {sections: %w[nothing]}, status: 422)

@@ -111,12 +111,6 @@ class DecidingScreensTest < Minitest::Test
 
   private
 
-  # On a busy machine the driver loses keys now and then.
-  def type(field, text)
-    3.times { fill_in(field, with: text) && has_field?(field, with: text, wait: 5) && return }
-    flunk "#{text} can't be typed into #{field}"
-  end
-
   def the_map_is_made_and_tested
     decide "routes?view=map"
     type "Address or pattern", "http://www.skerrylamps.example/guides/*"

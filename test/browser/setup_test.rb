@@ -40,10 +40,9 @@ class SetupTest < Minitest::Test
 
   def test_patterns_are_tried_on_urls_as_they_are_typed
     visit "/s/#{site.id}/c/latest/crawl/setup"
-    fill_in "URLs to try",
-      with:
-        "http://www.skerrylamps.example/lamps/x?sid=1\nhttp://www.skerrylamps.example/journal/y\n" \
-        "http://other.example/\nlamps"
+    type "URLs to try",
+      "http://www.skerrylamps.example/lamps/x?sid=1\nhttp://www.skerrylamps.example/journal/y\n" \
+      "http://other.example/\nlamps"
     assert_text "2 of 4 URLs would be fetched"
     assert_text "the host other.example is not in scope"
     assert_text "it is not a web address"

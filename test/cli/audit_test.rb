@@ -213,4 +213,20 @@ class AuditTest < Minitest::Test
           .to_i
       ]
   end
+
+  # Any address answers 200, says that nothing is there, and links to more addresses of the kind.
+  def test_addresses_without_end_that_answer_200_are_told_where_it_ends
+    words = "We looked everywhere for what you asked for and could not find it, sorry; ask us at the counter instead."
+    missing = ->(env) do
+      links = Array.new(3) { |number| "<a href=#{env["PATH_INFO"].chomp("/")}#{number}>more</a>" }.join(" ")
+      [200, {"content-type" => "text/html"}, "<title>Not here</title><h1>Not here</h1><p>#{words}</p>#{links}"]
+    end
+    site = SmallSite.new({"/" => "<title>Home</title><h1>Home</h1><a href=/x>x</a>"}) { |env| missing.call(env) }
+    result = audit("http://127.0.0.1:#{site.port}/", "--limit", "40", "--site", "endless #{SecureRandom.hex(4)}")
+
+    assert_equal 0, result.code, result.err
+    assert_match(/^\d\d of 40 fetched URLs answer 200 and read like the site's missing page/, result.err)
+    crawl = IronTrellis::Store::Sites::Site.order(:id).last.crawls.first
+    assert_match(/missing page/, IronTrellis::Store::Crawling::CrawlMonitor.new(crawl).call(Time.now)[:traps].first)
+  end
 end

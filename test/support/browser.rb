@@ -77,4 +77,10 @@ module Browser
     end
     flunk "#{text.inspect} can't be reached by the keyboard"
   end
+
+  # On a busy machine the driver loses keys now and then.
+  def type(field, text)
+    3.times { fill_in(field, with: text) && has_field?(field, with: text, wait: 5) && return }
+    flunk "#{text} can't be typed into #{field}"
+  end
 end

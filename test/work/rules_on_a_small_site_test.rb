@@ -277,6 +277,7 @@ class RulesOnASmallSiteTest < Minitest::Test
     assert_equal [["soft-missing", "/gone", nil], ["soft-missing", "/sold", nil]],
       all.select { |_, url, _| %w[/gone /sold].include?(url) }, "what is to go has no other fault"
     assert_includes all, ["description-missing", "/real", nil]
+    assert_empty IronTrellis::Store::Crawling::TrapsMet.of(crawl), "two are no trap"
     empty =
       SmallSite.new(
         {

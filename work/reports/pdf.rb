@@ -8,7 +8,14 @@ module IronTrellis
         ENDING = "pdf"
         TYPE = "application/pdf"
 
+        # ISO 32000-1, 7.5.2.
+        MARK = "%PDF-"
+
         module_function
+
+        # @param bytes [String] of any file
+        # @return [Boolean] whether it is one
+        def made?(bytes) = bytes.start_with?(MARK.b)
 
         # @param paper [Ports::Reports::Paper]
         # @return [String] bytes

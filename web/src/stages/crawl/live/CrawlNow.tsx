@@ -29,6 +29,11 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
       <Facts crawl={crawl} />
       <StatusMix progress={crawl.progress} />
       <Notes crawl={crawl} />
+      {live.data?.traps.map((told) => (
+        <Alert key={told} severity="warning">
+          {told}
+        </Alert>
+      ))}
       {live.error && <Failed error={live.error} retry={() => void live.refetch()} />}
       {live.data && (
         <Box
