@@ -16,8 +16,8 @@ class OddValuesTest < Minitest::Test
     "\u{1F4A5}" * 40, "x" * 5_000, "%ff", "'; --", "../../x", "http://[", "http://a.test/|", "(", "*" * 300, "\\",
     "2026-13-45", "0000-01-01", [], [nil], {}, {"a" => nil}
   ].freeze
-  # What stands in several routes (ids in their paths, components of the contract) is sent all of them once, and these
-  # wherever it stands else.
+  # What stands in several routes (ids in their paths, parameters, components of the contract) is sent all of them once,
+  # and these wherever it stands else.
   FEW = [-1, 2**63, 10**30, "9" * 19, "x", nil].freeze
   # Those that end the session or take away what the others are asked about.
   LEFT_OUT = [%w[delete /session], %w[post /session], %w[post /accounts], %w[delete /sites/{site}],
@@ -75,8 +75,7 @@ class OddValuesTest < Minitest::Test
 
   def odd_paths(path, parameters)
     parameters.each do |parameter|
-      values = (parameter["in"] == "path") ? odd_of(parameter["name"]) : ODD
-      values.each do |value|
+      odd_of([parameter["name"], parameter["schema"]]).each do |value|
         next if value.is_a?(Enumerable) || (parameter["in"] == "path" && value.to_s.empty?)
 
         yield filled(path, parameters, parameter["name"] => value), "#{parameter["name"]}=#{value.inspect[0, 40]}"
