@@ -1,13 +1,15 @@
 # frozen_string_literal: true
 
-# What is told of copies on real documentation, against Jaccard's index worked out in full over the same main texts:
-# which share of those told are copies of the page that is said to stand for them, and which share of all copies is
-# told. Pages of Debian's packages are read from their folders:
+# What is told of copies on real documentation, against Jaccard's index worked out in full over another notion of main
+# text than the program's: what libxml's parser finds outside navigation, headers, footers, asides and lists of links.
+# Which share of those told are copies of the page that is said to stand for them, and which share of all copies is
+# told. Pages with too few words for a run have no say. Pages of Debian's packages are read from their folders:
 #
 #   apt-get install python3-doc postgresql-doc-15 lilypond-doc-html libboost-doc cppreference-doc-en-html
 #   ruby test/bench/copies_on_documentation.rb [PACKAGE]...
 require_relative "support"
 require_relative "../../iron_trellis"
+require "nokogiri"
 
 PACKAGES =
   ARGV.empty? ? %w[python3.11-doc postgresql-doc-15 lilypond-doc-html libboost1.74-doc cppreference-doc-en-html] : ARGV
@@ -64,6 +66,7 @@ class Documentation
     {
       "url_id" => IronTrellis::Core::Url::NormalForm.id(1, url),
       "url" => url,
+      "file" => file,
       "group" => url[%r{\Ahttp://doc.test/[^/]+/[^/]+/}],
       "texts" => facts.text,
       "frames" => facts.frames,
@@ -77,26 +80,34 @@ class Documentation
   end
 end
 
-# Shingles of each page's main text, as plain strings without our numbers for them: what the copies are held to.
-class MainTexts < IronTrellis::Work::Judging::CopiesOfCrawl
-  attr_reader :sets
+# What the copies are held to: shingles of each page's main text by another parser, as plain strings.
+module OtherText
+  ASIDE = "nav, header, footer, aside, script, style, noscript, template, form, [role=navigation], [role=banner]"
+  LISTS = "ul, ol, dl, table, div, p"
+  LINKS = 3
+  LINKED = 0.8
+  WORD = /[[:alnum:]_]+/
 
-  def call
-    @sets = {}
-    super
+  module_function
+
+  def runs(html)
+    document = Nokogiri::HTML(html)
+    body = document.at_css("body") or return {}
+    body.css(ASIDE).each(&:unlink)
+    body.css(LISTS).each { |list| list.unlink if list.parent && links?(list) }
+    words = body.xpath(".//text()").map(&:text).join(" ").downcase.scan(WORD)
+    (words.size < MOST_SILENT) ? {} : words.each_cons(5).to_h { |run| [run.join(" ").hash, true] }
   end
 
-  private
+  # So few words say nothing (decision 35).
+  MOST_SILENT = IronTrellis::Core::Copies::MainText::LEAST_WORDS
 
-  def read(pages)
-    pages.each { |page| @sets[page.url] = runs(text(page, page.main)) }
-    super
+  def links?(list)
+    anchors = list.css("a")
+    anchors.size >= LINKS && signs(anchors) >= LINKED * [signs([list]), 1].max
   end
 
-  def runs(text)
-    words = text.downcase.scan(/[[:alnum:]_]+/)
-    ((words.size < 5) ? [words] : words.each_cons(5)).to_h { |run| [run.join(" ").hash, true] }
-  end
+  def signs(nodes) = nodes.sum { |node| node.text.gsub(/[^[:alnum:]]/, "").size }
 end
 
 def similarity(one, other)
@@ -120,11 +131,11 @@ end
 total = Hash.new(0)
 by_package = PACKAGES.to_h do |package|
   documentation = Documentation.new(package)
-  finder = MainTexts.new(documentation)
+  finder = IronTrellis::Work::Judging::CopiesOfCrawl.new(documentation)
   rows = nil
   seconds = Bench.seconds { rows = finder.call }
   urls = documentation.rows.to_h { |row| [row["url_id"], row["url"]] }
-  sets = documentation.ordered.to_h { |row| [row["url"], finder.sets.fetch(row["url"])] }
+  sets = documentation.ordered.to_h { |row| [row["url"], OtherText.runs(File.binread(row["file"]))] }
   told = rows.select { |row| row["copy_of"] }.to_h { |row| [urls.fetch(row["url_id"]), row] }
   right = told.count { |url, row| similarity(sets[url], sets[row["copy_of"]]) >= NEAR }
   exact = told.select { |_, row| row["similarity"] >= 1 }
@@ -133,7 +144,7 @@ by_package = PACKAGES.to_h do |package|
       documentation.rows.find { |one| one["url"] == url }["texts"].split("\n").size ==
         documentation.rows.find { |one| one["url"] == row["copy_of"] }["texts"].split("\n").size
     end
-  truth = true_copies(sets)
+  truth = true_copies(sets.reject { |_, set| set.empty? })
   found = truth.keys.count { |url| told.key?(url) }
   {
     pages: sets.size,

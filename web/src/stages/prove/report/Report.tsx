@@ -38,11 +38,11 @@ export default function Report() {
           </Quiet>
           <Spring />
           {work.print.error && <Alert severity="error">{work.print.error.message}</Alert>}
-          <Button disabled={work.print.isPending} onClick={() => work.print.mutate()}>
+          <Button sx={{ mr: 2 }} disabled={work.print.isPending} onClick={() => work.print.mutate()}>
             {work.print.isPending ? "Printing …" : "Print as PDF"}
           </Button>
           <FileLinks
-            what="On paper:"
+            what="As a file:"
             files={FORMS.map((form) => ({
               name: form.toUpperCase(),
               href: `/api/sites/${work.site}/report/${form}${query}`,
