@@ -97,6 +97,14 @@ class ArchitectureTest < Minitest::Test
   end
 
   # Of Standard's own rules none holds the length of lines, and its configuration can't bring one.
+  # Minitest runs public methods only.
+  def test_no_test_stands_below_private
+    below = Dir[IronTrellis::ROOT.join("test/**/*_test.rb")].select do |file|
+      File.read(file)[/^  private$.*/m].to_s.match?(/^  def test_/)
+    end
+    assert_empty below
+  end
+
   def test_no_line_of_ruby_is_longer_than_120_characters_and_no_file_than_450_lines
     lines = ruby_files.to_h { |file| [file, File.readlines(file, chomp: true, encoding: "UTF-8")] }
 

@@ -33,6 +33,12 @@ module IronTrellis
           starts.zip(ends).flat_map { |from, to| (from...[to, size].min).to_a }
         end
 
+        # @param size [Integer] how many lines there are
+        # @param frames [Array<Integer>] as #blocks takes them
+        # @param menus [Array<Integer>, nil] numbers of lines that are nothing but links
+        # @return [Array<Integer>] numbers of the lines of its main text, whatever other pages of its kind say too
+        def spoken(size, frames, menus) = numbers(size, frames) - (menus || [])
+
         # @param lines [Array<String>] all of a page
         # @param numbers [Array<Integer>] of those outside the frames
         # @param menus [Array<Integer>] of those that are nothing but links

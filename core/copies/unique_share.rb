@@ -61,7 +61,7 @@ module IronTrellis
             alone += seen_once(sorted)
             covered += found_in_parts(sorted)
           end
-          alone = of_parts(alone, editions(covered)) if @sizes.any? && editions(covered).any?
+          alone = of_parts(alone, editions(covered)) if @sizes.any?
           @sizes.each_with_index.map { |size, number| size.zero? ? nil : [alone[number].fdiv(size), 1.0].min }
         end
 
@@ -75,6 +75,8 @@ module IronTrellis
         # @param editions [Numo::Bit]
         # @return [Numo::Int32] the same, where editions say nothing against their parts
         def of_parts(alone, editions)
+          return alone if editions.none?
+
           found = Numo::Int32.zeros(@sizes.size)
           @parts.each_index do |part|
             sorted = in_order(occurrences(part))

@@ -37,7 +37,7 @@ module IronTrellis
         # @param suggestions [#call] gives of a URL its Redirects::Suggestions, the best first
         # @param canonicals [#for] the chosen ones
         # @param told [Hash{String => Array<Hash>}] by URL, what is told of canonicals in any fix
-        def initialize(rows:, routes:, suggestions:, canonicals:, told: {})
+        def initialize(rows:, routes:, suggestions:, canonicals:, told:)
           @told = told
           @rows = rows
           @routes = routes
@@ -78,7 +78,7 @@ module IronTrellis
         # @param faults [Array<Hash>] of that page
         # @return [String]
         def canonical(url, faults)
-          faults |= @told.fetch(url, []).map { |one| one.slice("code", "url", "about") }
+          faults += @told.fetch(url, [])
           @canonicals.for(url) || copied(faults) || about(faults, DECIDED) || ended(faults) || repaired(url, faults) ||
             of_several(url, faults) || url
         end

@@ -23,6 +23,7 @@ module IronTrellis
         # @param now [Time]
         # @return [Hash] speed, queue, hosts, errors, outages, workers, spaces, traps
         def call(now)
+          spaces = Spaces.named(@crawl.id)
           {
             speed: speed(now),
             queue:
@@ -37,8 +38,8 @@ module IronTrellis
                 .map { |row| row.merge("at" => row["at"].iso8601, "url_id" => row["url_id"].to_s) },
             outages: Outages.of(@crawl.id),
             workers: @crawl.ended? ? [] : CrawlSlots.active(@crawl.id, now),
-            spaces: Spaces.named(@crawl.id),
-            traps: TrapsMet.of(@crawl)
+            spaces: spaces,
+            traps: TrapsMet.of(@crawl, spaces)
           }
         end
 

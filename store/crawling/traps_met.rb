@@ -8,12 +8,13 @@ module IronTrellis
         module_function
 
         # @param crawl [Crawl]
+        # @param spaces [Array<Hash>] those that are full
         # @return [Array<String>] sentences
-        def of(crawl) =
+        def of(crawl, spaces = Spaces.named(crawl.id)) =
           Core::Crawling::Traps.told(
             read_as_missing: read_as_missing(crawl.verdict_run),
             fetched: Progress.of(crawl).fetched,
-            spaces: Spaces.named(crawl.id)
+            spaces: spaces
           )
 
         # Known when it is judged.

@@ -36,7 +36,9 @@ module IronTrellis
           soft_missing
         ].freeze
         PAGE = "kind = 'html' AND indexable"
-        INDEX_FILE = "/(index|default|home)\\.(x?html?|php\\d?|aspx?|jsp|cfm)(\\?|$)"
+        # An address without the index file of its folder.
+        FOLDER_FORM =
+          "regexp_replace(url, '/(index|default|home)\\.(x?html?|php\\d?|aspx?|jsp|cfm)(\\?|$)', '/\\3', 'i')"
         # A copy says the same anyway, in its title and headings too.
         ORIGINAL = "#{PAGE} AND NOT soft_missing AND copy_of IS NULL"
         # What is shared, and by which rows. Forms of an address leave out in what two of them differ.
@@ -47,7 +49,7 @@ module IronTrellis
           final_url: ["final_url", "redirect_to IS NOT NULL AND kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}'"],
           slash_form: ["regexp_replace(url, '/(\\?|$)', '\\1')", PAGE],
           case_form: ["lower(url)", PAGE],
-          index_form: ["regexp_replace(url, '#{INDEX_FILE}', '/\\3', 'i')", PAGE]
+          index_form: [FOLDER_FORM, PAGE]
         }.freeze
 
         # Of the site, where none lists the page's group; of its own host, if there is one.

@@ -27,23 +27,11 @@ module IronTrellis
           end
         end
 
-        # Runs the block unless another process runs one for the same crawl. The lock goes with the connection, so a
-        # dead process holds none.
+        # Runs the block unless another process runs one for the same crawl.
         #
         # @param crawl [Crawling::Crawl]
         # @return [Object, nil] what the block gives; nil where it wasn't run
-        def self.alone(crawl)
-          key = ["judging of crawl #{crawl.id}"]
-          return nil if Postgres::Sql.run("SELECT 1 WHERE pg_try_advisory_lock(hashtextextended($1, 0))", key).none?
-
-          begin
-            yield
-          ensure
-            unless Postgres::Sql.raw.finished?
-              Postgres::Sql.run("SELECT pg_advisory_unlock(hashtextextended($1, 0))", key)
-            end
-          end
-        end
+        def self.alone(crawl, &block) = Postgres::InTurn.alone("judging of crawl #{crawl.id}", &block)
 
         # Drops what runs that were killed have left of a crawl. Only to be called by who alone judges it.
         #

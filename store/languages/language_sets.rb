@@ -24,7 +24,7 @@ module IronTrellis
 
         # @return [Array<Core::Languages::CompleteSet>] of pages that seem to belong together and don't name each other
         def proposed =
-          (@run.languages["proposals"] || []).map do |one|
+          (@run.languages || {}).fetch("proposals", []).map do |one|
             Core::Languages::CompleteSet.new(one["pages"], main: main_language)
           end
 

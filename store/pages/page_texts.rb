@@ -20,9 +20,9 @@ module IronTrellis
         # folder's own address stands before that of its index file, whatever links name.
         IN_ORDER = <<~SQL
           WITH ranked AS (
-            SELECT s.url_id, s.url, s."group", v.votes, regexp_replace(s.url, '#{Judging::StagedRows::INDEX_FILE}',
-              '/\\3', 'i') AS folder, row_number() OVER (ORDER BY v.votes DESC NULLS LAST, cardinality(s.in_sitemaps)
-              = 0, s.links_in DESC, length(s.url), s.url COLLATE "C") AS place
+            SELECT s.url_id, s.url, s."group", v.votes, #{Judging::StagedRows::FOLDER_FORM} AS folder,
+              row_number() OVER (ORDER BY v.votes DESC NULLS LAST, cardinality(s.in_sitemaps) = 0, s.links_in DESC,
+                length(s.url), s.url COLLATE "C") AS place
             FROM %<stage>s s LEFT JOIN (SELECT canonical, count(*) AS votes FROM %<page_facts>s WHERE canonical_state =
               'other' GROUP BY canonical) v ON v.canonical = s.url
             WHERE #{MEMBERS}

@@ -96,11 +96,11 @@ module OtherText
     body.css(ASIDE).each(&:unlink)
     body.css(LISTS).each { |list| list.unlink if list.parent && links?(list) }
     words = body.xpath(".//text()").map(&:text).join(" ").downcase.scan(WORD)
-    (words.size < MOST_SILENT) ? {} : words.each_cons(5).to_h { |run| [run.join(" ").hash, true] }
-  end
+    # So few words say nothing (decision 35).
+    return {} if words.size < IronTrellis::Core::Copies::MainText::LEAST_WORDS
 
-  # So few words say nothing (decision 35).
-  MOST_SILENT = IronTrellis::Core::Copies::MainText::LEAST_WORDS
+    words.each_cons(5).to_h { |run| [run.join(" ").hash, true] }
+  end
 
   def links?(list)
     anchors = list.css("a")

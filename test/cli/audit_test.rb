@@ -126,23 +126,6 @@ class AuditTest < Minitest::Test
     server.close
   end
 
-  private
-
-  def bad_start(path, socket)
-    case path
-    when "/robots.txt", /sitemap/
-      socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
-    when "/slam"
-      return :close
-    when "/off-site"
-      socket.write("HTTP/1.1 301 Moved\r\nLocation: http://elsewhere.example/\r\nContent-Length: 0\r\n\r\n")
-    when "/huge"
-      socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 104857600\r\n\r\n") &&
-        100.times { socket.write("x" * 1_048_576) }
-    end
-    :keep
-  end
-
   def test_a_start_that_is_missing_is_exit_code_3
     site = SmallSite.new({})
     result = audit("http://gone.example/", "--resolve", "gone.example:80:127.0.0.1:#{site.port}")
@@ -192,8 +175,7 @@ class AuditTest < Minitest::Test
         err: write
       )
     write.close
-    sleep 0.1 until site.targets.size > 5
-    workers = `pgrep -P #{pid}`.split.map(&:to_i)
+    sleep 0.1 until (workers = `pgrep -P #{pid}`.split.map(&:to_i)).size == 2 && site.targets.size > 5
     began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
     Process.kill("TERM", pid)
     code = Process.wait2(pid).last.exitstatus
@@ -217,16 +199,36 @@ class AuditTest < Minitest::Test
   # Any address answers 200, says that nothing is there, and links to more addresses of the kind.
   def test_addresses_without_end_that_answer_200_are_told_where_it_ends
     words = "We looked everywhere for what you asked for and could not find it, sorry; ask us at the counter instead."
-    missing = ->(env) do
-      links = Array.new(3) { |number| "<a href=#{env["PATH_INFO"].chomp("/")}#{number}>more</a>" }.join(" ")
-      [200, {"content-type" => "text/html"}, "<title>Not here</title><h1>Not here</h1><p>#{words}</p>#{links}"]
-    end
-    site = SmallSite.new({"/" => "<title>Home</title><h1>Home</h1><a href=/x>x</a>"}) { |env| missing.call(env) }
+    lost = Array.new(12) { |number| "<a href=/lost#{number}>x</a>" }.join
+    site =
+      SmallSite.new({"/" => "<title>Home</title><h1>Home</h1>#{lost}"}) do |path|
+        next if path.match?(/robots|sitemap/)
+
+        links = Array.new(3) { |number| "<a href=#{path}#{number}>more</a>" }.join(" ")
+        "<title>Not here</title><h1>Not here</h1><p>#{words}</p>#{links}"
+      end
     result = audit("http://127.0.0.1:#{site.port}/", "--limit", "40", "--site", "endless #{SecureRandom.hex(4)}")
 
     assert_equal 0, result.code, result.err
-    assert_match(/^\d\d of 40 fetched URLs answer 200 and read like the site's missing page/, result.err)
+    assert_match(/^12 of 13 fetched URLs answer 200 and read like the site's missing page/, result.err)
     crawl = IronTrellis::Store::Sites::Site.order(:id).last.crawls.first
     assert_match(/missing page/, IronTrellis::Store::Crawling::CrawlMonitor.new(crawl).call(Time.now)[:traps].first)
+  end
+
+  private
+
+  def bad_start(path, socket)
+    case path
+    when "/robots.txt", /sitemap/
+      socket.write("HTTP/1.1 404 Not Found\r\nContent-Length: 0\r\n\r\n")
+    when "/slam"
+      return :close
+    when "/off-site"
+      socket.write("HTTP/1.1 301 Moved\r\nLocation: http://elsewhere.example/\r\nContent-Length: 0\r\n\r\n")
+    when "/huge"
+      socket.write("HTTP/1.1 200 OK\r\nContent-Type: text/html\r\nContent-Length: 104857600\r\n\r\n") &&
+        100.times { socket.write("x" * 1_048_576) }
+    end
+    :keep
   end
 end

@@ -59,7 +59,7 @@ module IronTrellis
           return if row["outline"].nil? && row["text"].to_s.empty?
 
           lines = row["text"].to_s.split("\n")
-          numbers = MainText.numbers(lines.size, row["frames"]) - (row["menus"] || [])
+          numbers = MainText.spoken(lines.size, row["frames"], row["menus"])
           Said.of(
             lines,
             numbers: numbers,

@@ -8,10 +8,10 @@ module IronTrellis
       class CopiesOfCrawl
         MainText = Core::Copies::MainText
         ANCHORS = Store::Pages::FactsRows::ANCHORS
-        # One page while it is looked at: its lines, the numbers of those outside the frames, and of those of its main
-        # text; its words, and those of its own lists of links.
+        # One page while it is looked at: its lines, the numbers of those outside the frames, of those of them that
+        # speak, and of those that its kind doesn't say; the words of these, and those of its own lists of links.
         Page =
-          Struct.new(:id, :url, :lines, :outside, :menus, :main, :anchors, :words, :listed) do
+          Struct.new(:id, :url, :lines, :outside, :spoken, :main, :anchors, :words, :listed) do
             def short? = words < MainText::LEAST_WORDS
 
             # More of it leads elsewhere than it says: contents, a menu, a front page.
@@ -79,8 +79,9 @@ module IronTrellis
             *@of_folder.values_at(*Core::Copies::FolderFrames.folders(row["url"])).compact
           ]
           main, listed = MainText.own(lines, outside, row["menus"], boilerplate)
+          spoken = MainText.spoken(lines.size, row["frames"], row["menus"])
           words = [main, listed].map { |numbers| MainText.words(lines, numbers) }
-          Page.new(row["url_id"], row["url"], lines, outside, row["menus"] || [], main, anchors(row), *words)
+          Page.new(row["url_id"], row["url"], lines, outside, spoken, main, anchors(row), *words)
         end
 
         def anchors(row)
@@ -107,7 +108,7 @@ module IronTrellis
 
         # What it says, and where that is a list of links of its own, what the list says.
         def main_words(page)
-          said = MainText.words(page.lines, page.outside - page.menus)
+          said = MainText.words(page.lines, page.spoken)
           page.list? ? [said, page.listed].max : said
         end
 

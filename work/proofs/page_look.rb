@@ -95,11 +95,9 @@ module IronTrellis
           subject.stop = climb.stop
         end
 
-        # What all pages of its kind say only a crawl knows.
         def main_words(facts)
           lines = facts.text.split("\n")
-          main = Core::Copies::MainText.numbers(lines.size, facts.frames) - (facts.menus || [])
-          Core::Copies::MainText.words(lines, main)
+          Core::Copies::MainText.words(lines, Core::Copies::MainText.spoken(lines.size, facts.frames, facts.menus))
         end
 
         def links_out(facts, url) =

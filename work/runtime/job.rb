@@ -19,7 +19,7 @@ module IronTrellis
 
         # @param _given [Hash{String => Object}] its arguments
         # @return [String] what it does, as a noun that follows "busy with"
-        def self.told(_given) = raise(NotImplementedError)
+        def self.told(_given) = raise(NoMethodError, "#{self} must define told(given)")
 
         def self.crawl_named(id)
           crawl = Store::Crawling::Crawl.find_by(id: id)

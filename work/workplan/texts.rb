@@ -44,9 +44,6 @@ module IronTrellis
         # @return [Store::Languages::LanguageSets]
         def sets = @sets ||= Store::Languages::LanguageSets.new(@run, site)
 
-        # @return [Array<Core::Languages::CompleteSet>] of pages that seem to belong together
-        def alike = @alike ||= sets.proposed
-
         # @return [Store::Workplan::Written] what pages say now
         def written = @written ||= Store::Workplan::Written.new(@run)
 

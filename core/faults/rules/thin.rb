@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Faults
       module Rules
-        # A page whose main text has few words: menus, what frames it and what all pages of its kind say don't count.
+        # A page whose main text has few words: menus and what frames it don't count.
         class Thin < PageRule
           CODE = "thin"
           TITLE = "Too little text"

@@ -29,7 +29,7 @@ module IronTrellis
           def proposed(subject, texts)
             return [] unless subject.faults.any? { |fault| fault["code"] == Core::Workplan::Gathering::NONE }
 
-            texts.alike.map(&:to_h)
+            texts.sets.proposed.map(&:to_h)
           end
 
           def head(url, set)
