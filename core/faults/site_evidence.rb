@@ -13,7 +13,8 @@ module IronTrellis
       #     (entries to be kept out), "groups" => ["/tags/"]}],
       #   probes: [{"authority" => "a.test", "kind" => "missing", "url" => "…", "status" => 404, "location" => nil,
       #   "links" => 3}], spaces: [{"space" => "http://a.test/cal?day=#", "kind" => "calendar", "most" => 250,
-      #   "first_url" => "http://a.test/cal?day=1"}], odd_facts: [StructuredData::BusinessFacts::Odd] serving:
+      #   "first_url" => "http://a.test/cal?day=1"}], broken_sections:
+      #   [Redirects::BrokenSections::Section], odd_facts: [StructuredData::BusinessFacts::Odd], serving:
       #   ["http://a.test"] (origins on which pages answer 2xx), languages: {"en" => 12} (pages by what their lang says;
       #   none of a part of a site), names_languages: false (whether any page or sitemap names another language)
       SiteEvidence =
@@ -24,6 +25,7 @@ module IronTrellis
           :sitemaps,
           :probes,
           :spaces,
+          :broken_sections,
           :odd_facts,
           :serving,
           :languages,

@@ -80,6 +80,7 @@ module IronTrellis
         def told(code, wanted)
           to = wanted.is_a?(Workplan::Remedies::Target) ? wanted.to : wanted
           return to unless code == "not-found"
+          return Wordings::UNDECIDED if wanted.nil?
 
           to ? " (#{"proposed: " if wanted.proposed}#{to})" : ""
         end

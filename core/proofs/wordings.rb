@@ -19,6 +19,7 @@ module IronTrellis
         DRAFTED_FACT = "it writes “%{after}”, not “%{before}”"
         DRAFTED = "its %{element} is “%{after}”"
         SENT_TO_GONE = "answers 410"
+        UNDECIDED = " (undecided: mend the links to it, redirect it, or write it anew)"
         LISTS = "%{about} doesn't list it, or it may be listed"
       end
     end

@@ -32,7 +32,7 @@ module IronTrellis
             def brought? = outside_links.to_i.positive? || clicks.to_i.positive?
           end
         # Linked from so many pages an address is worth a redirect.
-        Lost::MANY_LINKS = 5
+        Lost::MANY_LINKS = 3
 
         MISTYPED = 97
         SAME_TEXT = 95
@@ -49,8 +49,9 @@ module IronTrellis
         LEAST_TITLE = 0.5
         FURTHER_REASON = 4
         OTHER_LANGUAGE = -30
-        # From this score on something is alike.
+        # From this score on something is alike, and from this on good enough to be proposed.
         ALIKE = 35
+        LEAST_SCORE = 60
         MOST = 5
 
         # @param pages [LivePages]
@@ -65,7 +66,11 @@ module IronTrellis
         def for(lost)
           alike = alike(lost)
           found = alike.select { |one| one.score >= ALIKE }
-          (found + fallbacks(lost, found.empty?)).first(MOST)
+          return fallbacks(lost) if found.empty?
+          return found.first(MOST) if found.first.score >= LEAST_SCORE
+
+          # Whether it may be given up is said beside what is hardly alike.
+          found.first(MOST - 1) << gone(lost)
         end
 
         private
@@ -126,9 +131,7 @@ module IronTrellis
           [same ? "it is in the same language" : "it is in another language"]
         end
 
-        def fallbacks(lost, alone)
-          return [] unless alone
-
+        def fallbacks(lost)
           [folder(lost), gone(lost), home(lost)].compact.sort_by { |one| -one.score }
         end
 

@@ -34,7 +34,7 @@ module IronTrellis
         # Answers that say who may come in, not what is there.
         REFUSING = [401, 403, 407, 429].freeze
         # A target for a redirect is worth it from this score on.
-        LEAST_SCORE = 60
+        LEAST_SCORE = Redirects::Targets::LEAST_SCORE
         LEAST_WORDS = 50
         YOUNG_DAYS = 28
 

@@ -4,10 +4,20 @@ module IronTrellis
   module Core
     module Workplan
       # Work that one person can do in one go, as it comes from faults: of a `kind`, at a `place` (a page group, a host
-      # or a file), for a `cause`; whether it is done once for all in a `template`; with the entries that it clears. Its
-      # key tells it again after the next judging.
+      # or a file), for a `cause`; whether it is done once for all in a `template`; with the entries that it clears, and
+      # those that need no work of their own where it is done (`settles`). Its key tells it again after the next
+      # judging.
       Draft =
-        Struct.new(:kind, :place, :cause, :template, :entries, keyword_init: true) do
+        Struct.new(:kind, :place, :cause, :template, :entries, :settles, keyword_init: true) do
+          # @return [Array<Entry>]
+          def settles = self[:settles] || []
+
+          # Where a whole section comes back, so does each address of it.
+          #
+          # @return [Array<Entry>] what its benefit comes from
+          def weighing =
+            (cause == Settling::SECTION) ? entries + settles.select { |one| one.code == Settling::MISSING } : entries
+
           # @return [Array(String, String, String)]
           def key = [kind, place, cause]
 

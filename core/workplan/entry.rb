@@ -6,9 +6,10 @@ module IronTrellis
       # One thing that a fix has to mend, a fault or what was decided: its code, on which URL (nil: of a group as a
       # whole) and about what; how much it weighs (`grade`: 1.0 stops, 0.6 diverts, 0.2 weakens, 0.0 a note); the page
       # `group` of the URL; its `importance`, of what isn't a page of its own that of the most important one that leads
-      # to it; what the fault tells besides (`detail`), and whether a canonical was `chosen` for the URL.
+      # to it; what the fault tells besides (`detail`), whether a canonical was `chosen` for the URL, and whether it
+      # `brought` anybody: clicks, or links of other sites.
       Entry =
-        Struct.new(:code, :url, :about, :grade, :group, :importance, :detail, :chosen, keyword_init: true) do
+        Struct.new(:code, :url, :about, :grade, :group, :importance, :detail, :chosen, :brought, keyword_init: true) do
           # @return [String, nil] see Kinds.of
           def kind = @kind ||= Kinds.of(code, detail || {}, chosen: chosen || false)
 

@@ -34,8 +34,10 @@ module IronTrellis
         # @return [Array<Draft>]
         def call(entries, kept: {})
           @kept = kept
-          by_kind = entries.select(&:kind).group_by(&:kind)
-          Kinds::ALL.flat_map { |kind| drafts(kind, by_kind.fetch(kind, [])) }.reject(&:idle?)
+          work, settles = Settling.call(entries)
+          by_kind = work.select(&:kind).group_by(&:kind)
+          drafts = Kinds::ALL.flat_map { |kind| drafts(kind, by_kind.fetch(kind, [])) }.reject(&:idle?)
+          drafts.each { |draft| draft.settles = draft.entries.flat_map { |entry| settles.fetch(entry, []) } }
         end
 
         private
@@ -58,14 +60,19 @@ module IronTrellis
             .group_by { |entry| [place(kind, entry), cause(kind, entry)] }
             .map do |(place, cause), some|
               template =
-                (kind == "server") ? !Kinds::VARIANTS.match?(cause) && template?(cause, place, some) : sets?(kind, some)
+                (kind == "server") ? of_server?(cause, place, some) : sets?(kind, some)
               Draft.new(kind: kind, place: place, cause: cause, template: template, entries: some)
             end
         end
 
+        def of_server?(cause, place, entries) =
+          cause != Settling::SECTION && !Kinds::VARIANTS.match?(cause) && template?(cause, place, entries)
+
         def place(kind, entry)
           case kind
           when "server"
+            return "#{host(entry.url)}#{entry.about}" if entry.code == Settling::SECTION
+
             Kinds::VARIANTS.match?(entry.code) ? host(entry.url) : group(entry)
           when "robots"
             robots_of((entry.code == "blocked-resource") ? entry.about : entry.url)

@@ -8,8 +8,6 @@ module IronTrellis
       class Remedies
         Target = Struct.new(:to, :status, :proposed, keyword_init: true)
 
-        # A suggestion of so many points and more is good enough to be proposed.
-        LEAST_SCORE = 60
         MOVED = 301
         STALE = "index-stale"
         ENDS_WELL = %w[redirect-chain redirect-temporary redirect-refresh redirect-downgrade].freeze
@@ -50,19 +48,21 @@ module IronTrellis
         def row(url) = @rows[url]
 
         # @param url [String] that is lost
-        # @return [Target] the accepted route, else the best suggestion that is good enough, else 410
+        # @return [Target, nil] the accepted route, else the best suggestion that is good enough, else 410; nil where
+        #   that can't be proposed either, since a sitemap, several pages or other sites name it
         def target(url)
           decided = accepted(url)
           return decided if decided
 
-          best = @suggestions.call(url).first
-          return Target.new(to: nil, status: Redirects::Route::GONE, proposed: true) unless good?(best)
+          suggestions = @suggestions.call(url)
+          return Target.new(to: suggestions.first.target, status: MOVED, proposed: true) if good?(suggestions.first)
+          return if suggestions.any? { |one| one.target.nil? && one.score.zero? }
 
-          Target.new(to: best.target, status: MOVED, proposed: true)
+          Target.new(to: nil, status: Redirects::Route::GONE, proposed: true)
         end
 
         # @param fault [Hash{String => String, nil}] code, url and about
-        # @return [Target, nil] the rule that it asks for; nil where it asks for none
+        # @return [Target, nil] the rule that it asks for; nil where it asks for none, or nobody knows yet for which
         def rule(fault)
           code, url = fault.values_at("code", "url")
           return accepted(url) if code == "gone-linked" || (code == STALE && settled?(url))
@@ -88,8 +88,8 @@ module IronTrellis
         def link(fault)
           about = fault["about"]
           case fault["code"]
-          when "link-to-redirect" then final(about) || target(about).to
-          when "link-to-missing" then target(about).to
+          when "link-to-redirect" then final(about) || target(about)&.to
+          when "link-to-missing" then target(about)&.to || Faults::LikelyCause.meant(about).keys.first
           when "link-to-failing" then about
           when "outbound-missing" then nil
           else about
@@ -98,7 +98,7 @@ module IronTrellis
 
         private
 
-        def good?(suggestion) = suggestion&.target && suggestion.score >= LEAST_SCORE
+        def good?(suggestion) = suggestion&.target && suggestion.score >= Redirects::Targets::LEAST_SCORE
 
         def accepted(url) =
           @routes

@@ -43,6 +43,10 @@ module IronTrellis
             else
               " of #{draft.place}"
             end
+          if draft.cause == Settling::SECTION
+            size = draft.weighing.filter_map(&:url).uniq.size
+            return "Mend a missing section: #{draft.place} (#{size} pages)"
+          end
           variant = (draft.kind == "server") ? ": #{name(draft.cause)}" : ""
           "#{WORK.fetch((draft.cause == "block") ? draft.cause : draft.kind)}#{where}#{variant}"
         end

@@ -59,14 +59,14 @@ module IronTrellis
 
         # URL, importance, the gravest grade of it and among how many fixes it is shared.
         def shared(draft)
-          importance = draft.entries.to_h { |entry| [entry.url, entry.importance.to_f] }
+          importance = draft.weighing.to_h { |entry| [entry.url, entry.importance.to_f] }
           grades(draft).map { |url, grade| [url, importance[url], *((grade > WEAKENS) ? @grave[url] : [grade, 1])] }
         end
 
         # By URL the gravest of it; what is of a group as a whole is of no URL.
         def grades(draft) =
           draft
-            .entries
+            .weighing
             .each_with_object({}) do |entry, found|
               next if entry.url.nil? || entry.grade.zero?
 

@@ -35,6 +35,9 @@ module IronTrellis
           SELECT 1 FROM (SELECT 1 FROM %<page_facts>s WHERE hreflang IS NOT NULL AND hreflang <> '[]' UNION ALL SELECT 1
             FROM %<sitemap_entries>s WHERE alternates IS NOT NULL) named LIMIT 1
         SQL
+        MISSING =
+          "SELECT url FROM %<stage>s s WHERE #{Ledger::Scopes.lost(of: "s.")} AND #{Ledger::Scopes.missing(of: "s.")}"
+        ANSWERING = "SELECT url FROM %<stage>s s WHERE #{Ledger::Scopes.document(of: "s.")} AND status < 400"
         DATA =
           "SELECT f.url, p.data FROM %<page_facts>s p JOIN %<frontier>s f USING (url_id) WHERE p.data IS NOT NULL " \
           "AND p.status BETWEEN 200 AND 299"
@@ -60,6 +63,7 @@ module IronTrellis
             probes: Crawling::Probes.new(@crawl).all,
             sitemaps: Postgres::Sql.rows(format(SITEMAPS, @names), [@crawl.id]),
             spaces: Postgres::Sql.rows(format(SPACES, @names), [@crawl.id, Core::Url::Spaces::PATTERN, ENDLESS]),
+            broken_sections: broken_sections,
             odd_facts: odd_facts,
             serving: Postgres::Sql.run(format(SERVING, @names)).column_values(0),
             languages:
@@ -77,6 +81,15 @@ module IronTrellis
         private
 
         def robots(scope) = Robots::RobotsFiles.all(@crawl.id).select { |file| scope.host?("#{file["origin"]}/") }
+
+        def broken_sections
+          missing = Postgres::Sql.run(format(MISSING, @names)).column_values(0)
+          Core::Redirects::BrokenSections.of(missing, Enumerator.new { |each| answering { |url| each << url } })
+        end
+
+        def answering
+          Postgres::Sql.stream(format(ANSWERING, @names)) { |rows| rows.each { |row| yield row["url"] } }
+        end
 
         def odd_facts
           facts = Core::StructuredData::BusinessFacts.new

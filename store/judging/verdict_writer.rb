@@ -9,6 +9,8 @@ module IronTrellis
         FAULTS = %w[run_id identity code grade url_id url about detail].freeze
         # What the ledger is narrowed to most, within which it is mostly sorted by importance.
         NARROWING = %w[group stop].freeze
+        # A smaller ledger is read whole sooner than its indexes are made.
+        LEAST_INDEXED = 3_000
         LEDGER = <<~SQL
           INSERT INTO %<ledger>s (run_id, %<columns>s, stop, stop_reason, climb, copy_of, similarity, unique_share,
             copies,
@@ -73,26 +75,16 @@ module IronTrellis
         # @yieldreturn [Hash] what is summed up of the site when the ledger stands, by column of the run
         # @return [void]
         def finish(now)
-          Postgres::Sql.run(
-            format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns),
-            [@run.id]
-          )
+          rows =
+            Postgres::Sql.run(
+              format(LEDGER, ledger: @ledger, stage: @stage, copies: @copies.table, faults: @faults, columns: @columns),
+              [@run.id]
+            ).cmd_tuples
           drop_stage
           roll_up
           Postgres::Sql.raw.exec("CREATE UNIQUE INDEX #{@ledger}_by_id ON #{@ledger} (url_id)")
-          Ledger::Fields.indexed.each do |column|
-            Postgres::Sql.raw.exec(
-              "CREATE INDEX #{@ledger}_by_#{column} ON #{@ledger} ((#{Ledger::Order.new(column).key}), url_id)"
-            )
-          end
           Postgres::Sql.raw.exec("ANALYZE #{@ledger}")
-          NARROWING.each do |column|
-            Postgres::Sql.raw.exec(
-              %(CREATE INDEX #{@ledger}_within_#{column} ON #{@ledger} ("#{column}", importance, url_id))
-            )
-          end
-          Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_part_of_url ON #{@ledger} USING gin (url gin_trgm_ops)")
-          Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_by_faults ON #{@ledger} USING gin (faults)")
+          make_indexes if rows >= LEAST_INDEXED
           Postgres::Partitions.index(["faults"], @run.id)
           Reports::Causes.new(@run).roll_up
           @run.update!(finished_at: now, **yield)
@@ -105,6 +97,16 @@ module IronTrellis
         end
 
         private
+
+        # For the orders in which people look at a ledger, and for what they narrow it to.
+        def make_indexes
+          keys = Ledger::Fields.indexed.to_h { |column| ["by_#{column}", "(#{Ledger::Order.new(column).key}), url_id"] }
+          NARROWING.each { |column| keys["within_#{column}"] = %("#{column}", importance, url_id) }
+          keys.each { |name, key| Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_#{name} ON #{@ledger} (#{key})") }
+          {"by_part_of_url" => "url gin_trgm_ops", "by_faults" => "faults"}.each do |name, key|
+            Postgres::Sql.raw.exec("CREATE INDEX #{@ledger}_#{name} ON #{@ledger} USING gin (#{key})")
+          end
+        end
 
         def columns = Core::Ledger::Registry.staged
 

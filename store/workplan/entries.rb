@@ -7,6 +7,7 @@ module IronTrellis
       class Entries
         FAULTS = <<~SQL
           SELECT f.url_id, f.url, f.code, f.grade, f.about, f.detail, l."group", l.importance,
+            (coalesce(l.outside_links, 0) > 0 OR coalesce(l.clicks, 0) > 0) AS brought,
             (#{Ledger::Scopes.own_page(of: "l.")}) AS own
           FROM %<faults>s f LEFT JOIN %<ledger>s l ON l.url_id = f.url_id
           ORDER BY f.url COLLATE "C", f.code, f.about COLLATE "C"
@@ -83,7 +84,8 @@ module IronTrellis
             grade: @notes.key?(row["code"]) ? 0.0 : GRADES.fetch(row["grade"]),
             importance: importance.call(row),
             detail: row["detail"] || {},
-            chosen: chosen.key?(row["url"])
+            chosen: chosen.key?(row["url"]),
+            brought: row["brought"] || false
           )
         end
 

@@ -98,7 +98,7 @@ module IronTrellis
         # @param settled [Hash{Integer => Boolean}] numbers of those that nobody has to wait for any more
         # @return [Hash{String => Object}] as `bin/trellis fixes` writes it
         def told(settled) =
-          brief(settled).merge("faults" => faults, "urls" => urls.map { |one| one.slice(*PARTS) })
+          brief(settled).merge("faults" => faults, "settles" => settles, "urls" => urls.map { |one| one.slice(*PARTS) })
 
         # @param settled [Hash{Integer => Boolean}]
         # @return [Hash{String => Object}] the same without what is long

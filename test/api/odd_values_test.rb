@@ -11,14 +11,17 @@ class OddValuesTest < Minitest::Test
   include ApiHere
 
   CONTRACT = YAML.load_file(IronTrellis::Api::App::CONTRACT)
-  ODD = [
-    nil, true, 0, -1, 1.5, 2**31, 2**63, 10**30, -(2**63) - 1, 1e300, "", " ", "-1", "9" * 19, "1e999", "a\u0000b",
-    "\u{1F4A5}" * 40, "x" * 5_000, "%ff", "'; --", "../../x", "http://[", "http://a.test/|", "(", "*" * 300, "\\",
-    "2026-13-45", "0000-01-01", [], [nil], {}, {"a" => nil}
+  NUMBERS = [0, -1, 1.5, 2**31, 2**63, 10**30, -(2**63) - 1, 1e300, "-1", "9" * 19, "1e999"].freeze
+  TEXTS = [
+    "", " ", "a\u0000b", "\u{1F4A5}" * 40, "x" * 5_000, "%ff", "'; --", "../../x", "http://[", "http://a.test/|", "(",
+    "*" * 300, "\\", "2026-13-45", "0000-01-01"
   ].freeze
-  # What stands in several routes (ids in their paths, parameters, components of the contract) is sent all of them once,
-  # and these wherever it stands else.
-  FEW = [-1, 2**63, 10**30, "9" * 19, "x", nil].freeze
+  OTHERS = [nil, true, 0, "x", [], [nil], {}, {"a" => nil}].freeze
+  # By the type that a field should have, since other types are refused everywhere alike.
+  ODD = {"integer" => NUMBERS + OTHERS, "number" => NUMBERS + OTHERS, "string" => TEXTS + OTHERS}.freeze
+  # What stands in several places, of one name and alike, is sent all of them once, and these wherever it stands else.
+  FEW = {"integer" => [-1, 2**63], "number" => [-1, 10**30], "string" => ["a\u0000b", "9" * 19]}.freeze
+  ELSE = ["x", nil].freeze
   # Those that end the session or take away what the others are asked about.
   LEFT_OUT = [%w[delete /session], %w[post /session], %w[post /accounts], %w[delete /sites/{site}],
     %w[delete /crawls/{crawl}]].freeze
@@ -27,15 +30,14 @@ class OddValuesTest < Minitest::Test
   def setup
     super
     sign_up
-    @crawl = judged
+    @crawl = judged_anew
     @site = Store::Crawling::Crawl.find(@crawl).site
     @url_id = call(:get, "/crawls/#{@crawl}/urls?limit=1")["rows"].first["url_id"]
   end
 
   def teardown
     Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue LIKE 'crawl%'")
-    Store::Crawling::Crawl.where(site_id: @site.id).where.not(id: @crawl).each(&:drop)
-    Store::Crawling::Crawl.where(id: @crawl).update_all(judging_asked_at: nil)
+    @site.drop
     super
   end
 
@@ -75,7 +77,7 @@ class OddValuesTest < Minitest::Test
 
   def odd_paths(path, parameters)
     parameters.each do |parameter|
-      odd_of([parameter["name"], parameter["schema"]]).each do |value|
+      odd_of(parameter["name"], parameter["schema"]).each do |value|
         next if value.is_a?(Enumerable) || (parameter["in"] == "path" && value.to_s.empty?)
 
         yield filled(path, parameters, parameter["name"] => value), "#{parameter["name"]}=#{value.inspect[0, 40]}"
@@ -84,17 +86,16 @@ class OddValuesTest < Minitest::Test
   end
 
   def odd_bodies(schema)
-    places(schema).each do |place, component|
-      odd_of(component).each do |value|
+    places(schema).each do |place, leaf|
+      odd_of(place.last, leaf).each do |value|
         yield placed(sample(schema), place, value), "#{place.join(".")}=#{value.inspect[0, 40]}"
       end
     end
   end
 
-  def odd_of(shared)
-    return ODD if shared.nil? || (@sent ||= Set.new).add?(shared)
-
-    FEW
+  def odd_of(name, schema)
+    type = whole(schema)["type"]
+    (@sent ||= Set.new).add?([name, schema]) ? ODD.fetch(type, OTHERS) : FEW.fetch(type, ELSE)
   end
 
   def filled(path, parameters, odd = {})
@@ -113,13 +114,11 @@ class OddValuesTest < Minitest::Test
     schema
   end
 
-  # Where a value stands in a body, down to lists and objects of any names, and where in which component.
+  # Where a value stands in a body, down to lists and objects of any names, with its schema.
   def places(schema, depth = 0)
-    component = schema["$ref"]
     schema = whole(schema)
     below = (depth < MOST_DEPTH) ? parts(schema) : {}
-    found = below.flat_map { |key, one| places(one, depth + 1).map { |place, shared| [[key, *place], shared] } }
-    [[[], nil], *found].map { |place, shared| [place, shared || (component && [component, place])] }
+    [[[], schema], *below.flat_map { |key, one| places(one, depth + 1).map { |place, leaf| [[key, *place], leaf] } }]
   end
 
   def parts(schema) = (schema["properties"] || {}).merge(schema["items"] ? {0 => schema["items"]} : {})

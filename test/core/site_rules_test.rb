@@ -16,6 +16,7 @@ class SiteRulesTest < Minitest::Test
     robots-syntax
     robots-too-big
     robots-unreadable
+    section-broken
     sitemap-date
     sitemap-duplicate
     sitemap-field
@@ -66,6 +67,7 @@ class SiteRulesTest < Minitest::Test
       sitemaps: [FILE],
       probes: [PROBE],
       spaces: [],
+      broken_sections: [],
       odd_facts: [],
       serving: ["http://a.test"],
       languages: {
@@ -213,6 +215,12 @@ class SiteRulesTest < Minitest::Test
     assert_empty told("sitemap-off-host", sitemaps: [off.merge("parent" => "http://b.test/robots.txt")])
     index = FILE.merge("url" => "http://a.test/i.xml", "kind" => "index", "parent" => "http://b.test/robots.txt")
     assert_empty told("sitemap-off-host", sitemaps: [index, off.merge("parent" => index["url"])])
+  end
+
+  def test_a_section_is_told_once
+    urls = %w[http://a.test/v/2 http://a.test/v/1]
+    section = IronTrellis::Core::Redirects::BrokenSections::Section.new(shape: "/v/#", urls: urls)
+    assert_equal [["http://a.test/v/1", "/v/#"]], told("section-broken", broken_sections: [section])
   end
 
   def test_spaces_without_end_and_facts_that_differ

@@ -13,23 +13,23 @@ class LedgerTest < Minitest::Test
   end
 
   # Ten made rows: url n, words n * 10, but none for every third.
-  def self.run_of_ten
-    @run_of_ten ||= begin
-      settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
-      crawl =
-        Store::Crawling::Crawl.begin(
-          Store::Sites::Site.register(name: "ledger #{SecureRandom.hex(6)}", settings: settings),
-          now: Time.now
-        )
-      run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
-      writer = Store::Judging::VerdictWriter.new(run)
-      nothing = IronTrellis::Core::Ledger::Registry.staged.to_h { |name| [name, nil] }
-      writer.stage_rows((0..9).map { |number| nothing.merge(row(number)) })
-      writer.staged
-      writer.faults([])
-      writer.finish(Time.now) { {} }
-      run
-    end
+  def self.run_of_ten = @run_of_ten ||= run_of(10)
+
+  def self.run_of(rows)
+    settings = IronTrellis::Core::Settings::Crawl.new("start_urls" => ["http://ledger.test/"])
+    crawl =
+      Store::Crawling::Crawl.begin(
+        Store::Sites::Site.register(name: "ledger #{SecureRandom.hex(6)}", settings: settings),
+        now: Time.now
+      )
+    run = Store::Judging::VerdictRun.begin(crawl, rules_digest: "x", now: Time.now)
+    writer = Store::Judging::VerdictWriter.new(run)
+    nothing = IronTrellis::Core::Ledger::Registry.staged.to_h { |name| [name, nil] }
+    writer.stage_rows((0...rows).map { |number| nothing.merge(row(number)) })
+    writer.staged
+    writer.faults([])
+    writer.finish(Time.now) { {} }
+    run
   end
 
   def self.row(number)
@@ -55,6 +55,19 @@ class LedgerTest < Minitest::Test
       "climb" => []
     }
   end
+
+  def test_a_large_ledger_has_an_index_for_each_order
+    orders = Store::Ledger::Fields.indexed.map { |column| "by_#{column}" }
+    assert_operator orders.size, :>, 5
+    assert_empty orders - indexes(self.class.run_of(Store::Judging::VerdictWriter::LEAST_INDEXED))
+    assert_empty orders & indexes(@run)
+  end
+
+  def indexes(run) =
+    Store::Postgres::Sql
+      .run("SELECT indexname FROM pg_indexes WHERE tablename = $1", ["ledger_rows_#{run.id}"])
+      .column_values(0)
+      .map { |name| name.delete_prefix("ledger_rows_#{run.id}_") }
 
   def where(tree) = Store::Ledger::Conditions.new(tree)
 

@@ -52,6 +52,7 @@ class FixesOfSiteTest < Minitest::Test
       finish
       state
       faults
+      settles
       urls
       text
       conditions

@@ -8,6 +8,8 @@ module IronTrellis
       class CopiesOfCrawl
         MainText = Core::Copies::MainText
         ANCHORS = Store::Pages::FactsRows::ANCHORS
+        # From so many pages on their words take room that is worth giving back at once.
+        MANY = 5_000
         # One page while it is looked at: its lines, the numbers of those outside the frames, of those of them that
         # speak, and of those that its kind doesn't say; the words of these, and those of its own lists of links.
         Page =
@@ -49,7 +51,7 @@ module IronTrellis
         def told_copies
           @finder.copies.tap do
             @finder = nil
-            GC.start
+            GC.start if @pages.size > MANY
           end
         end
 

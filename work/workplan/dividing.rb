@@ -47,7 +47,10 @@ module IronTrellis
           first, *others = fixes
           ActiveRecord::Base.transaction do
             shared(first, fixes.flat_map(&:faults), fixes.flat_map(&:urls))
-            first.update!(title: "#{first.title}, and #{others.size} more")
+            first.update!(
+              title: "#{first.title}, and #{others.size} more",
+              settles: fixes.flat_map(&:settles)
+            )
             others.each(&:destroy!)
             first
           end

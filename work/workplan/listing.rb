@@ -8,8 +8,8 @@ module IronTrellis
       # The fixes of a site as lists tell them.
       class Listing
         # What the screen's rows leave to the sheet of one.
-        LONG = %w[faults urls].freeze
-        COUNTS = %w[fault_count url_count].freeze
+        LONG = %w[faults urls settles].freeze
+        COUNTS = %w[fault_count url_count settled_count].freeze
         UNLISTED = %w[history proof notes].freeze
 
         # @param site [Store::Sites::Site]

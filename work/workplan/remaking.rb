@@ -75,7 +75,7 @@ module IronTrellis
 
         # What was handed over stays with the fix that has it, and so does what is proved until a crawl says otherwise.
         def unheld(entries)
-          faults = [*frozen, *proved, *divided].flat_map(&:standing) + set_aside
+          faults = [*frozen, *proved, *divided].flat_map { |fix| fix.standing + fix.settles } + set_aside
           held = faults.to_h { |fault| [Core::Workplan::Sameness.of(fault), true] }
           entries.reject { |entry| held.key?(Core::Workplan::Sameness.of(entry.to_told)) }
         end
@@ -184,6 +184,7 @@ module IronTrellis
                   after: before[draft].map { |one| fixes[one.object_id].number }.sort,
                   deadline: [deadlines[draft.object_id], fix.own_deadline].compact.min,
                   faults: draft.entries.map(&:to_told),
+                  settles: draft.settles.map(&:to_told),
                   urls: worth.parts(draft).map(&:to_h)
                 }
               end

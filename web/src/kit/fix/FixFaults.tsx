@@ -91,6 +91,12 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
         ))}
       </Plain>
       {fix.faults.length > MOST && <Quiet small>and {count(fix.faults.length - MOST)} more</Quiet>}
+      {fix.settles.length > 0 && (
+        <Quiet small>
+          Settled by it, with no work of its own: {counted(fix.settles.length, "fault")} (
+          {[...new Set(fix.settles.map((one) => title(one.code)))].join(", ")})
+        </Quiet>
+      )}
       {fix.set_aside.map((one, place) => (
         <Quiet key={place} small>
           Left: {title(one.code)}, {one.url}: {one.why}
