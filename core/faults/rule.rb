@@ -65,9 +65,9 @@ module IronTrellis
           def lets_climb? = false
 
           # @param fault [Fault]
-          # @return [String, nil] what it is about, as far as that stays the same from crawl to crawl (never a line
-          #   number)
-          def stable_about(fault) = fault.about
+          # @return [String, nil] what tells it from others of its code and URL, as far as that stays the same from
+          #   crawl to crawl (never a line number)
+          def identity(fault) = fault.about
 
           # @return [Array<Class>] the rules of this shape, by code
           def all = Registry.all.select { |rule| rule < self }

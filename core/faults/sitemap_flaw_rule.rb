@@ -9,7 +9,7 @@ module IronTrellis
         ABOUT = "Line"
         SAME = "what"
 
-        def self.stable_about(fault) = fault.detail[:what]
+        def self.identity(fault) = fault.detail[:what]
 
         def check(site)
           site

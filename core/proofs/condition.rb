@@ -3,10 +3,13 @@
 module IronTrellis
   module Core
     module Proofs
-      # What must hold of a URL so that one fault of a fix is gone: the fault's `code` and what it is `about`, the
-      # address or answer that is `wanted` (nil where none is), and the whole as a sentence (`text`).
+      # What must hold of a URL so that one fault of a fix is gone: the fault's `code`, what it is `about` and its
+      # `key`, the address or answer that is `wanted` (nil where none is), and the whole as a sentence (`text`).
       Condition =
-        Struct.new(:url, :code, :about, :wanted, :text, keyword_init: true) do
+        Struct.new(:url, :code, :about, :key, :wanted, :text, keyword_init: true) do
+          # @return [Hash{String => String, nil}] the fault, as fixes hold it
+          def to_fault = {"code" => code, "url" => url, "about" => about, "key" => key}
+
           # @return [Hash{String => String, nil}] as lists of fixes tell it
           def to_told = {"url" => url, "condition" => text}
         end

@@ -32,6 +32,7 @@ module IronTrellis
             url: url,
             code: code,
             about: about,
+            key: fault["key"],
             wanted: wanted.is_a?(Workplan::Remedies::Target) ? wanted.to : wanted,
             text: text(kind, fault, wanted)
           )

@@ -36,7 +36,9 @@ module IronTrellis
           def self.of_told(fix, faults) =
             of_fix(
               fix,
-              faults.map { |one| Entry.new(code: one["code"], url: one["url"], about: one["about"], grade: 1.0) }
+              faults.map do |one|
+                Entry.new(**one.slice("code", "url", "about", "key").transform_keys(&:to_sym), grade: 1.0)
+              end
             )
 
           # @param fix [#kind, #place, #cause, #template, #urls]

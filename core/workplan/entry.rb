@@ -7,14 +7,14 @@ module IronTrellis
       # whole) and about what; how much it weighs (`grade`: 1.0 stops, 0.6 diverts, 0.2 weakens, 0.0 a note); the page
       # `group` of the URL; its `importance`, of what isn't a page of its own that of the most important one that leads
       # to it; what the fault tells besides (`detail`), whether a canonical was `chosen` for the URL, and whether it
-      # `brought` anybody: clicks, or links of other sites.
+      # `brought` anybody: clicks, or links of other sites. Its `key` is that of the fault (Faults::Key).
       Entry =
-        Struct.new(:code, :url, :about, :grade, :group, :importance, :detail, :chosen, :brought, keyword_init: true) do
+        Struct.new(:code, :url, :about, :grade, :group, :importance, :detail, :chosen, :brought, :key, keyword_init: true) do
           # @return [String, nil] see Kinds.of
           def kind = @kind ||= Kinds.of(code, detail || {}, chosen: chosen || false)
 
           # @return [Hash{String => String, nil}] as lists of fixes tell it
-          def to_told = {"code" => code, "url" => url, "about" => about}
+          def to_told = {"code" => code, "url" => url, "about" => about, "key" => key}
         end
       Entry.const_set(:GRADES, {"stops" => 1.0, "diverts" => 0.6, "weakens" => 0.2}.freeze)
     end

@@ -6,7 +6,7 @@ module IronTrellis
       # All that a run of verdicts and the site's decisions give to be mended.
       class Entries
         FAULTS = <<~SQL
-          SELECT f.url_id, f.url, f.code, f.grade, f.about, f.detail, l."group", l.importance,
+          SELECT f.url_id, f.identity::text AS key, f.url, f.code, f.grade, f.about, f.detail, l."group", l.importance,
             (coalesce(l.outside_links, 0) > 0 OR coalesce(l.clicks, 0) > 0) AS brought,
             (#{Ledger::Scopes.own_page(of: "l.")}) AS own
           FROM %<faults>s f LEFT JOIN %<ledger>s l ON l.url_id = f.url_id
@@ -85,7 +85,8 @@ module IronTrellis
             importance: importance.call(row),
             detail: row["detail"] || {},
             chosen: chosen.key?(row["url"]),
-            brought: row["brought"] || false
+            brought: row["brought"] || false,
+            key: Core::Faults::Key.in(@site.id, row)
           )
         end
 

@@ -15,6 +15,8 @@ module IronTrellis
           SELECT DISTINCT one ->> 'url' FROM fixes f, jsonb_array_elements(f.urls) one
           WHERE f.site_id = $1 AND one ->> 'url' = ANY($2::text[]) AND f.state <> ALL($3::text[])
         SQL
+        # What outsiders are told of a fault; its key is ours.
+        TOLD = %w[code url about].freeze
         PARTS = Core::Workplan::Worth::Part.members.map(&:to_s).freeze
         MADE = %w[site_id number kind place cause made_at changed_at].freeze
 
@@ -98,7 +100,11 @@ module IronTrellis
         # @param settled [Hash{Integer => Boolean}] numbers of those that nobody has to wait for any more
         # @return [Hash{String => Object}] as `bin/trellis fixes` writes it
         def told(settled) =
-          brief(settled).merge("faults" => faults, "settles" => settles, "urls" => urls.map { |one| one.slice(*PARTS) })
+          brief(settled).merge(
+            "faults" => faults.map { |one| one.slice(*TOLD) },
+            "settles" => settles.map { |one| one.slice(*TOLD) },
+            "urls" => urls.map { |one| one.slice(*PARTS) }
+          )
 
         # @param settled [Hash{Integer => Boolean}]
         # @return [Hash{String => Object}] the same without what is long

@@ -386,8 +386,11 @@ class RulesTest < Minitest::Test
 
   def test_a_fault_is_known_again_by_site_code_url_and_what_it_is_about
     fault = told("not-found", status: 404).first
-    assert_equal fault.identity(1, nil), told("not-found", status: 404, links_in: 9).first.identity(1, nil)
-    refute_equal fault.identity(1, nil), fault.identity(2, nil)
-    refute_equal fault.identity(1, nil), fault.identity(1, "http://a.test/other")
+    assert_equal fault.key(1), told("not-found", status: 404, links_in: 9).first.key(1)
+    refute_equal fault.key(1), fault.key(2)
+    other = fault.dup.tap { |one| one.about = "http://a.test/other" }
+    refute_equal fault.key(1), other.key(1)
+    assert_equal other.key(1).to_s, Faults::Key.in(1, other.to_h.slice(:code, :url, :about).transform_keys(&:to_s))
+    assert_equal "7", Faults::Key.in(1, {"code" => "not-found", "key" => "7"})
   end
 end

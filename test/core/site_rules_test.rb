@@ -120,7 +120,7 @@ class SiteRulesTest < Minitest::Test
         .new(nil)
         .check(Faults::SiteEvidence.new(robots: [ROBOTS.merge("body" => "\nhello\n")]))
         .first
-    assert_equal ["2", "hello"], [fault.about, Faults::Rules::RobotsSyntax.stable_about(fault)]
+    assert_equal ["2", "hello"], [fault.about, Faults::Rules::RobotsSyntax.identity(fault)]
   end
 
   def test_hosts_that_answer_under_other_addresses

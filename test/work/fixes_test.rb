@@ -187,6 +187,22 @@ class FixesOfSiteTest < Minitest::Test
     assert_operator fix("links").start, :>=, redirects.finish
   end
 
+  def test_two_lines_of_a_robots_txt_are_two_faults_to_the_end
+    mended("/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nhello\nand more\n"])
+    remade
+    lines = fix("robots").faults.select { |one| one["code"] == "robots-syntax" }
+    assert_equal [%w[2 3], 2], [lines.map { |one| one["about"] }, lines.map { |one| one["key"] }.uniq.size]
+    left = lines.first.slice("code", "url", "about")
+    Work::Deciding.set_aside(@site, fix("robots").name, {"faults" => [left], "why" => "a note"}, by: "A", now: Time.now)
+    @site.update!(fixes_of_run: nil)
+    remade
+    assert_equal ["3"], fix("robots").faults.filter_map { |one| one["about"] if one["code"] == "robots-syntax" }
+    # With a line before them they are the same.
+    mended("/robots.txt" => [200, {"content-type" => "text/plain"}, "# new\nUser-agent: *\nhello\nand more\n"])
+    remade
+    assert_equal ["4"], fix("robots").faults.filter_map { |one| one["about"] if one["code"] == "robots-syntax" }
+  end
+
   private
 
   def fix(kind) = Fix.of(@site).where(kind: kind).order(:number).last

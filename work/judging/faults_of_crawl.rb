@@ -148,23 +148,21 @@ module IronTrellis
         def about_site(rule, site)
           judge(rule, nil)
             .check(site)
-            .map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), identity(fault, rule)] }
+            .map { |fault| [fault, Core::Url::NormalForm.id(@site_id, fault.url), fault.key(@site_id)] }
         end
 
         # A fault on a URL that is to be kept out counts only where it lets the URL climb. What reads like a missing
         # page is to go, whatever else is wrong with it.
         #
-        # @return [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its identity
+        # @return [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its key
         def told(url_id, subject, faults)
           faults.filter_map do |fault|
             next if subject.soft_missing && fault.code != Core::Faults::Rules::SoftMissing::CODE
 
             rule = Core::Faults::Registry.fetch(fault.code)
-            [fault, url_id, identity(fault, rule)] unless subject.intent == "keep_out" && !rule.lets_climb?
+            [fault, url_id, fault.key(@site_id)] unless subject.intent == "keep_out" && !rule.lets_climb?
           end
         end
-
-        def identity(fault, rule) = fault.identity(@site_id, rule.stable_about(fault))
 
         def keep(faults) = faults.any? && @writer.faults(faults)
       end

@@ -23,7 +23,7 @@ module IronTrellis
           @site = site
           @run = run
           @crawl = run.crawl
-          @entries = entries.group_by { |entry| same(entry.to_told) }
+          @entries = entries.group_by(&:key)
           @gone, @lapse, @now = gone, lapse, now
         end
 
@@ -69,7 +69,7 @@ module IronTrellis
 
         # A cache may show the crawl what is long mended.
         def proved(fix)
-          back = fix.standing.select { |fault| @entries.key?(same(fault)) }
+          back = fix.standing.select { |fault| @entries.key?(key(fault)) }
           return if back.empty?
 
           broken, whole = conditions(fix).partition { |one| back.any? { |fault| about?(one, fault) } }
@@ -89,7 +89,7 @@ module IronTrellis
 
         # What came back counts, by today's importance.
         def worth(fix, back)
-          draft = Core::Workplan::Draft.of_fix(fix, back.flat_map { |fault| @entries.fetch(same(fault)) })
+          draft = Core::Workplan::Draft.of_fix(fix, back.flat_map { |fault| @entries.fetch(key(fault)) })
           {
             benefit: Core::Workplan::Worth.new([draft]).of(draft),
             hours: Workplan::WorkplanSettings.new(@site).counted.of(draft)
@@ -103,7 +103,7 @@ module IronTrellis
         end
 
         def by_crawl(condition)
-          there = @entries.key?(same(fault(condition)))
+          there = @entries.key?(key(condition.to_fault))
           Core::Proofs::Found.new(
             condition: condition,
             met: !there,
@@ -118,7 +118,7 @@ module IronTrellis
           return false if Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::Drafted
           return false if condition.code == Core::Faults::Rules::RenderOnly::CODE && !@crawl.renders?
 
-          @gone.of(fault(condition)) != GoneFaults::UNREAD
+          @gone.of(condition.to_fault) != GoneFaults::UNREAD
         end
 
         def conditions(fix)
@@ -133,11 +133,9 @@ module IronTrellis
           @looking.verdict(conditions).found
         end
 
-        def fault(condition) = {"code" => condition.code, "url" => condition.url, "about" => condition.about}
+        def about?(condition, fault) = key(condition.to_fault) == key(fault)
 
-        def about?(condition, fault) = same(fault(condition)) == same(fault)
-
-        def same(fault) = Core::Workplan::Sameness.of(fault)
+        def key(fault) = Core::Faults::Key.in(@site.id, fault)
       end
     end
   end

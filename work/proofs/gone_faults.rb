@@ -22,7 +22,7 @@ module IronTrellis
           SELECT url FROM %<ledger>s WHERE url_id = ANY($1::bigint[]) AND found_by <> '{index}' AND (status IS NOT NULL
             OR robots_allowed IS FALSE)
         SQL
-        TOLD = "SELECT code, url, about FROM %<faults>s WHERE url = ANY($1::text[])"
+        TOLD = "SELECT identity::text AS key FROM %<faults>s WHERE url = ANY($1::text[])"
         WEB = %r{\Ahttps?://}i
         # Files and hosts, of which a crawl of the whole site reads all there are.
         OF_FILES = /\A(?:robots-|sitemap-|host-|insecure)/
@@ -36,7 +36,7 @@ module IronTrellis
         def initialize(site, run, entries, faults, now:)
           @site, @run, @crawl, @now = site, run, run.crawl, now
           @faults = faults
-          @there = entries.to_h { |entry| [same(entry.to_told), true] }
+          @there = entries.to_h { |entry| [entry.key, true] }
           @work = entries.to_h { |entry| [[entry.url, entry.kind], true] }
         end
 
@@ -54,7 +54,7 @@ module IronTrellis
         # @param fault [Hash{String => String, nil}] code, url and about
         # @return [Symbol]
         def of(fault)
-          return THERE if @there.key?(same(fault))
+          return THERE if @there.key?(key(fault))
           return of_decision(fault) unless rule(fault)
           return same_rules? ? EVIDENCE : LAPSED unless new_crawl?
           return UNREAD unless looked_at?(fault)
@@ -67,7 +67,7 @@ module IronTrellis
 
         def rule(fault) = Core::Faults::Registry.find(fault["code"])
 
-        def same(fault) = Core::Workplan::Sameness.of(fault)
+        def key(fault) = Core::Faults::Key.in(@site.id, fault)
 
         def evidence?(fault) = rule(fault) < Core::Faults::EvidenceRule || rule(fault) < Core::Faults::GroupRule
 
@@ -126,13 +126,13 @@ module IronTrellis
         end
 
         # Whether the crawl before would tell it too, judged as this one is: then the site changed, not the judge.
-        def told_before?(fault) = @before.key?(same(fault))
+        def told_before?(fault) = @before.key?(key(fault))
 
         def before
           run = rejudged or return {}
           urls = Store::Postgres::Sql.array(@faults.filter_map { |fault| fault["url"] }.uniq)
           sql = format(TOLD, faults: Store::Postgres::Partitions.name("faults", run.id))
-          Store::Postgres::Sql.rows(sql, [urls]).to_h { |row| [same(row), true] }
+          Store::Postgres::Sql.rows(sql, [urls]).to_h { |row| [row["key"], true] }
         end
 
         def rejudged

@@ -83,6 +83,7 @@ module IronTrellis
             condition: found.condition.text,
             code: found.condition.code,
             about: found.condition.about,
+            key: found.condition.key,
             met: found.met,
             found: found.found,
             cached: found.cached || false
@@ -94,10 +95,8 @@ module IronTrellis
 
           Core::Workplan::Effort
             .new(Workplan::WorkplanSettings.new(@fix.site).effort)
-            .of(Core::Workplan::Draft.of_told(@fix, verdict.unmet.map { |one| unmet(one.condition) }))
+            .of(Core::Workplan::Draft.of_told(@fix, verdict.unmet.map { |one| one.condition.to_fault }))
         end
-
-        def unmet(condition) = {"code" => condition.code, "url" => condition.url, "about" => condition.about}
       end
     end
   end

@@ -45,24 +45,22 @@ module IronTrellis
           why = input["why"].to_s.strip
           wrong("Say why it is left.") if why.empty?
           wrong("#{fix.name} is #{fix.state}: its faults stay.") unless States::FLUID.include?(fix.state)
-          chosen = input["faults"].map { |fault| fault.values_at("code", "url", "about") }
-          there = fix.faults.map { |fault| fault.values_at("code", "url", "about") }
-          wrong("#{fix.name} has no such fault.") if (chosen - there).any?
+          chosen = input["faults"].map { |fault| fault.slice("code", "url", "about") }
+          there = fix.faults.group_by { |fault| fault.slice("code", "url", "about") }
+          wrong("#{fix.name} has no such fault.") if (chosen - there.keys).any?
           ActiveRecord::Base.transaction do
-            chosen.each do |code, url, about|
+            there.fetch_values(*chosen).flatten.each do |fault|
               Store::Workplan::SetAsideFault.create!(
                 site: site,
                 fix_number: fix.number,
-                code: code,
-                url: url,
-                about: about,
+                **fault.slice("code", "url", "about", "key"),
                 why: why,
                 until: input["until"] && Core::Workplan::Day.read(input["until"]),
                 by: by,
                 set_aside_at: now
               )
             end
-            fix.become(States::LEFT, by: by, why: why, now: now) if (there - chosen).empty?
+            fix.become(States::LEFT, by: by, why: why, now: now) if (there.keys - chosen).empty?
           end
         end
 

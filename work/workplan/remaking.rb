@@ -67,8 +67,8 @@ module IronTrellis
           fixes = Store::Workplan::Fix.of(@site).where(state: States::FROZEN - [States::LEFT]).order(:number)
           fixes.each do |fix|
             met = fix.proof.to_h.fetch("conditions", []).select { |one| one["met"] }
-            mended = met.to_h { |one| [one.slice("code", "url", "about"), true] }
-            lapsed = fix.standing.select { |one| !mended.key?(one) && @gone.of(one) == Proofs::GoneFaults::LAPSED }
+            mended = met.to_h { |one| [key(one), true] }
+            lapsed = fix.standing.select { |one| !mended.key?(key(one)) && @gone.of(one) == Proofs::GoneFaults::LAPSED }
             Proofs::Recording.new(fix, now: @now).lapse(lapsed, @lapse.why(lapsed)) if lapsed.any?
           end
         end
@@ -76,15 +76,17 @@ module IronTrellis
         # What was handed over stays with the fix that has it, and so does what is proved until a crawl says otherwise.
         def unheld(entries)
           faults = [*frozen, *proved, *divided].flat_map { |fix| fix.standing + fix.settles } + set_aside
-          held = faults.to_h { |fault| [Core::Workplan::Sameness.of(fault), true] }
-          entries.reject { |entry| held.key?(Core::Workplan::Sameness.of(entry.to_told)) }
+          held = faults.to_h { |fault| [key(fault), true] }
+          entries.reject { |entry| held.key?(entry.key) }
         end
+
+        def key(fault) = Core::Faults::Key.in(@site.id, fault)
 
         # Those that people made of others.
         def divided = Store::Workplan::Fix.of(@site).where(hand_made: true).where.not(state: States::SETTLED)
 
         def set_aside =
-          Store::Workplan::SetAsideFault.on(@site, @now.to_date).map { |one| one.slice("code", "url", "about") }
+          Store::Workplan::SetAsideFault.on(@site, @now.to_date).map { |one| one.slice("code", "url", "about", "key") }
 
         def proved = Store::Workplan::Fix.of(@site).where(state: States::PROVED).to_a
 

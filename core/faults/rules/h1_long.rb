@@ -17,7 +17,7 @@ module IronTrellis
           ELEMENT = "h1"
           SOURCE = "CP"
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page)
             if page.page? && page.h1&.first && page.h1.first.length > settings.h1_long

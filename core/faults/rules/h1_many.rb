@@ -17,7 +17,7 @@ module IronTrellis
           ELEMENT = "h1"
           SOURCE = "CP"
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page)
             fault(page, about: page.h1[1], headings: page.h1.first(10)) if page.page? && page.h1 && page.h1.size > 1

@@ -20,7 +20,7 @@ module IronTrellis
           LEAST_PAGES = 2
 
           # Which languages those are is told in detail.
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(site)
             spoken = site.languages.select { |_, pages| pages >= LEAST_PAGES }

@@ -18,7 +18,7 @@ module IronTrellis
           TARGETS = :diverted
           ONCE = true
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(source, target, _links, targets:)
             fault(source, about: target.url, canonical: target.canonical, targets: targets)

@@ -15,7 +15,7 @@ module IronTrellis
           MENDED = "the answer to a missing page shows a way on"
           KIND = "server"
           SOURCE = "CP"
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(site)
             bare =

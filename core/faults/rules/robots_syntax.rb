@@ -16,7 +16,7 @@ module IronTrellis
           KIND = "robots"
           SOURCE = "RFC 9309 section 2.2"
 
-          def self.stable_about(fault) = fault.detail[:text]
+          def self.identity(fault) = fault.detail[:text]
 
           def check(site)
             site.robots_files.flat_map do |file|

@@ -19,7 +19,7 @@ module IronTrellis
           NEEDS_ALL = true
 
           # Which file that is may change from crawl to crawl.
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page)
             unless page.has_sitemaps && page.in_sitemaps.empty? &&

@@ -19,7 +19,7 @@ module IronTrellis
           SOURCE = "CP"
           VALUE = :title
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page, shared)
             fault(page, about: shared.other_than(page.url), title: shared.value, pages: shared.pages)

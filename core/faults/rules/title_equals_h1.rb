@@ -17,7 +17,7 @@ module IronTrellis
           ELEMENT = "h1"
           SOURCE = "CP"
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page)
             fault(page, about: page.title) if page.page? && !page.title.to_s.empty? && page.h1&.first == page.title

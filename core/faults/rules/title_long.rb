@@ -23,7 +23,7 @@ module IronTrellis
             fault(page, about: page.title, chars: page.title_chars) if page.title_chars > settings.title_long
           end
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
         end
       end
     end

@@ -17,7 +17,7 @@ module IronTrellis
           ELEMENT = "title"
           SOURCE = "HTML standard, the title element"
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page)
             fault(page, about: page.titles[1], titles: page.titles) if page.page? && page.titles && page.titles.size > 1

@@ -17,7 +17,7 @@ module IronTrellis
           ELEMENT = "title"
           SOURCE = "CP"
 
-          def self.stable_about(_fault) = nil
+          def self.identity(_fault) = nil
 
           def check(page)
             return unless page.page? && !page.title.to_s.empty?

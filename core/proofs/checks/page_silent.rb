@@ -33,7 +33,7 @@ module IronTrellis
           end
 
           # What stays the same of what it is about.
-          def about(rule, about) = rule.stable_about(Faults::Fault.new(code: rule.code, about: about, detail: {}))
+          def about(rule, about) = rule.identity(Faults::Fault.new(code: rule.code, about: about, detail: {}))
 
           def found(fault, page)
             more = [fault.about, *fault.detail.reject { |_, value| value.is_a?(Enumerable) }.map { |name, value|
