@@ -18,11 +18,11 @@ module IronTrellis
 
   module Fetch; end # fetching: turns answers of servers into core values
 
-  module Ports; end # the outside: file formats
+  module Ports; end # the outside: file formats, interfaces of indexes, mail
 
   module Store; end # PostgreSQL through Active Record
 
-  module Work; end # background jobs and what they orchestrate
+  module Work; end # use cases, and the jobs that carry them out
 
   module Api; end # JSON over HTTP
 

@@ -15,7 +15,6 @@ module IronTrellis
   module Api
     # The whole web server as one Rack application: session, rate limits, the API under /api, and the front end.
     module Server
-      COOKIE = "iron_trellis"
       TRIES = 10
       MOST_SIGN_IN_BYTES = 10_000
 
@@ -31,7 +30,7 @@ module IronTrellis
           use Http::Forwarded
           use Http::SecurityHeaders
           use Rack::Session::Cookie,
-            key: COOKIE,
+            key: Http::SessionCookie::NAME,
             secret: secret,
             httponly: true,
             same_site: :lax,

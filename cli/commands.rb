@@ -6,7 +6,7 @@ module IronTrellis
   module Cli
     # What all commands have in common.
     class Commands < Thor
-      Thor::Options.prepend(StrictOptions)
+      Thor::Options.prepend(Options::Strict)
       JSON_OPTION = {type: :boolean, default: false, desc: "Print one JSON value instead of a table"}.freeze
       HELP = %w[--help -h].freeze
 

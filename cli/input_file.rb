@@ -12,25 +12,25 @@ module IronTrellis
       # @param path [String]
       # @param most [Integer, nil] bytes
       # @return [String] bytes
-      # @raise [Root::Stop] where it can't be read, or holds more
+      # @raise [Ending] where it can't be read, or holds more
       def read(path, most: nil)
         size = ::File.size(path)
         if most && size > most
-          raise Root::Stop.new("#{path} holds #{size} bytes; a page may have #{most} at most.", Root::WRONG_USAGE)
+          raise Ending.new("#{path} holds #{size} bytes; a page may have #{most} at most.", Ending::WRONG_USAGE)
         end
 
         ::File.binread(path)
       rescue SystemCallError
-        raise Root::Stop.new("There is no file #{path} that can be read.", Root::COULD_NOT)
+        raise Ending.new("There is no file #{path} that can be read.", Ending::COULD_NOT)
       end
 
       # @param path [String]
       # @return [void]
-      # @raise [Root::Stop] where there is no file that can be read
+      # @raise [Ending] where there is no file that can be read
       def check(path)
         return if ::File.file?(path) && ::File.readable?(path)
 
-        raise Root::Stop.new("There is no file #{path} that can be read.", Root::COULD_NOT)
+        raise Ending.new("There is no file #{path} that can be read.", Ending::COULD_NOT)
       end
 
       # @param path [String]

@@ -4,27 +4,11 @@ module IronTrellis
   module Cli
     # bin/trellis: what the application does on screen, for terminals and pipelines.
     class Root < Commands
-      DONE = 0
-      FAULTS_FOUND = 1
-      WRONG_USAGE = 2
-      COULD_NOT = 3
       RESOLVE = {type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS",
                  desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"}.freeze
       ALLOW_PRIVATE = {type: :boolean, default: false, desc: "Allow private and loopback addresses"}.freeze
       IGNORE_ROBOTS = {type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"}.freeze
       DATABASE = /\A(?:PG|ActiveRecord)::/
-
-      # The command can't be done; carries the exit code.
-      class Stop < Core::Error
-        attr_reader :exit_code
-
-        # @param message [String]
-        # @param exit_code [Integer]
-        def initialize(message, exit_code)
-          super(message)
-          @exit_code = exit_code
-        end
-      end
 
       # Runs one command line and gives its exit code.
       #
@@ -32,19 +16,19 @@ module IronTrellis
       # @return [Integer]
       def self.run(arguments)
         result = start(helped(arguments.map { |one| readable(one) }), debug: true)
-        result.is_a?(Integer) ? result : DONE
+        result.is_a?(Integer) ? result : Ending::DONE
       rescue Thor::Error => error
-        complain(error, arguments, WRONG_USAGE)
-      rescue Stop => error
+        complain(error, arguments, Ending::WRONG_USAGE)
+      rescue Ending => error
         complain(error, arguments, error.exit_code)
       rescue Core::Error::InvalidInput => error
-        complain(error, arguments, WRONG_USAGE)
+        complain(error, arguments, Ending::WRONG_USAGE)
       rescue Core::Error => error
-        complain(error, arguments, COULD_NOT)
+        complain(error, arguments, Ending::COULD_NOT)
       rescue SystemCallError => error
-        complain(error, arguments, COULD_NOT, of_the_system(error))
+        complain(error, arguments, Ending::COULD_NOT, of_the_system(error))
       rescue => error
-        complain(error, arguments, COULD_NOT, unforeseen(error))
+        complain(error, arguments, Ending::COULD_NOT, unforeseen(error))
       end
 
       # Whatever the terminal's locale, arguments are UTF-8 where they can be.

@@ -96,7 +96,37 @@ class ArchitectureTest < Minitest::Test
     assert_empty files.select { |file| File.read(file).match?(/IronTrellis|iron_trellis/) }
   end
 
-  # Of Standard's own rules none holds the length of lines, and its configuration can't bring one.
+  def test_files_name_each_other_in_no_circle
+    files = Dir[ROOT.join("{#{ALLOWED.keys.join(",")}}/**/*.rb")].reject { |file| file.include?("/store/db/") }
+    named = NamedConstants.new(ROOT, files)
+
+    assert_operator named.tsort_each_node.to_a.size, :>, 800
+    assert_empty named.circles
+  end
+
+  def test_circles_are_found
+    Dir.mktmpdir do |folder|
+      texts = {"a" => "B::C.new", "b/c" => "A", "d" => "E", "e" => "Other::D"}
+      files = texts.map do |name, text|
+        File.join(folder, "#{name}.rb").tap { |file| FileUtils.mkdir_p(File.dirname(file)) && File.write(file, text) }
+      end
+      assert_equal [%w[a.rb c.rb]],
+        NamedConstants.new(folder, files).circles.map { |some| some.map { |file| File.basename(file) }.sort }
+    end
+  end
+
+  def test_the_store_alone_speaks_to_the_database
+    speaking = /Postgres::Sql\b|\b(?:SELECT|DELETE FROM|INSERT INTO|UPDATE) |\.(?:find_by_sql|execute|exec_query)\(/
+    others = Dir[ROOT.join("{core,fetch,ports,work,api,cli}/**/*.rb")]
+    assert_empty others.select { |file| File.readlines(file).grep_v(/^\s*#/).join.match?(speaking) }
+  end
+
+  def test_what_answers_people_writes_through_use_cases_only
+    writing = /\.(?:create|update|save|destroy|delete|touch)!|\.(?:update_all|delete_all|destroy_all|insert_all|
+      update_columns?|upsert_all|toggle!)\b/x
+    assert_empty Dir[ROOT.join("api/**/*.rb")].select { |file| File.read(file).match?(writing) }
+  end
+
   # Minitest runs public methods only.
   def test_no_test_stands_below_private
     below = Dir[IronTrellis::ROOT.join("test/**/*_test.rb")].select do |file|
@@ -105,6 +135,7 @@ class ArchitectureTest < Minitest::Test
     assert_empty below
   end
 
+  # Of Standard's own rules none holds the length of lines, and its configuration can't bring one.
   def test_no_line_of_ruby_is_longer_than_120_characters_and_no_file_than_450_lines
     lines = ruby_files.to_h { |file| [file, File.readlines(file, chomp: true, encoding: "UTF-8")] }
 

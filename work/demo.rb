@@ -8,9 +8,7 @@ module IronTrellis
   module Work
     # The demo: made by running the real code against the site stand-in.
     class Demo
-      NAME = "Skerry Lamp Works"
       EMAIL = "ines@skerrylamps.example"
-      PERSON = "Ines Rasten"
       # No secret: the demo listens on loopback only, and bin/demo prints it.
       PASSWORD = "trim-the-wick"
       # Other makers, whose pages those of the works are held against.
@@ -20,7 +18,6 @@ module IronTrellis
         www.beaconyard.example
         www.old-harbour-stores.example
       ].freeze
-      HOSTS = %w[www.skerrylamps.example skerrylamps.example old.skerrylamps.example www.skerrylamper.example].freeze
       KEPT_OUT = %w[/account/* /thank-you /search].freeze
       DECIDED_GROUPS = 5
       DECIDED_SINGLES = 2
@@ -47,8 +44,8 @@ module IronTrellis
       # @return [void]
       def build(anew: false)
         Store::Accounts::User.find_by(email: EMAIL) ||
-          Store::Accounts::User.register(email: EMAIL, name: PERSON, password: PASSWORD)
-        site = Store::Sites::Site.find_by(name: NAME)
+          Store::Accounts::User.register(email: EMAIL, name: DemoSite::PERSON, password: PASSWORD)
+        site = Store::Sites::Site.find_by(name: DemoSite::NAME)
         site = drop(site) if site && anew
         site ||= found
         ask_keepers("DELETE", "/pages") && crawl(site) unless site.newest_crawl
@@ -65,12 +62,12 @@ module IronTrellis
       private
 
       def found
-        Store::Sites::Site.register(name: NAME, settings: settings).tap do |site|
+        Store::Sites::Site.register(name: DemoSite::NAME, settings: settings).tap do |site|
           Intents::Wanting.replace(
             site,
             intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} },
             key_pages: %w[http://www.skerrylamps.example/ http://www.skerrylamps.example/lamps/],
-            by: PERSON,
+            by: DemoSite::PERSON,
             now: Time.now
           )
         end
@@ -79,9 +76,9 @@ module IronTrellis
       def settings
         Core::Settings::Crawl.new(
           "start_urls" => %w[http://www.skerrylamps.example/ http://old.skerrylamps.example/],
-          "hosts" => HOSTS.drop(1),
+          "hosts" => DemoSite::HOSTS.drop(1),
           "rate" => @rate,
-          "resolve" => (HOSTS + RIVALS).to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] }
+          "resolve" => (DemoSite::HOSTS + RIVALS).to_h { |host| ["#{host}:80", "127.0.0.1:#{@site_port}"] }
         )
       end
 
@@ -143,7 +140,7 @@ module IronTrellis
         site.decisions.decide(
           kind,
           values.to_h { |subject, value| Core::Decisions::Registry.read(kind, subject, value) },
-          by: PERSON,
+          by: DemoSite::PERSON,
           now: Time.now,
           note: note
         )
@@ -152,12 +149,12 @@ module IronTrellis
       def moved =
         YAML
           .safe_load_file(CHANGES.first)
-          .filter_map { |change| "http://#{HOSTS.first}#{change["path"]}" if change.dig("set", "location") }
+          .filter_map { |change| "http://#{DemoSite::HOSTS.first}#{change["path"]}" if change.dig("set", "location") }
 
       def change_site(changes)
         YAML
           .safe_load_file(changes)
-          .each { |change| ask_keepers("POST", "/pages", {"host" => HOSTS.first}.merge(change)) }
+          .each { |change| ask_keepers("POST", "/pages", {"host" => DemoSite::HOSTS.first}.merge(change)) }
       end
 
       def ask_keepers(verb, path, order = nil)
@@ -177,8 +174,7 @@ module IronTrellis
       end
 
       def drop(site)
-        site.crawls.each(&:drop)
-        Store::Postgres::Sql.run("DELETE FROM sites WHERE id = $1", [site.id])
+        site.drop
         nil
       end
     end

@@ -23,15 +23,15 @@ module IronTrellis
       def call
         MissingLinks::Looking.new(@site, now: Time.now).call
         sheet = sheet()
-        sheet.keep({"phrases" => PHRASES, "rivals" => RIVALS}, by: Demo::PERSON)
+        sheet.keep({"phrases" => PHRASES, "rivals" => RIVALS}, by: DemoSite::PERSON)
         sheet.read_all
-        sheet.keep({"draft" => {"title" => TITLE}}, by: Demo::PERSON)
+        sheet.keep({"draft" => {"title" => TITLE}}, by: DemoSite::PERSON)
       end
 
       private
 
       def sheet
-        url = "http://#{Demo::HOSTS.first}#{PATH}"
+        url = "http://#{DemoSite::HOSTS.first}#{PATH}"
         Desk::Sheet.new(@site, Core::Url::NormalForm.id(@site.id, url), now: Time.now)
       end
     end

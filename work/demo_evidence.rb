@@ -65,13 +65,13 @@ module IronTrellis
 
       private
 
-      def pull(index) = Evidence::Pulling.new(index, now: Time.now).call(by: Demo::PERSON)
+      def pull(index) = Evidence::Pulling.new(index, now: Time.now).call(by: DemoSite::PERSON)
 
       # Until the weeks begin in which it is asked.
       def pass_and_hide
         [@days, *HIDDEN.keys, WEEKS * 7].each_cons(2) do |before, ago|
           pass(before - ago)
-          HIDDEN[ago]&.then { |path| post("/hides", {url: "http://#{Demo::HOSTS.first}#{path}"}) }
+          HIDDEN[ago]&.then { |path| post("/hides", {url: "http://#{DemoSite::HOSTS.first}#{path}"}) }
         end
       end
 
@@ -83,7 +83,9 @@ module IronTrellis
       def bring(kind, name)
         file(name) do |path|
           told =
-            Evidence::Importing::Told.new(kind: kind, columns: {}, words: {}, whole: true, name: name, by: Demo::PERSON)
+            Evidence::Importing::Told.new(
+              kind: kind, columns: {}, words: {}, whole: true, name: name, by: DemoSite::PERSON
+            )
           Evidence::Importing.new(@site, path, told, now: Time.now).call
         end
       end
@@ -91,7 +93,7 @@ module IronTrellis
       def read_log
         ranges = {"gazetteerbot" => [IPAddr.new("192.0.2.0/24")]}
         file("access.log") do |path|
-          Evidence::Logs.new(@site, verified: ranges, by: Demo::PERSON, now: Time.now).call(
+          Evidence::Logs.new(@site, verified: ranges, by: DemoSite::PERSON, now: Time.now).call(
             [path],
             names: ["access.log"]
           )

@@ -9,7 +9,7 @@ module IronTrellis
     # under way.
     class DemoPlan
       DAYS_LATE = 3
-      OWNERS = {Demo::PERSON => 3.0, "Tomas Quill" => 6.0}.freeze
+      OWNERS = {DemoSite::PERSON => 3.0, "Tomas Quill" => 6.0}.freeze
       # What is done: the first is broken again afterwards, the second stays, and of the third a canonical is left in
       # the body, so that it isn't done.
       DONE = %w[/makers/ www.skerrylamper.example/toplanterne/ /topics/].freeze
@@ -49,7 +49,7 @@ module IronTrellis
         Workplan::Applying.new(@site).call(texts)
       end
 
-      def claim(fixes) = Workplan::Claiming.call(@site, fixes.map(&:name), by: Demo::PERSON, now: Time.now)
+      def claim(fixes) = Workplan::Claiming.call(@site, fixes.map(&:name), by: DemoSite::PERSON, now: Time.now)
 
       def prove
         Proofs::Proving.new(@site, clock: -> { Time.now }).call(Proofs::Proving.asked(@site, []))

@@ -25,7 +25,7 @@ module IronTrellis
         end
 
         def above_http_content_limit(value)
-          signed_in = @env["HTTP_COOKIE"].to_s.include?(Server::COOKIE)
+          signed_in = @env["HTTP_COOKIE"].to_s.include?(SessionCookie::NAME)
           value > (signed_in ? Gate.most_bytes(@env["REQUEST_PATH"].to_s) : Gate::MOST_BYTES)
         end
 

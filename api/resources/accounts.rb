@@ -18,10 +18,10 @@ module IronTrellis
           end
 
           # A new session for each sign-in, so that one that was planted before is worth nothing.
-          def begin_session(user)
+          def begin_session(user, token)
             session.clear
             session.options[:renew] = true
-            session["token"] = Store::Accounts::Session.begin(user, now)
+            session["token"] = token
             @user = user
           end
         end
@@ -32,23 +32,21 @@ module IronTrellis
           app.get("/api/session") { session_json }
 
           app.post("/api/session") do
-            begin_session(Store::Accounts::User.sign_in(email: body_json["email"], password: body_json["password"]))
+            person = body_json.slice("email", "password").transform_keys(&:to_sym)
+            begin_session(*Work::Accounts::SigningIn.call(**person, now: now))
             session_json
           end
 
           app.delete("/api/session") do
-            Store::Accounts::Session.end(session["token"])
+            Work::Accounts::SigningIn.end(session["token"])
             session.clear
             env[Http::Gate::USER] = @user = nil
             session_json
           end
 
           app.post("/api/accounts") do
-            begin_session(
-              Store::Accounts::User.register_first(
-                **body_json.slice("email", "name", "password").transform_keys(&:to_sym)
-              )
-            )
+            person = body_json.slice("email", "name", "password").transform_keys(&:to_sym)
+            begin_session(*Work::Accounts::SigningIn.register_first(person, now: now))
             status 201
             session_json
           end

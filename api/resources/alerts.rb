@@ -24,7 +24,7 @@ module IronTrellis
           app.get("/api/sites/:site/alerts") { json(alerts) }
 
           app.post("/api/sites/:site/alerts/seen") do
-            Store::Alerts::Alert.of(site).where(id: body_json["ids"], seen_at: nil).update_all(seen_at: now)
+            Work::Alerts::Watching.seen(site, body_json["ids"], now: now)
             json(alerts)
           end
 

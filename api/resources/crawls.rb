@@ -43,8 +43,7 @@ module IronTrellis
           app.get("/api/crawls/:crawl") { crawl_json(crawl) }
 
           app.patch("/api/crawls/:crawl") do
-            crawl.update!(kept: body_json["kept"])
-            crawl_json(crawl)
+            crawl_json(Work::Crawling::Runs.keep(crawl, body_json["kept"]))
           end
 
           app.delete("/api/crawls/:crawl") do

@@ -43,9 +43,7 @@ module IronTrellis
           app.put("/api/sites/:site/indexes/:index") { json(id: Work::Evidence::Sources.change(index, body_json).id) }
 
           app.delete("/api/sites/:site/indexes/:index") do
-            index.destroy!
-            Work::Judging::Asking.changed(site, now: now)
-            json(id: index.id)
+            json(id: Work::Evidence::Sources.remove(index, site, now: now))
           end
 
           app.post("/api/sites/:site/indexes/:index/test") { ask(Work::Tasks::Kinds::IndexTest, index: index.id) }

@@ -16,12 +16,12 @@ module IronTrellis
           app.get("/api/sites/:site/lenses") { lenses_json }
 
           app.post("/api/sites/:site/lenses") do
-            Store::Ledger::Lens.keep(site, body_json, by: user.name, now: now)
+            Work::Ledger::Lenses.keep(site, body_json, by: user.name, now: now)
             lenses_json
           end
 
           app.delete("/api/sites/:site/lenses/:lens") do
-            Store::Ledger::Lens.where(site_id: site.id, id: params[:lens]).destroy_all
+            Work::Ledger::Lenses.drop(site, params[:lens])
             lenses_json
           end
         end

@@ -16,10 +16,7 @@ module IronTrellis
           end
 
           app.put("/api/sites/:site/review/yardsticks") do
-            given = body_json["yardsticks"]
-            given.each { |one| Core::Review::Yardstick.read(one) }
-            site.update!(review_yardsticks: given)
-            json(yardsticks: given)
+            json(yardsticks: Work::Review::Yardsticks.keep(site, body_json["yardsticks"]))
           end
 
           app.post("/api/sites/:site/review/import") do

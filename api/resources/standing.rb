@@ -44,10 +44,6 @@ module IronTrellis
               least: (params[:least] || limits.query_impressions).to_i
             )
           end
-
-          # Those that are named, or all of a class.
-          def chosen(lines, input) =
-            input["class"] ? lines.ids_of(input["class"]) : input["urls"].to_a.map { |id| Integer(id) }
         end
 
         def self.registered(app)
@@ -66,15 +62,13 @@ module IronTrellis
           end
 
           app.post("/api/crawls/:crawl/left-out/class") do
-            Core::Triage::Classes::ALL.fetch(body_json["to"])
-            lines = Store::Triage::KeptLines.new(judged_by)
-            lines.put_into(chosen(lines, body_json), body_json["to"])
+            Work::Triage::Classing.call(judged_by, body_json)
             json(left_out)
           end
 
           app.post("/api/crawls/:crawl/left-out/accept") do
-            lines = Store::Triage::KeptLines.new(judged_by)
-            json(Work::Triage::Accepting.new(judged_by).call(chosen(lines, body_json), by: user.name, now: now))
+            ids = Work::Triage::Classing.chosen(judged_by, body_json)
+            json(Work::Triage::Accepting.new(judged_by).call(ids, by: user.name, now: now))
           end
 
           app.get("/api/crawls/:crawl/queries") do

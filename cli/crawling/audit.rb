@@ -23,9 +23,9 @@ module IronTrellis
         # @return [Integer] exit code
         def call
           if @start_urls.empty?
-            raise Root::Stop.new(
+            raise Ending.new(
               "Give at least one start URL, for example: bin/trellis audit https://www.example.test/ --out report",
-              Root::WRONG_USAGE
+              Ending::WRONG_USAGE
             )
           end
 
@@ -45,9 +45,9 @@ module IronTrellis
           FileUtils.mkdir_p(@options["out"])
           Tempfile.create("trellis", @options["out"]) { |file| file.write("x") }
         rescue SystemCallError => error
-          raise Root::Stop.new(
+          raise Ending.new(
             "The files can't be written to #{@options["out"]}: #{error.message}. Give another folder with --out.",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
 
@@ -143,10 +143,10 @@ module IronTrellis
         rescue Interrupt
           end_workers(pids)
           Work::Crawling::Watch.end_it(crawl, Time.now)
-          raise Root::Stop.new(
+          raise Ending.new(
             "Interrupted. Crawl #{crawl.number} of “#{crawl.site.name}” is kept as far as it came; it can be judged " \
             "in the application.",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         ensure
           end_workers(pids)
@@ -177,9 +177,9 @@ module IronTrellis
           end
           failures = Work::Runtime::Queue.errors(crawl.queue).select { |job| job["error_count"] > 2 }
           if failures.any?
-            raise Root::Stop.new(
+            raise Ending.new(
               "The crawl failed: #{failures.first["why"]}",
-              Root::COULD_NOT
+              Ending::COULD_NOT
             )
           end
         end
@@ -205,19 +205,19 @@ module IronTrellis
           warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; " \
             "written to #{@options["out"]}"
           Store::Crawling::TrapsMet.of(crawl).each { |told| warn told }
-          failing?(summary) ? Root::FAULTS_FOUND : Root::DONE
+          failing?(summary) ? Ending::FAULTS_FOUND : Ending::DONE
         end
 
         # Where the disk is full the crawl isn't lost.
         def write(crawl)
           @files.call
         rescue SystemCallError => error
-          raise Root::Stop.new(
+          raise Ending.new(
             "The files could not be written to #{@options["out"]}: #{error.message}.\nThe crawl is kept. Make room, " \
             "then write its tables with: " \
               "bin/trellis export --site \"#{crawl.site.name}\" --crawl #{crawl.number} --what urls --format jsonl " \
               "--out FILE (and --what links, --what faults)",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
 
@@ -226,9 +226,9 @@ module IronTrellis
           failures = Store::Crawling::StartFailures.of(crawl)
           return unless failures.size == crawl.crawl_settings.first_urls.size
 
-          raise Root::Stop.new(
+          raise Ending.new(
             failures.map { |one| "#{one[:url]} could not be crawled: #{one[:reason]}." }.join("\n"),
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
 

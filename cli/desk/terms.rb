@@ -26,7 +26,7 @@ module IronTrellis
           against = Core::Desk::Rivals.new(rivals, language: page.language)
           @fit = Core::Desk::Fit.new(page, phrases: @options["phrase"] || [], rivals: against)
           @options["json"] ? puts(JSON.generate(told(page, against))) : print_tables(page, against)
-          Root::DONE
+          Ending::DONE
         end
 
         private

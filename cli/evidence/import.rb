@@ -27,7 +27,7 @@ module IronTrellis
           warn cut(result) if importing.cut?
           Judged.again(site) if changed?(result)
           @options["json"] ? puts(JSON.generate(result)) : print_table(result)
-          Root::DONE
+          Ending::DONE
         end
 
         private

@@ -11,7 +11,7 @@ module IronTrellis
         #
         # @param site [Store::Sites::Site]
         # @return [void]
-        # @raise [Root::Stop]
+        # @raise [Ending]
         def self.again(site)
           crawl = site.newest_crawl or return
           warn "Judging crawl #{crawl.number} again"
@@ -19,9 +19,9 @@ module IronTrellis
           _, status = Process.wait2(fork { judge(crawl.id) })
           return if status.success?
 
-          raise Root::Stop.new(
+          raise Ending.new(
             "The evidence is kept, but the crawl could not be judged again. Judge it on the screen, or import again.",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
 

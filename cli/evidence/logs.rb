@@ -28,7 +28,7 @@ module IronTrellis
               .new(site, verified: verified, now: Time.now)
               .call(@paths) { |rows| warn "#{rows} lines read" }
           @options["json"] ? puts(JSON.generate(result)) : print_table(result)
-          Root::DONE
+          Ending::DONE
         end
 
         private

@@ -21,7 +21,7 @@ module IronTrellis
             faults: Core::Languages::SetCheck.new(annotations).call.map(&:to_h)
           }
           @options["json"] ? Printed.json(found) : print(found)
-          Root::DONE
+          Ending::DONE
         end
 
         private

@@ -21,7 +21,7 @@ module IronTrellis
           columns, rows = send(@options["what"])
           Ports::Tables.named(@options["format"]).write(@options["out"], columns, rows)
           warn "Written to #{@options["out"]}"
-          Root::DONE
+          Ending::DONE
         end
 
         private

@@ -23,7 +23,7 @@ module IronTrellis
           format.write(@options["out"], joining.columns, rows)
           InputFile.warn_of(@path, joining.bad)
           warn "#{rows.size} rows written to #{@options["out"]}"
-          Root::DONE
+          Ending::DONE
         end
 
         private

@@ -23,7 +23,7 @@ module IronTrellis
             flattened: check.flattened.map { |route| route.to_h.slice(:from, :to, :status) }
           }
           @options["json"] ? Printed.json(found) : print(found)
-          Root::DONE
+          Ending::DONE
         end
 
         private

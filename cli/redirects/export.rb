@@ -16,7 +16,7 @@ module IronTrellis
         def call
           writer = Ports::Redirects.writer(@options["format"])
           puts Ports::Redirects.write(@options["format"], @options["site"] ? of_site : of_file(writer))
-          Root::DONE
+          Ending::DONE
         end
 
         private
@@ -28,15 +28,15 @@ module IronTrellis
         end
 
         def of_file(writer)
-          raise Root::Stop.new("Give a file, or the name of a site with --site.", Root::WRONG_USAGE) if @path.nil?
+          raise Ending.new("Give a file, or the name of a site with --site.", Ending::WRONG_USAGE) if @path.nil?
 
           routes, bad = Ports::Redirects::Maps::Csv.read(InputFile.read(@path))
           InputFile.warn_of(@path, bad)
           paths = routes.reject { |route| route.pattern? || route.from.match?(Sitemaps::Check::WEB) }
           if paths.any? && writer::WHOLE_ADDRESSES
-            raise Root::Stop.new(
+            raise Ending.new(
               "#{paths.first.from} is a path; a server's rules need whole addresses.",
-              Root::WRONG_USAGE
+              Ending::WRONG_USAGE
             )
           end
 

@@ -18,7 +18,7 @@ module IronTrellis
         end
 
         # @return [Integer] exit code
-        # @raise [Root::Stop] where there is no page
+        # @raise [Ending] where there is no page
         def call
           folder
           looking = Work::Rendering::OneLook.at(
@@ -29,10 +29,10 @@ module IronTrellis
           )
           told = looking.call(parts, agent: @options["agent"], width: width, screenshot: true)
           write(told)
-          raise Root::Stop.new("#{@url}: #{told.rendered.error_detail}.", Root::COULD_NOT) if told.rendered.error
+          raise Ending.new("#{@url}: #{told.rendered.error_detail}.", Ending::COULD_NOT) if told.rendered.error
 
           puts told.summary
-          Root::DONE
+          Ending::DONE
         ensure
           looking&.close
         end
@@ -55,7 +55,7 @@ module IronTrellis
         def folder
           @folder ||= @options["out"].tap { |path| FileUtils.mkdir_p(path) }
         rescue SystemCallError => error
-          raise Root::Stop.new("The files can't be written to #{@options["out"]}: #{error.message}.", Root::COULD_NOT)
+          raise Ending.new("The files can't be written to #{@options["out"]}: #{error.message}.", Ending::COULD_NOT)
         end
 
         def write(told)

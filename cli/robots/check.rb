@@ -24,7 +24,7 @@ module IronTrellis
           end
 
           decisions.each { |decision| puts JSON.generate(decision) }
-          Root::DONE
+          Ending::DONE
         end
 
         private
@@ -55,10 +55,10 @@ module IronTrellis
         def read(path)
           File.binread(path)
         rescue SystemCallError
-          raise Root::Stop.new(
+          raise Ending.new(
             "There is no file #{path} that can be read. Give a file, or a web address with http:// or https:// in " \
             "front.",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
       end

@@ -19,7 +19,7 @@ module IronTrellis
           build.files.each { |file| write(file) }
           warn "#{build.urls} URLs in #{build.files.size} files"
           puts build.robots_lines
-          Root::DONE
+          Ending::DONE
         end
 
         private

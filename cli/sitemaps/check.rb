@@ -18,7 +18,7 @@ module IronTrellis
         def call
           found = @source.match?(WEB) ? live : file
           @options["json"] ? Printed.json(found) : print(found)
-          Root::DONE
+          Ending::DONE
         end
 
         private
@@ -28,10 +28,10 @@ module IronTrellis
             told(*Work::Sitemaps::Check.call(io, location: @options["location"], now: Time.now))
           end
         rescue Errno::ENOENT, Errno::EISDIR, Errno::EACCES
-          raise Root::Stop.new(
+          raise Ending.new(
             "There is no file #{@source} that can be read. Give a file, or a web address with http:// or https:// in " \
             "front.",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
 

@@ -9,9 +9,9 @@ module IronTrellis
 
         # @param name [String]
         # @return [Store::Sites::Site]
-        # @raise [Root::Stop]
+        # @raise [Ending]
         def named(name)
-          Store::Sites::Site.find_by(name: name) || raise(Root::Stop.new(unknown(name), Root::COULD_NOT))
+          Store::Sites::Site.find_by(name: name) || raise(Ending.new(unknown(name), Ending::COULD_NOT))
         end
 
         # @param number [Numeric, nil]
@@ -34,14 +34,14 @@ module IronTrellis
         # @param site [Store::Sites::Site]
         # @param number [Integer, nil] nil for the newest judged one of the whole site
         # @return [Store::Crawling::Crawl] judged
-        # @raise [Root::Stop]
+        # @raise [Ending]
         def crawl(site, number)
           crawl = number ? site.crawls.find_by(number: whole(number, "--crawl")) : site.newest_crawl
           return crawl if crawl&.verdict_run
 
-          raise Root::Stop.new(
+          raise Ending.new(
             "“#{site.name}” has #{number ? "no judged crawl #{number}" : "no judged crawl yet"}.",
-            Root::COULD_NOT
+            Ending::COULD_NOT
           )
         end
       end

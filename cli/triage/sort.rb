@@ -20,7 +20,7 @@ module IronTrellis
             sorted.each { |one| write.call(Work::Triage::Lines.of(one)) }
           end
           summed_up(sorted)
-          Root::DONE
+          Ending::DONE
         end
 
         private

@@ -21,7 +21,7 @@ module IronTrellis
           Work::Workplan::Claiming
             .call(site, @ids, now: Time.now)
             .each { |fix| puts "#{fix.name} #{fix.state}: #{fix.title}" }
-          Root::DONE
+          Ending::DONE
         end
       end
     end

@@ -17,7 +17,7 @@ module IronTrellis
           rows = self.class.rows(Sites::Named.named(@options["site"]), @options["state"])
           Ports::Tables::JsonlFile.write(@options["out"]) { |write| rows.each { |row| write.call(row) } }
           warn "#{rows.size} fixes written to #{@options["out"]}"
-          Root::DONE
+          Ending::DONE
         end
 
         # @param site [Store::Sites::Site]

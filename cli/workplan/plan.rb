@@ -25,7 +25,7 @@ module IronTrellis
               clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) }
             )
           Printed.json(scheduler.call(reading.tasks).to_h)
-          Root::DONE
+          Ending::DONE
         end
 
         private

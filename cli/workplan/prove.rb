@@ -21,7 +21,7 @@ module IronTrellis
           fixes = Work::Proofs::Proving.asked(site, @ids)
           told = Work::Proofs::Proving.new(site, clock: -> { Time.now }).call(fixes)
           @options["json"] ? puts(JSON.pretty_generate(told)) : told.each { |one| say(one) }
-          Root::DONE
+          Ending::DONE
         end
 
         private

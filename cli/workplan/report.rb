@@ -20,7 +20,7 @@ module IronTrellis
           paper = Work::Proofs::Reporting.new(site, now: Time.now, from: from).paper
           File.binwrite(@options["out"], form.write(paper))
           warn "Report written to #{@options["out"]}"
-          Root::DONE
+          Ending::DONE
         end
       end
     end

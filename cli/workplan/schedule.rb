@@ -23,7 +23,7 @@ module IronTrellis
           Work::Workplan::Remaking.keep_up(@site, now: Time.now)
           Work::Workplan::WorkplanSettings.new(@site).keep_hours(hours)
           write.call(Work::Workplan::Scheduling.new(@site, start: start).call(now: Time.now))
-          Root::DONE
+          Ending::DONE
         end
 
         private

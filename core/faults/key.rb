@@ -8,6 +8,9 @@ module IronTrellis
       # What tells that a fault of now is one of before, in verdicts, fixes, conditions and proofs alike: its site, code
       # and URL, and what its rule says that stays the same of it from crawl to crawl (Rule.identity).
       module Key
+        # What rules are asked for their identity by, where no more than this was kept of a fault.
+        Held = Struct.new(:about, :detail)
+
         module_function
 
         # @param site_id [Integer]
@@ -28,7 +31,7 @@ module IronTrellis
 
           code, url, about = held.values_at("code", "url", "about")
           rule = Registry.find(code)
-          of(site_id, code, url, rule ? rule.identity(Fault.new(code: code, about: about, detail: {})) : about).to_s
+          of(site_id, code, url, rule ? rule.identity(Held.new(about, {})) : about).to_s
         end
       end
     end

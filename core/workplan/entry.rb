@@ -9,7 +9,10 @@ module IronTrellis
       # to it; what the fault tells besides (`detail`), whether a canonical was `chosen` for the URL, and whether it
       # `brought` anybody: clicks, or links of other sites. Its `key` is that of the fault (Faults::Key).
       Entry =
-        Struct.new(:code, :url, :about, :grade, :group, :importance, :detail, :chosen, :brought, :key, keyword_init: true) do
+        Struct.new(
+          *%i[code url about grade group importance detail chosen brought key],
+          keyword_init: true
+        ) do
           # @return [String, nil] see Kinds.of
           def kind = @kind ||= Kinds.of(code, detail || {}, chosen: chosen || false)
 

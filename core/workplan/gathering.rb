@@ -16,10 +16,6 @@ module IronTrellis
         NONE = "hreflang-none"
         NOWHERE = "site"
 
-        # @param url [String, nil]
-        # @return [String, nil] its host, with the port where that is told
-        def self.host(url) = url.to_s[%r{\Ahttps?://(?:[^/@]*@)?([^/?#]+)}, 1]
-
         # @param pages [Hash{String => Integer}] by group, how many HTML pages of it answer 200 themselves
         # @param layouts [Layouts]
         # @param files [Hash{String => Boolean}] addresses of sitemap files that are known
@@ -94,7 +90,7 @@ module IronTrellis
         # What is of a group as a whole is about it.
         def group(entry) = (entry.url ? entry.group : entry.about) || NOWHERE
 
-        def host(url) = self.class.host(url) || NOWHERE
+        def host(url) = Url::Authority.of(url) || NOWHERE
 
         def robots_of(url) = "#{url.to_s[%r{\Ahttps?://[^/?#]+}]}/robots.txt"
 

@@ -37,12 +37,12 @@ module IronTrellis
         private
 
         def sections
-          found = @entries.select { |entry| entry.code == SECTION }.group_by { |entry| Gathering.host(entry.url) }
+          found = @entries.select { |entry| entry.code == SECTION }.group_by { |entry| Url::Authority.of(entry.url) }
           return if found.empty?
 
           @entries.each do |entry|
             url = missing(entry) or next
-            found.fetch(Gathering.host(url), []).each do |section|
+            found.fetch(Url::Authority.of(url), []).each do |section|
               settle(section, entry) if Redirects::BrokenSections.match?(url, section.about)
             end
           end

@@ -3,8 +3,8 @@
 module IronTrellis
   module Fetch
     module Crawling
-      # The requests to one host: as many at once as it holds slots, at its share of the rate. It asks for nothing while
-      # the right to ask isn't renewed.
+      # The requests to one host: as many at once as it holds slots, at its share of the rate, which counts from the
+      # first of each slot that nobody had before. It asks for nothing while the right to ask isn't renewed.
       class HostQueue
         # How long a thread sleeps before it looks again whether it may ask.
         LOOK_SECONDS = 0.05
@@ -32,12 +32,14 @@ module IronTrellis
           @lock = Mutex.new
           @delay = 0
           @next_at = 0
+          @at_once = 0
         end
 
-        # @param slots [Array<#wait>] further slots to ask with
+        # @param slots [Array<#wait, #fresh>] further slots to ask with
         # @return [void]
         def grow(slots)
           @slots.concat(slots)
+          @lock.synchronize { @at_once += slots.count(&:fresh) }
           hold_back(slots.map(&:wait).max || 0)
           @threads << Thread.new { run(@make_worker.call) } while @threads.size < @slots.size
         end
@@ -62,7 +64,10 @@ module IronTrellis
         #
         # @return [void]
         def hold_back(seconds)
-          @lock.synchronize { @next_at = [@next_at, now + seconds].max }
+          @lock.synchronize do
+            @next_at = [@next_at, now + seconds].max
+            @at_once = 0 if seconds.positive?
+          end
         end
 
         # @param item [Object]
@@ -127,14 +132,21 @@ module IronTrellis
 
         # @return [Boolean] false where the queue was closed meanwhile
         def wait_turn
-          turn = @lock.synchronize do
-            [@next_at, now].max.tap { |at| @next_at = at + gap }
-          end
+          turn = @lock.synchronize { at_once? ? now : [@next_at, now].max.tap { |at| @next_at = at + gap } }
           until (left = turn - now) <= 0
             return false if @items.closed?
 
             sleep([left, LOOK_SECONDS].min)
           end
+          true
+        end
+
+        # A host that asks for a delay gets it from the first request on.
+        def at_once?
+          return false unless @at_once.positive? && @delay.zero?
+
+          @at_once -= 1
+          @next_at = [@next_at, now + gap].max
           true
         end
 

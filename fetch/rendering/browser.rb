@@ -6,18 +6,6 @@ module IronTrellis
       # One Chromium that renders one page at a time, each in a profile of its own. It can reach nobody by itself: its
       # proxy is a port that answers nothing, and what its pages ask for is answered by Requests.
       class Browser
-        SECONDS = 15
-        QUIET_SECONDS = 0.5
-        STEP_SECONDS = 0.05
-        # Reading what a page has become; scripts that never end are stopped first.
-        READ_SECONDS = 3
-        MOST_NAVIGATIONS = 10
-        MOST_MEGABYTES = 700
-        MEMORY_STEPS = 10
-        MOST_CONSOLE = 100
-        MOST_HEIGHT = 4_000
-        QUALITY = 60
-        HEIGHT = 800
         NOWHERE = "http://127.0.0.1:9"
         FLAGS = {
           "proxy-server" => NOWHERE,
@@ -83,9 +71,9 @@ module IronTrellis
           @ferrum =
             Chromium.start(
               flags: FLAGS,
-              timeout: SECONDS,
+              timeout: Limits::SECONDS,
               pending_connection_errors: false,
-              window_size: [Core::Rendering::Layout::DESK, HEIGHT]
+              window_size: [Core::Rendering::Layout::DESK, Limits::HEIGHT]
             )
           @way.visitor_user_agent ||= @ferrum.version.user_agent.sub("Headless", "")
         end

@@ -5,7 +5,6 @@ module IronTrellis
     module Rendering
       # One page in the browser, from asking for it to what it has become.
       class Visit
-        B = Browser
         Rendered = Core::Rendering::Rendered
         Layout = Core::Rendering::Layout
 
@@ -71,7 +70,7 @@ module IronTrellis
           @page.command(
             "Emulation.setDeviceMetricsOverride",
             width: width,
-            height: B::HEIGHT,
+            height: Limits::HEIGHT,
             deviceScaleFactor: 1,
             mobile: width < Layout::DESK / 2
           )
@@ -108,7 +107,7 @@ module IronTrellis
         end
 
         def say(level, text, place = nil)
-          return if @console.size >= B::MOST_CONSOLE
+          return if @console.size >= Limits::MOST_CONSOLE
 
           line = place&.fetch("lineNumber", nil)
           @console << {
@@ -123,13 +122,13 @@ module IronTrellis
         def wait
           step = 0
           loop do
-            sleep B::STEP_SECONDS
+            sleep Limits::STEP_SECONDS
             return if broken?
-            return "time" if now - @began >= B::SECONDS
-            return stopped if @navigations > B::MOST_NAVIGATIONS
+            return "time" if now - @began >= Limits::SECONDS
+            return stopped if @navigations > Limits::MOST_NAVIGATIONS
             return "quiet" if quiet?
 
-            @broken ||= "memory" if (step % B::MEMORY_STEPS).zero? && @browser.megabytes > B::MOST_MEGABYTES
+            @broken ||= "memory" if (step % Limits::MEMORY_STEPS).zero? && @browser.megabytes > Limits::MOST_MEGABYTES
             step += 1
           end
         end
@@ -144,7 +143,7 @@ module IronTrellis
           return !@requests.quiet_since.nil? if over?
 
           since = @requests.quiet_since or return false
-          done = @timings["load"] && now - [since, @began + @timings["load"] / 1000.0].max >= B::QUIET_SECONDS
+          done = @timings["load"] && now - [since, @began + @timings["load"] / 1000.0].max >= Limits::QUIET_SECONDS
           @timings["quiet"] = since_began if done
           done
         end
@@ -188,7 +187,7 @@ module IronTrellis
 
         def look(rendered, height, screenshot)
           measure(@width)
-          rendered.screenshot = picture([height.to_i, B::MOST_HEIGHT].min) if screenshot
+          rendered.screenshot = picture([height.to_i, Limits::MOST_HEIGHT].min) if screenshot
           return if @width == Layout::PHONE
 
           lay(Layout::PHONE)
@@ -224,7 +223,7 @@ module IronTrellis
 
         WORDS = {
           "crashed" => "the page took its part of the browser with it",
-          "memory" => "the page took more than #{Browser::MOST_MEGABYTES} MB"
+          "memory" => "the page took more than #{Limits::MOST_MEGABYTES} MB"
         }.freeze
 
         def broken_by = @broken ||= "hung"
@@ -247,7 +246,7 @@ module IronTrellis
 
         def evaluate(script) =
           @page
-            .command("Runtime.evaluate", timeout: B::READ_SECONDS, expression: script, returnByValue: true)
+            .command("Runtime.evaluate", timeout: Limits::READ_SECONDS, expression: script, returnByValue: true)
             .dig("result", "value")
 
         def measure(width)
@@ -259,9 +258,9 @@ module IronTrellis
           @page
             .command(
               "Page.captureScreenshot",
-              timeout: B::READ_SECONDS * 2,
+              timeout: Limits::READ_SECONDS * 2,
               format: "webp",
-              quality: B::QUALITY,
+              quality: Limits::QUALITY,
               captureBeyondViewport: true,
               clip: {x: 0, y: 0, width: @width, height: [height, 1].max, scale: 1}
             )

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "hosts"
 require_relative "page"
 require_relative "drawing"
 require_relative "frame"

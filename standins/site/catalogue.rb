@@ -7,7 +7,6 @@ module SkerrySite
   # Builds every page of the site from the texts in content/ and the faults in faults.yml.
   class Catalogue
     HERE = __dir__
-    WWW = "www.skerrylamps.example"
     DANISH = "www.skerrylamper.example"
     # Somebody else's site, to which ours links.
     ALMANAC = "www.harbour-almanac.example"

@@ -8,7 +8,7 @@ module IronTrellis
       # The URLs that one crawl knows of, and which of them are waiting, leased to a slot, done, skipped, deferred
       # until later, or quarantined because workers died over them.
       class Frontier
-        STATES = {waiting: 0, leased: 1, done: 2, skipped: 3, deferred: 4, quarantined: 5}.freeze
+        STATES = FrontierStates::ALL
         PURPOSES = {page: 0, resource: 1, external: 2}.freeze
         # Why a URL is skipped.
         REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3, redirects: 4}.freeze

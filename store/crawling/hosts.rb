@@ -13,7 +13,7 @@ module IronTrellis
         MOST_AT_ONCE = 64
 
         # One slot of a host; wait is how many seconds its next request must be held back.
-        Held = Struct.new(:host_id, :slot, :wait)
+        Held = Struct.new(:host_id, :slot, :wait, :fresh)
 
         WITH_WORK = <<~SQL
           SELECT h.id, h.authority FROM crawl_hosts h
@@ -27,8 +27,8 @@ module IronTrellis
           LIMIT #{MOST_AT_ONCE}
         SQL
         FREE = <<~SQL
-          SELECT slot, lease_token IS NOT NULL AS lapsed, greatest(extract(epoch FROM not_before - clock_timestamp()),
-            0) AS wait FROM host_slots
+          SELECT slot, lease_token IS NOT NULL AS lapsed, lease_token IS NULL AND not_before IS NULL AS fresh,
+            greatest(extract(epoch FROM not_before - clock_timestamp()), 0) AS wait FROM host_slots
           WHERE host_id = $1 AND (lease_token IS NULL OR leased_until < clock_timestamp()) ORDER BY not_before NULLS
             FIRST LIMIT $2 FOR UPDATE SKIP LOCKED
         SQL
@@ -78,7 +78,9 @@ module IronTrellis
             )
             rows = Postgres::Sql.rows(FREE, [host_id, count])
             hold(host_id, rows.map { |row| row["slot"] }, token)
-            rows.map { |row| Held.new(host_id, row["slot"], row["lapsed"] ? gap : row["wait"].to_f) }
+            rows.map do |row|
+              Held.new(host_id, row["slot"], row["lapsed"] ? gap : row["wait"].to_f, row["fresh"])
+            end
           end
         end
 

@@ -39,6 +39,15 @@ module IronTrellis
         # @return [void]
         def self.sweep(crawl) = crawl.verdict_runs.where(finished_at: nil).each(&:drop)
 
+        # @param now [Time]
+        # @param since [Time] who asked before that may have died over it
+        # @return [Boolean] whether nobody has asked yet for where its lost addresses could lead, so that this call does
+        def ask_for_suggestions(now, since:) =
+          self.class
+            .where(id: id, suggested_at: nil)
+            .where("suggestions_asked_at IS NULL OR suggestions_asked_at < ?", since)
+            .update_all(suggestions_asked_at: now) == 1
+
         # Drops what killed runs have left of crawls that nobody judges any more.
         #
         # @return [void]

@@ -31,7 +31,7 @@ module IronTrellis
         def call
           rows = Postgres::Sql.rows(format(ROWS, @names), [@run.crawl.site_id])
           rows
-            .group_by { |row| Core::Workplan::Gathering.host(row["target"]) || "" }
+            .group_by { |row| Core::Url::Authority.of(row["target"]) || "" }
             .map { |host, some| {host: host, links: some} }
             .sort_by { |one| [-one[:links].size, one[:host]] }
         end

@@ -14,11 +14,11 @@ module IronTrellis
           "frontier" => [
             "ALTER TABLE %<table>s ADD PRIMARY KEY (url_id)",
             "CREATE INDEX %<table>s_waiting ON %<table>s (host_id, depth, url_id) WHERE " \
-              "state = #{Crawling::Frontier::STATES[:waiting]}",
+              "state = #{Crawling::FrontierStates::ALL[:waiting]}",
             "CREATE INDEX %<table>s_deferred ON %<table>s (not_before) WHERE " \
-              "state = #{Crawling::Frontier::STATES[:deferred]}",
+              "state = #{Crawling::FrontierStates::ALL[:deferred]}",
             "CREATE INDEX %<table>s_quarantined ON %<table>s (host_id) WHERE " \
-            "state = #{Crawling::Frontier::STATES[:quarantined]}"
+            "state = #{Crawling::FrontierStates::ALL[:quarantined]}"
           ]
         }.freeze
         # Links are indexed by one column each: equal keys share their place in such an index, which takes a third of

@@ -23,12 +23,21 @@ module IronTrellis
             state = CASE WHEN sitemap_files.state = '#{ABSENT}' THEN 'waiting' ELSE sitemap_files.state END
           WHERE sitemap_files.found = '#{FOUND[:usual]}' AND EXCLUDED.found <> '#{FOUND[:usual]}'
         SQL
+        FLAWS = "SELECT faults FROM sitemap_files WHERE crawl_id = $1 AND url = $2"
+        ANSWERING = "SELECT url FROM sitemap_files WHERE crawl_id = $1 AND status = 200 ORDER BY url LIMIT 200"
         OPEN = "state NOT IN ('read', '#{ABSENT}')"
 
         # @param crawl [Crawling::Crawl]
         def initialize(crawl)
           @crawl = crawl
         end
+
+        # @return [Array<String>] addresses of files that were read, at most 200
+        def answering = Postgres::Sql.run(ANSWERING, [@crawl.id]).column_values(0)
+
+        # @param url [String] of a file
+        # @return [Array<Hash{String => Object}>] what was wrong in it: code, line, about
+        def flaws(url) = Postgres::Sql.rows(FLAWS, [@crawl.id, url]).first&.fetch("faults") || []
 
         # @param urls [Array<String>]
         # @param found [String] how: see FOUND

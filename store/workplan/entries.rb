@@ -200,7 +200,7 @@ module IronTrellis
             next led.fetch(row["url_id"], 0) if row["url_id"] && !row["own"].nil? && !file?(row)
 
             hosts ||= Postgres::Sql.rows(format(HOSTS, @names)).to_h { |one| one.values_at("host", "importance") }
-            hosts[Core::Workplan::Gathering.host(row["url"])] || 0
+            hosts[Core::Url::Authority.of(row["url"])] || 0
           end
         end
 

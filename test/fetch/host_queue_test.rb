@@ -5,7 +5,7 @@ require_relative "../test_helper"
 # What a queue promises: its slots, its rate, nothing begun without the right to ask, nothing lost.
 class LaneTest < Minitest::Test
   Lane = IronTrellis::Fetch::Crawling::HostQueue
-  Slot = Struct.new(:wait)
+  Slot = Struct.new(:wait, :fresh)
 
   # Notes when it was called, by a clock that only goes forward.
   class Asker
@@ -35,11 +35,11 @@ class LaneTest < Minitest::Test
     def close = @lock.synchronize { @closed += 1 }
   end
 
-  def queue(asker, slots: 1, of: slots, rate: 0, allowed: -> { true })
+  def queue(asker, slots: 1, of: slots, rate: 0, fresh: false, allowed: -> { true })
     @results = Thread::Queue.new
     Lane
       .new("a.test", of: of, rate: rate, results: @results, allowed: allowed) { asker }
-      .tap { |one| one.grow(Array.new(slots) { Slot.new(0) }) }
+      .tap { |one| one.grow(Array.new(slots) { Slot.new(0, fresh) }) }
   end
 
   def results(count) = Array.new(count) { @results.pop.drop(1) }
@@ -52,6 +52,18 @@ class LaneTest < Minitest::Test
     results(count)
     subject.close
     asker.calls.max - began
+  end
+
+  # The next turn comes in a quarter of an hour.
+  def test_the_first_request_of_a_slot_that_nobody_had_goes_at_once
+    {[true, 0] => 3, [false, 0] => 1, [true, 900] => 1}.each do |(fresh, delay), begun|
+      asker = Asker.new(delay: delay)
+      subject = queue(asker, slots: 3, rate: 0.001, fresh: fresh)
+      5.times { |number| subject << number }
+      results(begun)
+      subject.close
+      assert_equal begun, asker.calls.size
+    end
   end
 
   def test_every_item_comes_back_with_its_outcome

@@ -34,7 +34,7 @@ class DemoEvidenceTest < Minitest::Test
         )
       )
     IronTrellis::Work::Demo.new(site_port: site, index_port: SiteServer.new(index).port, rate: 0, days: DAYS).build
-    Store::Sites::Site.find_by(name: IronTrellis::Work::Demo::NAME)
+    Store::Sites::Site.find_by(name: IronTrellis::Work::DemoSite::NAME)
   end
 
   def run_of = self.class.site.newest_crawl.verdict_run

@@ -131,7 +131,7 @@ class JobsTest < Minitest::Test
 
   def test_a_crawl_whose_first_judging_failed_says_so_and_holds_up_no_timetable
     @crawl.update!(state: Store::Crawling::Crawl::JUDGING)
-    Work::Runtime::Queue.enqueue(Work::Jobs::Judge, {crawl_id: @crawl.id}, queue: "crawl")
+    Work::Runtime::Queue.enqueue("Judge", {crawl_id: @crawl.id}, queue: "crawl")
     failing(Work::Jobs::Judge)
     assert_equal "failed", @crawl.reload.state
     assert_match(/could not be worked out: Something in the program went wrong/, @crawl.message)

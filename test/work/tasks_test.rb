@@ -42,7 +42,7 @@ class TasksTest < Minitest::Test
 
   def test_work_in_slices_does_not_keep_it_waiting
     task = ask
-    Work::Runtime::Queue.enqueue(Hold, {task_id: task.id}, queue: "crawl", priority: 1)
+    Work::Runtime::Queue.enqueue(Hold.name, {task_id: task.id}, queue: "crawl", priority: 1)
     assert_equal "done", work(task, threads: 1).state
   end
 

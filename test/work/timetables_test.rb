@@ -7,6 +7,7 @@ class TimetablesTest < Minitest::Test
   include TestDatabase
 
   Store = IronTrellis::Store
+  Runs = IronTrellis::Work::Crawling::Runs
   MONDAY = Time.utc(2026, 11, 23, 4, 30)
 
   def setup
@@ -19,34 +20,33 @@ class TimetablesTest < Minitest::Test
       IronTrellis::Core::Settings::Timetable.new(cron: "30 4 * * mon", time_zone: "UTC"),
       MONDAY - 3600
     )
-    @timetables = IronTrellis::Work::Runtime::Timetables.new
   end
 
   def test_a_crawl_starts_when_its_time_has_come_and_once_only
-    assert_equal 0, @timetables.start_due(MONDAY - 1)
-    assert_equal 1, @timetables.start_due(MONDAY)
+    assert_equal 0, Runs.start_due(MONDAY - 1)
+    assert_equal 1, Runs.start_due(MONDAY)
     finish
-    assert_equal 0, @timetables.start_due(MONDAY + 1)
+    assert_equal 0, Runs.start_due(MONDAY + 1)
     assert_equal MONDAY + 7 * 86_400, @site.reload.timetable.next_at
   end
 
   def test_times_that_were_missed_are_made_up_for_once
-    assert_equal 1, @timetables.start_due(MONDAY + 30 * 86_400)
+    assert_equal 1, Runs.start_due(MONDAY + 30 * 86_400)
     finish
-    assert_equal 0, @timetables.start_due(MONDAY + 30 * 86_400 + 60)
+    assert_equal 0, Runs.start_due(MONDAY + 30 * 86_400 + 60)
   end
 
   def test_while_a_crawl_of_the_site_runs_none_is_started_but_afterwards
-    crawl = IronTrellis::Work::Crawling::Runs.start(@site, now: MONDAY)
-    assert_equal 0, @timetables.start_due(MONDAY)
+    crawl = Runs.start(@site, now: MONDAY)
+    assert_equal 0, Runs.start_due(MONDAY)
     crawl.update!(state: "finished")
-    assert_equal 1, @timetables.start_due(MONDAY + 600)
+    assert_equal 1, Runs.start_due(MONDAY + 600)
   end
 
   def test_several_workers_that_look_at_once_start_one_crawl
     started =
       Array
-        .new(4) { Thread.new { ActiveRecord::Base.connection_pool.with_connection { @timetables.start_due(MONDAY) } } }
+        .new(4) { Thread.new { ActiveRecord::Base.connection_pool.with_connection { Runs.start_due(MONDAY) } } }
         .sum(&:value)
 
     assert_equal [1, 1], [started, @site.crawls.count]
@@ -54,7 +54,7 @@ class TimetablesTest < Minitest::Test
 
   def test_it_looks_every_few_seconds_only
     times = [MONDAY, MONDAY + 5, MONDAY + 20]
-    ticking = IronTrellis::Work::Runtime::Timetables.new(clock: -> { times.shift })
+    ticking = IronTrellis::Work::Runtime::Timetables.new([Runs.method(:start_due)], clock: -> { times.shift })
     ticking.tick
     finish
     @site.reload.timetable.update!(next_at: MONDAY)

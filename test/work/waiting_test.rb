@@ -12,7 +12,7 @@ class WaitingTest < Minitest::Test
   Store = IronTrellis::Store
   Runtime = IronTrellis::Work::Runtime
   Tasks = IronTrellis::Work::Tasks
-  QUEUE = IronTrellis::Work::Crawling::Runs::QUEUE
+  QUEUE = IronTrellis::Work::Runtime::Queue::SHARED
 
   # Jobs that do nothing until they are let go.
   class Held < Runtime::Job
@@ -51,9 +51,9 @@ class WaitingTest < Minitest::Test
 
   def test_what_takes_seconds_is_done_while_something_takes_minutes
     worker
-    2.times { |number| Runtime::Queue.enqueue(Lasting, {what: "long #{number}"}, queue: QUEUE) }
+    2.times { |number| Runtime::Queue.enqueue(Lasting.name, {what: "long #{number}"}, queue: QUEUE) }
     assert_equal "long 0", Held.begun.pop
-    Runtime::Queue.enqueue(Held, {what: "short"}, queue: QUEUE)
+    Runtime::Queue.enqueue(Held.name, {what: "short"}, queue: QUEUE)
     assert_equal "short", Held.begun.pop
   end
 
@@ -62,7 +62,7 @@ class WaitingTest < Minitest::Test
     assert_equal({nobody: true, text: "No worker is running. Start one with bin/worker."}, Runtime::Waiting.for(task))
     Runtime::Queue.clear(QUEUE)
     worker
-    Runtime::Queue.enqueue(Lasting, {what: "the verdicts of crawl 3"}, queue: QUEUE)
+    Runtime::Queue.enqueue(Lasting.name, {what: "the verdicts of crawl 3"}, queue: QUEUE)
     Held.begun.pop
     task = asked
     assert_equal "The workers are busy with the verdicts of crawl 3.", Runtime::Waiting.for(task)[:text]

@@ -20,7 +20,7 @@ module IronTrellis
           return if rows.empty?
 
           Store::Alerts::Delivery.insert_all(rows, unique_by: %i[alert_id receiver])
-          Runtime::Queue.enqueue_once(Jobs::SendAlerts, {site_id: site.id}, queue: Crawling::Runs::QUEUE)
+          Runtime::Queue.enqueue_once("SendAlerts", {site_id: site.id})
         end
 
         # @param site [Store::Sites::Site]

@@ -23,6 +23,13 @@ module IronTrellis
         end
 
         # @param site [Store::Sites::Site]
+        # @param ids [Array<Integer>] of alerts that somebody has seen
+        # @param now [Time]
+        # @return [void]
+        def self.seen(site, ids, now:) =
+          Store::Alerts::Alert.of(site).where(id: ids, seen_at: nil).update_all(seen_at: now)
+
+        # @param site [Store::Sites::Site]
         # @param now [Time]
         def initialize(site, now:)
           @site = site

@@ -5,7 +5,6 @@ module IronTrellis
     module Crawling
       # Starting, pausing, resuming and ending crawls.
       module Runs
-        QUEUE = "crawl"
         # How many workers share a crawl where nothing else is said; what one of them has no part in costs nothing.
         SLOTS = 4
         # More at once would be a crawl of the site.
@@ -20,18 +19,31 @@ module IronTrellis
         # @param urls [Array<String>, nil] only these; nil for what the site's settings say
         # @return [Store::Crawling::Crawl]
         # @raise [Core::Error::InvalidInput]
-        def start(site, now:, slots: SLOTS, queue: QUEUE, urls: nil)
+        def start(site, now:, slots: SLOTS, queue: Runtime::Queue::SHARED, urls: nil)
           urls &&= checked(urls)
           ActiveRecord::Base.transaction do
             crawl = Store::Crawling::Crawl.begin(site, now: now, slots: slots, queue: queue, urls: urls)
             if urls.nil? && crawl.crawl_settings.start_to_find?
-              Runtime::Queue.enqueue(Jobs::FindStart, {crawl_id: crawl.id}, queue: queue)
+              Runtime::Queue.enqueue("FindStart", {crawl_id: crawl.id}, queue: queue)
             else
               enqueue(crawl)
             end
             crawl
           end
         end
+
+        # @param now [Time]
+        # @return [Integer] how many crawls were started since their time has come
+        def start_due(now)
+          started = 0
+          started += 1 while Store::Crawling::Timetable.take_due(now) { |site| start(site, now: now) }
+          started
+        end
+
+        # @param crawl [Store::Crawling::Crawl]
+        # @param kept [Boolean] whether it stays however old it becomes
+        # @return [Store::Crawling::Crawl]
+        def keep(crawl, kept) = crawl.tap { |one| one.update!(kept: kept) }
 
         # Lets nothing further be fetched until it is resumed.
         #
@@ -82,7 +94,7 @@ module IronTrellis
             ended = Store::Crawling::Crawl::FETCHING.any? do |state|
               crawl.advance(state, Store::Crawling::Crawl::JUDGING, fetching_ended_at: now, message: message)
             end
-            Runtime::Queue.enqueue(Jobs::Judge, {crawl_id: crawl.id}, queue: crawl.queue) if ended
+            Runtime::Queue.enqueue("Judge", {crawl_id: crawl.id}, queue: crawl.queue) if ended
             ended
           end
         end
@@ -91,7 +103,7 @@ module IronTrellis
         # @return [void]
         def enqueue(crawl)
           crawl.slots.times do |slot|
-            Runtime::Queue.enqueue(Jobs::CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue)
+            Runtime::Queue.enqueue("CrawlSlice", {crawl_id: crawl.id, slot: slot}, queue: crawl.queue)
           end
         end
 

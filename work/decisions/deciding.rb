@@ -26,9 +26,11 @@ module IronTrellis
           end
 
           read = read(site, described, values)
-          ids = Store::Sites::Site.transaction { site.decisions.decide(kind, read, by: by, now: now, note: note) }
-          follow(site, [kind], now) if ids.any?
-          ids
+          ActiveRecord::Base.transaction do
+            ids = site.decisions.decide(kind, read, by: by, now: now, note: note)
+            follow(site, [kind], now) if ids.any?
+            ids
+          end
         end
 
         # Paths are of the site's main host; what is taken back is named as it was decided.
@@ -50,8 +52,10 @@ module IronTrellis
         # @return [void]
         # @raise [Core::Error::Conflict]
         def undo(site, ids, by:, now:)
-          site.decisions.undo(ids, by: by, now: now)
-          follow(site, Store::Decisions::Decision.where(id: ids).distinct.pluck(:kind), now)
+          ActiveRecord::Base.transaction do
+            site.decisions.undo(ids, by: by, now: now)
+            follow(site, Store::Decisions::Decision.where(id: ids).distinct.pluck(:kind), now)
+          end
         end
 
         def follow(site, kinds, now)

@@ -7,9 +7,6 @@ module IronTrellis
       # what it says.
       class MarkingUp
         Data = Core::StructuredData
-        BUSINESS = "SELECT data FROM %<page_facts>s WHERE data IS NOT NULL LIMIT 5000"
-        ABOVE = "SELECT url, title FROM %<ledger>s WHERE url = ANY($1::text[]) AND status = 200"
-        FACTS = "SELECT data, data_problems FROM %<page_facts>s WHERE url_id = $1"
         MOST_PROPERTIES = 40
 
         # @param run [Store::Judging::VerdictRun]
@@ -17,13 +14,13 @@ module IronTrellis
         # @param page [Core::Desk::Page]
         def initialize(run, row, page)
           @run, @row, @page = run, row, page
-          @names = Store::Postgres::Partitions.of_run(run)
+          @stored = Store::Desk::StoredPage.new(Store::Postgres::Partitions.of_run(run), row["url_id"])
           @vocabulary = Ports::Vocabularies.schema_org
         end
 
         # @return [Hash] items, problems and kinds, for JSON
         def call
-          facts = Store::Postgres::Sql.rows(format(FACTS, @names), [@row["url_id"]]).first || {}
+          facts = @stored.data
           {
             items: (facts["data"] || []).map { |one| item(Data::Item.from(one)) },
             problems: facts["data_problems"] || [],
@@ -81,9 +78,7 @@ module IronTrellis
         # As most pages write it.
         def business
           facts = Data::BusinessFacts.new
-          Store::Postgres::Sql.rows(format(BUSINESS, @names)).each do |row|
-            facts.add("", row["data"].map { |one| Data::Item.from(one) })
-          end
+          @stored.data_of_all.each { |items| facts.add("", items.map { |one| Data::Item.from(one) }) }
           found = facts.businesses.max_by(&:pages) or return
           {"name" => found.name, "telephone" => found.telephones.first, "address" => found.address}.compact
         end
@@ -94,9 +89,10 @@ module IronTrellis
           names = path.split("/", -1)
           folders = names.each_index.map { |place| "#{origin}#{names[0..place].join("/")}/" }.uniq
           titles =
-            Store::Postgres::Sql
-              .rows(format(ABOVE, @names), [Store::Postgres::Sql.array([*folders, @row["url"]].uniq)])
-              .to_h { |row| [row["url"], row["title"].to_s.sub(Data::Building::SITE_NAME, "")] }
+            Store::Ledger::Lookup
+              .new(@run)
+              .titles([*folders, @row["url"]].uniq)
+              .transform_values { |title| title.to_s.sub(Data::Building::SITE_NAME, "") }
           [*folders, @row["url"]].uniq.filter_map { |url| [titles[url], url] if titles[url] }
         end
       end

@@ -5,11 +5,6 @@ module IronTrellis
     module Desk
       # A page's words as the newest crawl stored them.
       module OwnPage
-        ANSWER = "SELECT header_lines, body FROM %<raw_answers>s WHERE url_id = $1"
-        LINKS_IN = <<~SQL
-          SELECT text FROM %<links>s WHERE target_id = $1 AND source_id <> $1 AND type = $2 AND text <> '' LIMIT 50000
-        SQL
-
         module_function
 
         # @param crawl [Store::Crawling::Crawl]
@@ -18,7 +13,7 @@ module IronTrellis
         # @return [Core::Desk::Page]
         # @raise [Core::Error::NotFound] where no source of it is stored
         def of(crawl, url_id, url)
-          row = Store::Postgres::Sql.rows(format(ANSWER, names(crawl)), [url_id]).first
+          row = stored(crawl, url_id).answer
           raise Core::Error::NotFound.new("No source of #{url} is stored.") unless row&.fetch("body")
 
           Core::Desk::PageReading.call(
@@ -31,13 +26,10 @@ module IronTrellis
         end
 
         # @return [Array<String>] texts of links to it
-        def links_in(crawl, url_id) =
-          Store::Postgres::Sql
-            .run(format(LINKS_IN, names(crawl)), [url_id, Store::Pages::FactsRows::TYPES.fetch("anchor")])
-            .column_values(0)
+        def links_in(crawl, url_id) = stored(crawl, url_id).texts_of_links
 
-        def names(crawl) = Store::Postgres::Partitions.of_crawl(crawl.id)
-        private_class_method :names
+        def stored(crawl, url_id) = Store::Desk::StoredPage.new(Store::Postgres::Partitions.of_crawl(crawl.id), url_id)
+        private_class_method :stored
       end
     end
   end

@@ -6,22 +6,15 @@ module IronTrellis
       # The pictures of a page at the desk: what each weighs and shows, who uses it, what an index tells of its address,
       # and how it could be described and called by what stands around it.
       class Pictures
-        USED = <<~SQL
-          SELECT target_id, count(DISTINCT source_id) AS pages FROM %<links>s
-          WHERE type = $1 AND target_id = ANY($2::bigint[]) GROUP BY 1
-        SQL
-        ROWS =
-          "SELECT url_id, bytes, clicks, impressions, position FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
         FOUND = %w[clicks impressions position].freeze
         MOST_NAME = 60
-        IMAGE = Store::Pages::FactsRows::TYPES.fetch("image")
 
         # @param run [Store::Judging::VerdictRun]
         # @param page [Core::Desk::Page]
         # @param phrases [Array<String>]
         def initialize(run, page, phrases)
           @run, @page, @phrases = run, page, phrases
-          @names = Store::Postgres::Partitions.of_run(run)
+          @stored = Store::Desk::StoredPage.new(Store::Postgres::Partitions.of_run(run), nil)
         end
 
         # @return [Array<Hash>] for JSON
@@ -29,7 +22,7 @@ module IronTrellis
           figures = @page.figures.to_a
           alts = @page.pictures.to_a.to_h
           ids = figures.to_h { |one| [one["url"], Core::Url::NormalForm.id(@run.crawl.site_id, one["url"])] }
-          used, rows = used(ids.values), rows(ids.values)
+          used, rows = @stored.uses(ids.values), @stored.figures(ids.values)
           figures.map { |one| told(one, alts[one["url"]], used[ids[one["url"]]], rows.fetch(ids[one["url"]], {})) }
         end
 
@@ -59,16 +52,6 @@ module IronTrellis
           plain = said.unicode_normalize(:nfkd).gsub(/\p{Mn}/, "").downcase.scan(/[a-z0-9]+/).join("-")[0, MOST_NAME]
           "#{plain}#{file[/\.\w+\z/]}"
         end
-
-        def used(ids) =
-          Store::Postgres::Sql
-            .rows(format(USED, @names), [IMAGE, Store::Postgres::Sql.array(ids)])
-            .to_h { |row| row.values_at("target_id", "pages") }
-
-        def rows(ids) =
-          Store::Postgres::Sql
-            .rows(format(ROWS, @names), [Store::Postgres::Sql.array(ids)])
-            .to_h { |row| [row["url_id"], row] }
       end
     end
   end

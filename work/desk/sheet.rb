@@ -110,13 +110,7 @@ module IronTrellis
 
         private
 
-        def row(url_id)
-          ledger = Store::Postgres::Partitions.name("ledger_rows", @run.id)
-          Store::Postgres::Sql.rows(
-            "SELECT url_id, url FROM #{ledger} WHERE url_id = $1 AND kind = 'html' AND status = 200",
-            [url_id]
-          ).first
-        end
+        def row(url_id) = Store::Ledger::Lookup.new(@run).page(url_id)
 
         def read = @read ||= @reads.of([@row["url"], *@page.rivals])
 

@@ -32,6 +32,18 @@ module IronTrellis
         # @raise [Core::Error::InvalidInput]
         def change(index, input) = index.tap { |one| one.update!(read(input)) }
 
+        # @param index [Store::Evidence::Index] with all that it told
+        # @param site [Store::Sites::Site]
+        # @param now [Time]
+        # @return [Integer] its id
+        def remove(index, site, now:)
+          ActiveRecord::Base.transaction do
+            index.destroy!
+            Judging::Asking.changed(site, now: now)
+          end
+          index.id
+        end
+
         # @param site [Store::Sites::Site]
         # @param settings [Hash{String => Object}] of Core::Settings::Evidence
         # @param now [Time]
@@ -39,16 +51,20 @@ module IronTrellis
         # @raise [Core::Error::InvalidInput]
         def settle(site, settings, now:)
           Core::Settings::Evidence.new(settings)
-          site.update!(evidence_settings: settings)
-          Judging::Asking.changed(site, now: now)
+          ActiveRecord::Base.transaction do
+            site.update!(evidence_settings: settings)
+            Judging::Asking.changed(site, now: now)
+          end
         end
 
         # Takes an import back.
         #
         # @return [void]
         def undo(site, id, by:, now:)
-          Store::Evidence::Import.where(site_id: site.id).fetch(id).undo(by: by, now: now)
-          Judging::Asking.changed(site, now: now)
+          ActiveRecord::Base.transaction do
+            Store::Evidence::Import.where(site_id: site.id).fetch(id).undo(by: by, now: now)
+            Judging::Asking.changed(site, now: now)
+          end
         end
 
         # Has the indexes asked whose time has come.
@@ -59,7 +75,7 @@ module IronTrellis
           Store::Evidence::Index
             .due(now)
             .each do |index|
-              Runtime::Queue.enqueue_once(Jobs::PullEvidence, {index_id: index.id}, queue: Crawling::Runs::QUEUE)
+              Runtime::Queue.enqueue_once("PullEvidence", {index_id: index.id})
             end
         end
 

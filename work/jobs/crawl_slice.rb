@@ -64,7 +64,7 @@ module IronTrellis
         end
 
         def again(crawl, slot, at)
-          Runtime::Queue.enqueue(CrawlSlice, {crawl_id: crawl.id, slot: slot}, queue: crawl.queue, at: at)
+          Runtime::Queue.enqueue("CrawlSlice", {crawl_id: crawl.id, slot: slot}, queue: crawl.queue, at: at)
         end
       end
     end

@@ -43,7 +43,7 @@ module IronTrellis
             crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
             Judging::Asking.follow_up(crawl, now)
             Sitemaps::Building.after_crawl(crawl, now: now)
-            Runtime::Queue.enqueue_once(RemakeFixes, {site_id: crawl.site_id}, queue: Crawling::Runs::QUEUE)
+            Runtime::Queue.enqueue_once("RemakeFixes", {site_id: crawl.site_id})
             finish
           end
           Sites::Pruning.call(crawl.site)
@@ -51,7 +51,7 @@ module IronTrellis
 
         def look_again(crawl, seconds)
           ActiveRecord::Base.transaction do
-            Runtime::Queue.enqueue(Judge, {crawl_id: crawl.id}, queue: crawl.queue, at: now + seconds)
+            Runtime::Queue.enqueue("Judge", {crawl_id: crawl.id}, queue: crawl.queue, at: now + seconds)
             finish
           end
         end

@@ -29,7 +29,7 @@ module IronTrellis
         def ended(crawl)
           crawl.with_lock do
             Judging::Asking.follow_up(crawl, now)
-            Runtime::Queue.enqueue_once(RemakeFixes, {site_id: crawl.site_id}, queue: Crawling::Runs::QUEUE)
+            Runtime::Queue.enqueue_once("RemakeFixes", {site_id: crawl.site_id})
             finish
           end
           Store::Judging::VerdictRun.drop_old(crawl, now)
@@ -38,9 +38,8 @@ module IronTrellis
         def look_again(crawl)
           ActiveRecord::Base.transaction do
             Runtime::Queue.enqueue(
-              Rejudge,
+              "Rejudge",
               {crawl_id: crawl.id},
-              queue: Crawling::Runs::QUEUE,
               at: now + LOOK_AGAIN_SECONDS
             )
             finish

@@ -14,7 +14,7 @@ module IronTrellis
           finish
           return unless again
 
-          Runtime::Queue.enqueue(SendAlerts, {site_id: site_id}, queue: Crawling::Runs::QUEUE, at: now + again)
+          Runtime::Queue.enqueue("SendAlerts", {site_id: site_id}, at: now + again)
         end
       end
     end

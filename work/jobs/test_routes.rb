@@ -38,7 +38,7 @@ module IronTrellis
         def go_on(site_id, asked_at, open)
           ActiveRecord::Base.transaction do
             if open.any?
-              Runtime::Queue.enqueue(TestRoutes, {site_id: site_id, asked_at: asked_at}, queue: Crawling::Runs::QUEUE)
+              Runtime::Queue.enqueue("TestRoutes", {site_id: site_id, asked_at: asked_at})
             end
             finish
           end

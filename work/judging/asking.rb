@@ -29,7 +29,7 @@ module IronTrellis
         def again(crawl, now:)
           crawl.with_lock do
             crawl.update!(judging_asked_at: now, judging_error: nil)
-            Runtime::Queue.enqueue_once(Jobs::Rejudge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE)
+            Runtime::Queue.enqueue_once("Rejudge", {crawl_id: crawl.id})
           end
         end
 
@@ -48,14 +48,14 @@ module IronTrellis
                 Store::Crawling::Crawl::JUDGING,
                 fetching_ended_at: ended,
                 started_at: crawl.started_at || now,
-                queue: Crawling::Runs::QUEUE,
+                queue: Runtime::Queue::SHARED,
                 watched_at: nil,
                 judging_error: nil,
                 message: crawl.judging_error ? nil : "It was interrupted: some URLs were not fetched."
               )
             raise Core::Error::Conflict.new("Crawl #{crawl.number} wasn't interrupted.") unless moved
 
-            Runtime::Queue.enqueue_once(Jobs::Judge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE)
+            Runtime::Queue.enqueue_once("Judge", {crawl_id: crawl.id})
           end
         end
 
@@ -71,7 +71,7 @@ module IronTrellis
             crawl.update!(judging_asked_at: changed)
           end
           if crawl.judged_again?
-            Runtime::Queue.enqueue(Jobs::Rejudge, {crawl_id: crawl.id}, queue: Crawling::Runs::QUEUE)
+            Runtime::Queue.enqueue("Rejudge", {crawl_id: crawl.id})
           end
         end
       end

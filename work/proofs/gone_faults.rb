@@ -18,11 +18,6 @@ module IronTrellis
         # It is judged otherwise: by other intents, groups, limits, rules, or since a decision was taken back.
         LAPSED = :lapsed
 
-        READ = <<~SQL
-          SELECT url FROM %<ledger>s WHERE url_id = ANY($1::bigint[]) AND found_by <> '{index}' AND (status IS NOT NULL
-            OR robots_allowed IS FALSE)
-        SQL
-        TOLD = "SELECT identity::text AS key FROM %<faults>s WHERE url = ANY($1::text[])"
         WEB = %r{\Ahttps?://}i
         # Files and hosts, of which a crawl of the whole site reads all there are.
         OF_FILES = /\A(?:robots-|sitemap-|host-|insecure)/
@@ -117,12 +112,9 @@ module IronTrellis
         end
 
         def read
-          @read ||= begin
-            urls = @faults.flat_map { |fault| fault.values_at("url", "about") }.compact.grep(WEB).uniq
-            ids = Store::Postgres::Sql.array(urls.map { |url| Core::Url::NormalForm.id(@site.id, url) })
-            sql = format(READ, ledger: Store::Postgres::Partitions.name("ledger_rows", @run.id))
-            Store::Postgres::Sql.run(sql, [ids]).column_values(0).to_h { |url| [url, true] }
-          end
+          @read ||= Store::Ledger::Lookup.new(@run).read(
+            @faults.flat_map { |fault| fault.values_at("url", "about") }.compact.grep(WEB).uniq
+          )
         end
 
         # Whether the crawl before would tell it too, judged as this one is: then the site changed, not the judge.
@@ -130,9 +122,7 @@ module IronTrellis
 
         def before
           run = rejudged or return {}
-          urls = Store::Postgres::Sql.array(@faults.filter_map { |fault| fault["url"] }.uniq)
-          sql = format(TOLD, faults: Store::Postgres::Partitions.name("faults", run.id))
-          Store::Postgres::Sql.rows(sql, [urls]).to_h { |row| [row["key"], true] }
+          Store::Workplan::FaultsOfPages.keys(run, @faults.filter_map { |fault| fault["url"] }.uniq)
         end
 
         def rejudged

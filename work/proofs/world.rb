@@ -7,9 +7,6 @@ module IronTrellis
       # for once, beside what the crawl knew of it.
       class World
         USUAL = "/sitemap.xml"
-        FLAWS = "SELECT faults FROM sitemap_files WHERE crawl_id = $1 AND url = $2"
-        SITEMAPS =
-          "SELECT url FROM sitemap_files WHERE crawl_id = $1 AND status = 200 ORDER BY url LIMIT 200"
 
         # @param run [Store::Judging::VerdictRun]
         # @param clock [#call] gives the time
@@ -90,7 +87,7 @@ module IronTrellis
         end
 
         # @return [Array<String>] sitemap files that the crawl read
-        def sitemaps = @sitemaps ||= Store::Postgres::Sql.run(SITEMAPS, [@crawl.id]).column_values(0)
+        def sitemaps = @sitemaps ||= Store::Sitemaps::SitemapFiles.new(@crawl).answering
 
         # @return [Array<String>] where the site's sitemap is looked for
         def usual_sitemaps
@@ -104,8 +101,11 @@ module IronTrellis
         # @param line [String]
         # @return [String, nil] what was wrong on that line when it was crawled
         def flaw_then(url, code, line)
-          flaws = Store::Postgres::Sql.rows(FLAWS, [@crawl.id, url]).first&.fetch("faults") || []
-          flaws.find { |flaw| flaw["code"] == code && flaw["line"].to_s == line.to_s }&.fetch("about")
+          Store::Sitemaps::SitemapFiles
+            .new(@crawl)
+            .flaws(url)
+            .find { |flaw| flaw["code"] == code && flaw["line"].to_s == line.to_s }
+            &.fetch("about")
         end
 
         # @param url [String] that a host was asked for besides

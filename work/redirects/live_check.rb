@@ -19,7 +19,7 @@ module IronTrellis
         # @return [String] when it was asked for, in UTC; tests from then on belong to it
         def self.ask(site, now:)
           asked_at = now.utc.iso8601(3)
-          Runtime::Queue.enqueue(Jobs::TestRoutes, {site_id: site.id, asked_at: asked_at}, queue: Crawling::Runs::QUEUE)
+          Runtime::Queue.enqueue("TestRoutes", {site_id: site.id, asked_at: asked_at})
           asked_at
         end
 

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "time"
-
 module IronTrellis
   module Work
     module Redirects
@@ -9,9 +7,6 @@ module IronTrellis
       class SuggestedTargets
         # Who asked so long ago may have died over it.
         PATIENCE_SECONDS = 600
-        ASK =
-          "UPDATE verdict_runs SET suggestions_asked_at = $2 WHERE id = $1 AND suggested_at IS NULL AND " \
-          "(suggestions_asked_at IS NULL OR suggestions_asked_at < $3)"
 
         # Has them worked out in a job, unless they are there or it was asked already.
         #
@@ -20,12 +15,8 @@ module IronTrellis
         # @return [Boolean] whether it was this call that asked
         def self.ask(run, now:)
           ActiveRecord::Base.transaction do
-            asked =
-              Store::Postgres::Sql.run(
-                ASK,
-                [run.id, now.utc.iso8601(6), (now - PATIENCE_SECONDS).utc.iso8601(6)]
-              ).cmd_tuples == 1
-            Runtime::Queue.enqueue(Jobs::SuggestTargets, {run_id: run.id}, queue: Crawling::Runs::QUEUE) if asked
+            asked = run.ask_for_suggestions(now, since: now - PATIENCE_SECONDS)
+            Runtime::Queue.enqueue("SuggestTargets", {run_id: run.id}) if asked
             asked
           end
         end

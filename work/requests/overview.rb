@@ -9,11 +9,6 @@ module IronTrellis
       class Overview
         Request = Store::Requests::FetchRequest
         WARN_DAYS = 14
-        HIDES = <<~SQL
-          SELECT h.index_id, i.name AS index, u.url, h.asked_on, h.ends_on, h.only_copy FROM index_hides h
-          JOIN indexes i ON i.id = h.index_id JOIN urls u ON u.id = h.url_id
-          WHERE i.site_id = $1 ORDER BY h.ends_on, u.url
-        SQL
 
         # @param site [Store::Sites::Site]
         # @param now [Time]
@@ -37,7 +32,7 @@ module IronTrellis
         # @return [Array<Hash>] what is hidden, each with the fix that is to stand behind it when it ends
         def hides
           lasting = lasting_fixes
-          Store::Postgres::Sql.rows(HIDES, [@site.id]).map do |row|
+          Store::Requests::Hides.of(@site).map do |row|
             left = (row["ends_on"] - @now.to_date).to_i
             fix = lasting[row["url"]]
             {

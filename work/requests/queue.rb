@@ -7,12 +7,6 @@ module IronTrellis
       class Queue
         Request = Store::Requests::FetchRequest
         MOST_AT_ONCE = 500
-        LINKED = <<~SQL
-          SELECT DISTINCT l.url FROM %<links>s k JOIN %<ledger>s l ON l.url_id = k.target_id
-          WHERE k.source_id = $1 AND k.type = $2 AND k.internal AND k.followed AND k.target_id <> k.source_id
-          ORDER BY 1 LIMIT 100
-        SQL
-        IMPORTANCE = "SELECT url, importance FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
 
         # @param site [Store::Sites::Site]
         # @param now [Time]
@@ -29,7 +23,7 @@ module IronTrellis
         # @param indexes [Array<Store::Evidence::Index>] which it concerns
         # @return [Integer] how many are new
         def enter(urls, why:, indexes: @indexes)
-          importance = importance(urls)
+          importance = ledger.importance(urls)
           scope = @site.crawl_settings.scope
           urls = urls.uniq.select { |url| scope.host?(url) }
           rows =
@@ -53,7 +47,7 @@ module IronTrellis
 
           urls = urls.map { |url| Core::Url::NormalForm.parse(url).to_s }
           Scoped.check(@site, urls)
-          urls += urls.flat_map { |url| linked_from(url) } if linked
+          urls += urls.flat_map { |url| ledger.linked_from(url) } if linked
           raise wrong("#{MOST_AT_ONCE} URLs can be asked for at once at most.") if urls.uniq.size > MOST_AT_ONCE
 
           enter(urls, why: "by hand, #{by}")
@@ -131,27 +125,10 @@ module IronTrellis
 
         def covers?(index, url)
           hosts = index.hosts.to_a
-          hosts.empty? || hosts.include?(Core::Workplan::Gathering.host(url))
+          hosts.empty? || hosts.include?(Core::Url::Authority.of(url))
         end
 
-        def run = @run ||= @site.newest_verdicts
-
-        def tables
-          @tables ||= Store::Postgres::Partitions.of_run(run)
-        end
-
-        def importance(urls) =
-          Store::Postgres::Sql
-            .rows(format(IMPORTANCE, tables), [Store::Postgres::Sql.array(urls.map { |url| id(url) })])
-            .to_h { |row| row.values_at("url", "importance") }
-
-        def linked_from(url) =
-          Store::Postgres::Sql
-            .run(
-              format(LINKED, tables),
-              [id(url), Store::Pages::FactsRows::TYPES.fetch("anchor")]
-            )
-            .column_values(0)
+        def ledger = @ledger ||= Store::Ledger::Lookup.new(@site.newest_verdicts)
 
         def id(url) = Core::Url::NormalForm.id(@site.id, url)
 

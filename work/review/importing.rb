@@ -32,11 +32,8 @@ module IronTrellis
 
         # Of these, pages that the newest crawl or evidence knows.
         def known(site, urls)
-          ids = urls.filter_map { |url| Core::Url::NormalForm.parse?(url)&.to_s }
-            .map { |url| Core::Url::NormalForm.id(site.id, url) }
-          ledger = Store::Postgres::Partitions.name("ledger_rows", site.newest_verdicts.id)
-          sql = "SELECT url FROM #{ledger} WHERE url_id = ANY($1::bigint[])"
-          Store::Postgres::Sql.run(sql, [Store::Postgres::Sql.array(ids)]).column_values(0).to_h { |url| [url, true] }
+          forms = urls.filter_map { |url| Core::Url::NormalForm.parse?(url)&.to_s }
+          Store::Ledger::Lookup.new(site.newest_verdicts).known(forms)
         end
 
         def take(row, line, rows, by_note, known)

@@ -9,13 +9,13 @@ module IronTrellis
       # The one place that knows the job engine (Que: jobs in PostgreSQL, so that enqueuing is part of a transaction).
       module Queue
         POLL_SECONDS = 0.25
+        # What all workers of an installation share, unless something was given a queue of its own.
+        SHARED = "crawl"
         # The priority of what somebody waits for, and how many threads of a worker do nothing else.
         ATTENDED = 10
         ATTENDED_THREADS = 4
         # What takes minutes waits in a lane of its own, so that it holds up nothing that takes seconds.
         LONG = "-long"
-        # Jobs of a class and with arguments, that aren't finished.
-        SAME = "job_class = $1 AND kwargs = $2::jsonb AND finished_at IS NULL"
 
         module_function
 
@@ -29,40 +29,31 @@ module IronTrellis
             proc { |error, job| warn "#{job[:job_class]} failed: #{error.class}: #{error.message}" if error && job }
         end
 
-        # @param job [Class] a Job
+        # @param name [String] of a job, as in Work::Jobs
         # @param args [Hash{Symbol => Object}] JSON values
         # @param queue [String]
         # @param at [Time, nil] not before
         # @param priority [Integer, nil] the lower, the sooner
-        # @param long [Boolean] whether it takes minutes
+        # @param long [Boolean, nil] whether it takes minutes; nil where the job says so itself
         # @return [void]
-        def enqueue(job, args, queue:, at: nil, priority: nil, long: job::LONG)
+        def enqueue(name, args, queue: SHARED, at: nil, priority: nil, long: nil)
+          job = job(name)
+          long = job::LONG if long.nil?
           lane = long ? "#{queue}#{LONG}" : queue
           job.enqueue(**args, job_options: {queue: lane, run_at: at, priority: priority}.compact)
         end
 
-        # @param job [Class] a Job
+        # @param name [String] of a job
         # @param args [Hash{Symbol => Object}] JSON values
-        # @param queue [String]
         # @return [Boolean] whether it was put on the queue: not where the same work waits or runs already
-        def enqueue_once(job, args, queue:)
-          ActiveRecord::Base.transaction do
-            Store::Postgres::Sql.run("SELECT pg_advisory_xact_lock(hashtextextended($1, 0))", [same(job, args).join])
-            if Store::Postgres::Sql.run(
-              "SELECT 1 FROM que_jobs WHERE #{SAME} AND expired_at IS NULL",
-              same(job, args)
-            ).any?
-              next false
-            end
+        def enqueue_once(name, args) =
+          Store::Tasks::QueuedJobs.once(job(name).name, JSON.generate(args)) { enqueue(name, args) }
 
-            Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE #{SAME}", same(job, args))
-            enqueue(job, args, queue: queue)
-            true
-          end
-        end
-
-        def same(job, args) = [job.name, JSON.generate(args)]
-        private_class_method :same
+        # Jobs call what enqueues them, so they are known here by their names alone.
+        #
+        # @param name [String]
+        # @return [Class] a Job
+        def job(name) = name.include?("::") ? Object.const_get(name) : Work.const_get("Jobs::#{name}")
 
         # Works jobs until `stop?` says so; a job that runs then is finished first. No job is taken before a thread is
         # free for it: kept in a buffer it would be locked away from other processes that could work it.
@@ -98,18 +89,14 @@ module IronTrellis
         #
         # @param queue [String]
         # @return [void]
-        def clear(queue) =
-          Store::Postgres::Sql.run("DELETE FROM que_jobs WHERE queue IN ($1, $2)", [queue, "#{queue}#{LONG}"])
+        def clear(queue) = Store::Tasks::QueuedJobs.forget([queue, "#{queue}#{LONG}"])
 
         # @param queue [String]
         # @return [Array<Hash>] jobs that failed for good or wait for another try, with why, in words
-        def errors(queue)
-          Store::Postgres::Sql.rows(
-            "SELECT id, job_class, error_count, last_error_message FROM que_jobs WHERE queue IN ($1, $2) AND " \
-            "error_count > 0",
-            [queue, "#{queue}#{LONG}"]
-          ).map { |job| job.merge("why" => Failure.kept(job["last_error_message"])) }
-        end
+        def errors(queue) =
+          Store::Tasks::QueuedJobs
+            .failed([queue, "#{queue}#{LONG}"])
+            .map { |job| job.merge("why" => Failure.kept(job["last_error_message"])) }
       end
     end
   end

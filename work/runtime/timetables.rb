@@ -3,13 +3,15 @@
 module IronTrellis
   module Work
     module Runtime
-      # Starts the crawls, and the building of sitemaps, whose time has come, and ends crawls of which nobody is heard
-      # any more. Every worker looks now and then; the rows of the timetables see to it that each starts once.
+      # Looks now and then after what has its time: every worker does, and what is due sees itself to it that it starts
+      # once.
       class Timetables
         SECONDS = 15
 
+        # @param due [Array<#call>] what is asked each time, each given the time
         # @param clock [#call] gives the time
-        def initialize(clock: -> { Time.now })
+        def initialize(due, clock: -> { Time.now })
+          @due = due
           @clock = clock
         end
 
@@ -21,20 +23,8 @@ module IronTrellis
           return if @looked_at && now - @looked_at < SECONDS
 
           @looked_at = now
-          Crawling::Watch.end_abandoned(now)
-          start_due(now)
-          Sitemaps::Building.ask_due(now)
-          Evidence::Sources.pull_due(now)
-          Alerts::Watching.look_due(now)
+          @due.each { |one| one.call(now) }
           nil
-        end
-
-        # @param now [Time]
-        # @return [Integer] how many crawls were started
-        def start_due(now)
-          started = 0
-          started += 1 while Store::Crawling::Timetable.take_due(now) { |site| Crawling::Runs.start(site, now: now) }
-          started
         end
       end
     end

@@ -12,16 +12,17 @@ module IronTrellis
         # @param queues [Array<String>]
         # @param parent [Integer, nil] the process without which it ends
         # @param prepared [Boolean] whether the database is known to be up to date
+        # @param due [Array<#call>] what begins by itself when its time has come
         # @return [void]
-        def run(queues:, parent: nil, prepared: false)
+        def run(queues:, parent: nil, prepared: false, due: [])
           Supervisor.new(parent: parent) do |ending|
             prepared ? Store::Postgres::Database.connect : Store::Postgres::Database.prepare
             Queue.connect
             Store::Judging::VerdictRun.sweep_all
-            shared = queues.include?(Crawling::Runs::QUEUE)
-            timetables = Timetables.new if shared
+            shared = queues.include?(Queue::SHARED)
+            timetables = Timetables.new(due)
             Queue.work(queues: queues, threads: 1, attended: shared ? Queue::ATTENDED_THREADS : 0) do
-              timetables&.tick || ending.call
+              timetables.tick || ending.call
             end
           end.run
         end

@@ -31,7 +31,7 @@ module IronTrellis
         def self.ask(site, now:)
           ActiveRecord::Base.transaction do
             build = begin_build(site, now)
-            Runtime::Queue.enqueue(Jobs::BuildSitemaps, {build_id: build.id}, queue: Crawling::Runs::QUEUE)
+            Runtime::Queue.enqueue("BuildSitemaps", {build_id: build.id})
             build
           end
         end

@@ -23,9 +23,8 @@ module IronTrellis
             site.crawls.each { |crawl| mark(crawl, by, at) }
             mark(site, by, at)
             Runtime::Queue.enqueue(
-              Jobs::Remove,
+              "Remove",
               {site_id: site.id, removed_at: at.iso8601(6)},
-              queue: Crawling::Runs::QUEUE,
               at: at + BACK_SECONDS
             )
           end
@@ -41,9 +40,8 @@ module IronTrellis
           crawl.transaction do
             mark(crawl, by, at)
             Runtime::Queue.enqueue(
-              Jobs::Remove,
+              "Remove",
               {crawl_id: crawl.id, removed_at: at.iso8601(6)},
-              queue: Crawling::Runs::QUEUE,
               at: at + BACK_SECONDS
             )
           end

@@ -19,9 +19,8 @@ module IronTrellis
           ActiveRecord::Base.transaction do
             task = Store::Tasks::Task.ask(kind::CODE, input, now: now)
             Runtime::Queue.enqueue(
-              Jobs::Perform,
+              "Perform",
               {task_id: task.id},
-              queue: Crawling::Runs::QUEUE,
               priority: quick ? PRIORITY : nil,
               long: !quick
             )

@@ -13,7 +13,6 @@ module IronTrellis
         HOURS_A_PAGE = {"content" => 1.5, "links" => 0.05, "request" => 0.05}.freeze
         USUAL_HOURS = 1.0
         CAUSE = "hand"
-        IMPORTANCE = "SELECT url, importance FROM %<ledger>s WHERE url_id = ANY($1::bigint[])"
 
         module_function
 
@@ -68,22 +67,13 @@ module IronTrellis
 
         def parts(site, urls, grade)
           run = site.newest_crawl&.verdict_run
-          known = run ? importance(run, urls) : {}
+          known = run ? Store::Ledger::Lookup.new(run).importance(urls) : {}
           urls.map do |url|
             Core::Workplan::Worth::Part.new(url: url, importance: known[url].to_f, grade: grade, share: 1.0)
           end
         end
 
-        def importance(run, urls)
-          ledger = Store::Postgres::Partitions.name("ledger_rows", run.id)
-          Store::Postgres::Sql
-            .rows(
-              format(IMPORTANCE, ledger: ledger),
-              [Store::Postgres::Sql.array(urls.map { |url| Core::Url::NormalForm.id(run.crawl.site_id, url) })]
-            )
-            .to_h { |row| row.values_at("url", "importance") }
-        end
-        private_class_method :checked, :wrong, :hours, :parts, :importance
+        private_class_method :checked, :wrong, :hours, :parts
       end
     end
   end

@@ -96,9 +96,9 @@ module SkerrySite
           @days
             .last(20)
             .reverse
-            .map { |day| "<item><title>#{title(day)}</title><link>http://#{Catalogue::WWW}#{path(day)}</link></item>" }
+            .map { |day| "<item><title>#{title(day)}</title><link>http://#{WWW}#{path(day)}</link></item>" }
         "<?xml version=\"1.0\"?><rss version=\"2.0\"><channel><title>The log of the " \
-        "beacon</title><link>http://#{Catalogue::WWW}/log/</link>#{items.join}</channel></rss>"
+        "beacon</title><link>http://#{WWW}/log/</link>#{items.join}</channel></rss>"
       end
     end
   end

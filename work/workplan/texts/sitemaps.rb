@@ -10,11 +10,6 @@ module IronTrellis
           KIND = "sitemaps"
           # A wanted page that one of these keeps out belongs there when it is mended.
           SOON = %w[noindex-wanted].freeze
-          # Faults of wanted pages that stop by naming another canonical.
-          DIVERTED = <<~SQL
-            SELECT f.code, f.url, f.about FROM %<faults>s f JOIN %<ledger>s l USING (url_id)
-            WHERE l.wanted AND l.kind = 'html' AND l.status = 200 AND l.stop = 'own'
-          SQL
           PACKED = ".gz"
           INDEX = "index"
 
@@ -26,7 +21,7 @@ module IronTrellis
           def files(subject, texts)
             host = listings(texts).fetch(subject.place, [])
             published =
-              texts.written.published.select { |file| Core::Workplan::Gathering.host(file["url"]) == subject.place }
+              texts.written.published.select { |file| Core::Url::Authority.of(file["url"]) == subject.place }
             placed(host, published) || written_anew(host)
           end
 
@@ -44,8 +39,8 @@ module IronTrellis
 
           # Pages that will name themselves once the canonicals are right.
           def own(run)
-            rows = Store::Postgres::Sql.rows(format(DIVERTED, Store::Postgres::Partitions.of_run(run)))
-            faults = rows.select { |row| Core::Workplan::Kinds.of(row["code"]) == "canonicals" }
+            told = Store::Workplan::FaultsOfPages.diverted(run)
+            faults = told.select { |row| Core::Workplan::Kinds.of(row["code"]) == "canonicals" }
             remedies = RemediesOfSite.for(run, faults)
             urls = faults.group_by { |fault| fault["url"] }.select { |url, some| remedies.canonical(url, some) == url }
             urls.keys.map { |url| Core::Url::NormalForm.id(run.crawl.site_id, url) }
