@@ -3,8 +3,8 @@
 module IronTrellis
   module Core
     module Faults
-      # A URL as the rules see it: facts of the crawl, all that extractors read among them (Page::Registry), and what
-      # was worked out from them. `whole` is whether the crawl was one of the whole site, so that what nothing links to
+      # A URL as the rules see it: what was observed of it (Page::Observations) and extracted (Page::Registry), and what
+      # was worked out from that. `whole` is whether the crawl was one of the whole site, so that what nothing links to
       # is an orphan; `directives` are those that speak to the site's agent, `canonicals` those that may count,
       # resolved, by source; `intent_of` and `intent_subject` are what was decided about; `follow` is whether its links
       # shall be followed and `chosen_canonical` the URL that shall stand for it, nil where nothing was decided;
@@ -15,97 +15,18 @@ module IronTrellis
       # later fetch saw, `hide_ends` when a hide ends whose lasting fix isn't proved.
       Subject =
         Struct.new(
-          :url,
-          :kind,
-          :status,
-          :error,
-          :content_type,
-          :depth,
-          :start,
-          :found_by,
-          :robots_allowed,
-          :robots_line,
-          :robots_rule,
-          :robots_reachable,
-          :robots_failure,
-          :redirect_to,
-          :redirect_chain,
-          :redirect_loop,
-          :final_url,
-          :final_status,
-          :noindex,
-          :noindex_where,
-          :header_noindex_alone,
-          :canonical,
-          :canonical_state,
-          :title,
-          :title_chars,
-          :words,
-          :links_in,
-          :followed_in,
-          :in_sitemaps,
-          :group,
-          :main_words,
-          :intent,
-          :wanted,
-          :stop,
-          :indexable,
-          :soft_missing,
-          :whole,
-          :titles,
-          :h1,
-          :description_chars,
-          :bytes,
-          :links_out,
-          :directives,
-          :canonicals,
-          :canonical_marks,
-          :canonical_chain,
-          :canonical_loop,
-          :canonical_off_site,
-          :refresh_source,
-          :redirect_off_site,
-          :has_sitemaps,
-          :sitemap_of_group,
-          :lists_pdfs,
-          :authority,
-          :importance,
-          :importance_guessed,
-          :hreflang,
-          :copy_of,
-          :similarity,
-          :copies,
-          :unique_share,
-          :response_ms,
-          :rendered,
-          :changed_by_script,
-          :on_phone,
-          :nofollow,
-          :unfollowed,
-          :intent_of,
-          :intent_subject,
-          :follow,
-          :chosen_canonical,
-          :fulfilled,
-          :data,
-          :data_problems,
-          :standing,
-          :standing_reason,
-          :standing_date,
-          :standing_since,
-          :last_fetched,
-          :last_in_index,
-          :chosen_canonical_by_index,
-          :clicks,
-          :impressions,
-          :short_impressions,
-          :long_clicks,
-          :goals,
-          :dropped,
-          :passes,
-          :queries,
-          :live,
-          :hide_ends,
+          *%i[
+            url kind depth start found_by robots_reachable robots_failure redirect_to redirect_chain
+            redirect_loop final_url final_status title title_chars links_in followed_in in_sitemaps group
+            main_words intent wanted stop indexable soft_missing whole description_chars bytes links_out
+            directives canonicals canonical_chain canonical_loop canonical_off_site redirect_off_site
+            has_sitemaps sitemap_of_group lists_pdfs authority importance importance_guessed hreflang copy_of
+            similarity copies unique_share response_ms unfollowed intent_of intent_subject follow
+            chosen_canonical fulfilled standing standing_reason standing_date standing_since last_fetched
+            last_in_index chosen_canonical_by_index clicks impressions short_impressions long_clicks goals
+            dropped passes queries live hide_ends
+          ],
+          *Page::Observations.seen_by_rules,
           *Page::Registry.names,
           keyword_init: true
         ) do

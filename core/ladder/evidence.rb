@@ -38,31 +38,18 @@ module IronTrellis
           :wanted,
           keyword_init: true
         ) do
+          # What rules see by the same name. Where it leads and what an index says is given besides.
+          const_set(:SAME, (members & Faults::Subject.members - %i[redirect_to standing standing_reason]).freeze)
+
           # @param subject [Faults::Subject] with what a crawl says of it
           # @param given [Hash{Symbol => Object}] fetched, redirect_to, refresh_to, embedded, word_floor, and, where
           #   evidence speaks of it, standing and standing_reason
           # @return [Evidence]
           def self.of(subject, **given)
             new(
-              whole: subject.whole,
-              depth: subject.depth,
-              start: subject.start,
+              **self::SAME.to_h { |name| [name, subject[name]] },
               listed: subject.in_sitemaps.any?,
-              robots_allowed: subject.robots_allowed,
-              robots_line: subject.robots_line,
-              robots_rule: subject.robots_rule,
-              robots_reachable: subject.robots_reachable,
-              robots_failure: subject.robots_failure,
-              status: subject.status,
-              error: subject.error,
-              noindex_where: subject.noindex_where,
-              kind: subject.kind,
-              canonical: subject.canonical,
-              canonical_state: subject.canonical_state,
-              words: subject.words,
-              soft_missing: subject.soft_missing,
               kept_out: subject.intent == "keep_out",
-              wanted: subject.wanted,
               **given
             )
           end

@@ -5,51 +5,11 @@ module IronTrellis
     module Pages
       # Turns what was fetched into rows of the tables that hold the facts of a crawl.
       class FactsRows
-        PAGE_FACTS = %w[
-          crawl_id
-          url_id
-          fetched_at
-          robots_allowed
-          robots_line
-          robots_rule
-          status
-          error
-          error_detail
-          kind
-          content_type
-          charset
-          bytes
-          first_byte_ms
-          response_ms
-          redirect_to_id
-          redirect_to
-          refresh_to_id
-          refresh_to
-          refresh_source
-          noindex
-          nofollow
-          noindex_where
-          header_noindex_alone
-          directives
-          canonical
-          canonical_source
-          canonical_state
-          canonical_marks
-          hreflang
-          titles
-          h1
-          words
-          images
-          images_without_alt
-          data
-          data_problems
-          rendered
-          changed_by_script
-          on_phone
-        ].freeze
-        EXTRACTED = Core::Page::Registry.names.map(&:to_s).freeze
+        # What the store knows besides of what was observed (Core::Page::Observations) and extracted (Registry).
+        OWN = %w[crawl_id url_id fetched_at redirect_to_id refresh_to_id kind bytes].freeze
+        OBSERVED = (Core::Page::Observations.names + Core::Page::Registry.names).map(&:to_s).freeze
         COLUMNS = {
-          "page_facts" => PAGE_FACTS + EXTRACTED,
+          "page_facts" => OWN + OBSERVED,
           "raw_answers" => %w[crawl_id url_id header_lines body],
           "page_blocks" => %w[crawl_id url_id texts frames menus anchors anchor_targets],
           "links" => %w[crawl_id position source_id target_id type place followed internal rel text px]
@@ -85,64 +45,25 @@ module IronTrellis
         private
 
         def facts(outcome)
-          answer, read, decision = outcome.answer, outcome.facts, outcome.decision
-          resolved = read && Core::Directives::Resolved.new(read.directives, @agent)
-          refresh = read.refresh if read&.refresh&.instant?
-          Core::Content::Cut.deep(
-            [
-              @crawl_id,
-              outcome.item.id,
-              answer && @now.call,
-              decision&.allowed,
-              decision&.line,
-              decision&.rule,
-              answer&.status,
-              answer&.error,
-              answer&.error_detail,
-              kind(outcome),
-              read&.content_type,
-              read&.charset,
-              bytes(outcome),
-              answer&.first_byte_ms,
-              answer&.response_ms,
-              outcome.redirect_to && @ids.of(outcome.redirect_to),
-              outcome.redirect_to,
-              refresh && @ids.of(refresh.target),
-              refresh&.target,
-              refresh&.source,
-              resolved&.noindex?,
-              resolved&.nofollow?,
-              resolved&.noindex&.where,
-              resolved&.header_alone?,
-              read&.directives&.map do |one|
-                {source: one.source, agent: one.agent, tokens: one.tokens, place: one.place, line: one.line}
-              end,
-              read&.canonical&.url,
-              read&.canonical&.source,
-              read&.canonical&.state,
-              read && marks(read.canonical),
-              read&.hreflang,
-              read&.titles,
-              read&.h1,
-              read&.words,
-              read&.images,
-              read&.images_without_alt,
-              filled(read&.data&.map(&:to_h)),
-              filled(read&.data_problems),
-              *rendering(outcome.reading),
-              *Core::Page::Registry.names.map { |name| kept(read&.[](name)) }
-            ]
-          )
+          seen = Core::Page::Seen.new(outcome, @agent)
+          extracted = Core::Page::Registry.names.map { |name| kept(seen.read&.[](name)) }
+          Core::Content::Cut.deep(own(outcome, seen) + Core::Page::Observations.of(seen) + extracted)
         end
 
-        def rendering(reading) = reading&.facts ? [true, reading.changes, reading.on_phone] : [nil, nil, nil]
+        def own(outcome, seen) =
+          [
+            @crawl_id,
+            outcome.item.id,
+            outcome.answer && @now.call,
+            seen.redirect_to && @ids.of(seen.redirect_to),
+            seen.refresh && @ids.of(seen.refresh.target),
+            kind(outcome),
+            bytes(outcome)
+          ]
 
         def filled(values) = values&.any? ? values : nil
 
         def kept(value) = value.is_a?(Enumerable) ? filled(value) : value
-
-        def marks(canonical) =
-          {malformed: canonical.malformed, misplaced: canonical.misplaced, named: canonical.named.map(&:to_h)}
 
         # What was asked about by HEAD says its size itself, if at all.
         def bytes(outcome)

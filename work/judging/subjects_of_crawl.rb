@@ -12,7 +12,9 @@ module IronTrellis
 
         PAGE = Store::Crawling::Frontier::PURPOSES[:page]
         EXTERNAL = Store::Crawling::Frontier::PURPOSES[:external]
-        EXTRACTED = Core::Page::Registry.names.to_h { |name| [name, name.to_s] }.freeze
+        # What rules see as it was stored.
+        AS_STORED =
+          (Core::Page::Observations.seen_by_rules + Core::Page::Registry.names).to_h { |name| [name, name.to_s] }.freeze
         # In place of a page group.
         OTHER_SITES = "other sites"
 
@@ -143,17 +145,11 @@ module IronTrellis
           Core::Faults::Subject.new(
             url: url,
             kind: kind(row),
-            status: row["status"],
-            error: row["error"],
-            content_type: row["content_type"],
             start: @starts.key?(url),
             whole: @whole,
             depth: (row["purpose"] == PAGE) ? row["depth"] : nil,
             found_by: found_by(row, url, listed),
             in_sitemaps: listed,
-            robots_allowed: row["robots_allowed"],
-            robots_line: row["robots_line"],
-            robots_rule: row["robots_rule"],
             robots_reachable: robots_failure(url).nil?,
             robots_failure: robots_failure(url),
             redirect_to: row["redirect_to"] || row["refresh_to"],
@@ -161,31 +157,21 @@ module IronTrellis
             redirect_loop: chain.loop?,
             final_url: final_url(row, chain),
             final_status: final_status(row, chain),
-            noindex: row["noindex"],
-            noindex_where: row["noindex_where"],
-            header_noindex_alone: row["header_noindex_alone"],
-            canonical: row["canonical"],
-            canonical_state: row["canonical_state"],
             title: row["titles"]&.first,
             title_chars: row["titles"]&.first&.length,
-            words: row["words"],
             links_in: row["links_in"] || 0,
             followed_in: row["followed_in"] || 0,
             soft_missing: @soft_missing.key?(id),
             group: @wishes.group(url),
             intent: wish&.intent || "undecided",
             wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
-            titles: row["titles"],
-            h1: row["h1"],
             description_chars: row["description"]&.length,
             bytes: row["bytes"],
             links_out:
               row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i),
             importance_guessed: @importance_guessed,
-            refresh_source: row["refresh_source"],
             directives: ReadFacts.directives(row, @agent),
             canonicals: ReadFacts.canonicals(row, url),
-            canonical_marks: row["canonical_marks"],
             canonical_chain: canonical.hops,
             canonical_loop: canonical.loop?,
             canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]),
@@ -194,17 +180,11 @@ module IronTrellis
             authority: row["authority"],
             hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
             response_ms: @slow.judged(row),
-            rendered: row["rendered"],
-            changed_by_script: row["changed_by_script"],
-            on_phone: row["on_phone"],
-            nofollow: row["nofollow"],
             intent_of: wish&.of,
             intent_subject: wish&.subject,
             follow: wish&.follow,
             chosen_canonical: @chosen.for(url),
-            data: row["data"],
-            data_problems: row["data_problems"],
-            **EXTRACTED.transform_values { |column| row[column] }
+            **AS_STORED.transform_values { |column| row[column] }
           )
         end
 
