@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "io/wait"
 require "open3"
 
 # Runs all test files in three processes at once, each with a database of its own: half of their time they wait
@@ -12,6 +13,8 @@ module TestRun
     "iron_trellis_test_commands" => %w[test/cli/ test/api/ test/fetch/]
   }.freeze
   REST = "iron_trellis_test"
+  # The longest test takes a third of it on a busy machine.
+  SILENT_SECONDS = 900
   CLOSING = /\A(\d+) runs, (\d+) assertions, (\d+) failures, (\d+) errors, (\d+) skips/
   LOAD = 'ARGV.shift(ARGV.index("--")).each { |file| require File.expand_path(file) }; ARGV.shift'
 
@@ -27,13 +30,23 @@ module TestRun
     ended.all?(&:last)
   end
 
+  # What waits for something that never comes would hold up all else for ever.
+  def lines(output, process)
+    while output.wait_readable(SILENT_SECONDS)
+      line = output.gets or return
+      yield line
+    end
+    yield "Nothing was heard for #{SILENT_SECONDS / 60} minutes: ended. What it was at stands in the last line above.\n"
+    Process.kill("KILL", process.pid)
+  end
+
   # @return [Array(Array<Integer>, Boolean)] the numbers of Minitest's closing line, and whether all passed
   def run(database, files)
     command = [RbConfig.ruby, "-Itest", "-e", LOAD, *files, "--", "--verbose"]
     Open3.popen2e({"TRELLIS_DATABASE" => database}, *command) do |input, output, process|
       input.close
       numbers = [0] * 5
-      output.each_line do |line|
+      lines(output, process) do |line|
         CLOSING.match(line.scrub) { |found| numbers = found.captures.map(&:to_i) } || print(line)
       end
       [numbers, process.value.success? && !numbers.first.zero?]

@@ -14,7 +14,7 @@ class DemoEvidenceTest < Minitest::Test
   Store = IronTrellis::Store
   MANIFEST = YAML.safe_load_file(File.expand_path("../../standins/index/manifest.yml", __dir__))
   # Half as long as the demo's, so that tests end sooner: the record still reaches back over the middle window.
-  DAYS = 190
+  DAYS = 240
   SETTINGS = {
     "seed" => 7,
     "hosts" => %w[www.skerrylamps.example skerrylamps.example www.skerrylamper.example],
