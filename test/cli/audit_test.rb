@@ -210,7 +210,11 @@ class AuditTest < Minitest::Test
     result = audit("http://127.0.0.1:#{site.port}/", "--limit", "40", "--site", "endless #{SecureRandom.hex(4)}")
 
     assert_equal 0, result.code, result.err
-    assert_match(/^12 of 13 fetched URLs answer 200 and read like the site's missing page/, result.err)
+    # Links of such pages are followed until the first is known for what it is.
+    found, fetched = result.err.match(/^(\d+) of (\d+) fetched URLs answer 200 and read like the site's missing page/)
+      &.captures&.map(&:to_i)
+    assert_equal fetched - 1, found
+    assert_operator fetched, :<, 40
     crawl = IronTrellis::Store::Sites::Site.order(:id).last.crawls.first
     assert_match(/missing page/, IronTrellis::Store::Crawling::CrawlMonitor.new(crawl).call(Time.now)[:traps].first)
   end
