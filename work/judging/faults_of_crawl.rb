@@ -94,7 +94,7 @@ module IronTrellis
         # What is of no URL is known again by its group.
         def about_group(rule, group, basis)
           fault = judge(rule, group.name).check(group, basis) or return
-          [fault, Core::Url::NormalForm.id(@site_id, group.name), identity(fault, rule)]
+          [fault, Core::Url::NormalForm.id(@site_id, group.name), fault.key(@site_id)]
         end
 
         # @return [Core::Faults::Rule] as it judges pages of that group
