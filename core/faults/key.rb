@@ -9,7 +9,7 @@ module IronTrellis
       # and URL, and what its rule says that stays the same of it from crawl to crawl (Rule.identity).
       module Key
         # What rules are asked for their identity by, where no more than this was kept of a fault.
-        Held = Struct.new(:about, :detail)
+        Kept = Struct.new(:about, :detail)
 
         module_function
 
@@ -31,8 +31,13 @@ module IronTrellis
 
           code, url, about = held.values_at("code", "url", "about")
           rule = Registry.find(code)
-          of(site_id, code, url, rule ? rule.identity(Held.new(about, {})) : about).to_s
+          of(site_id, code, url, rule ? identity(rule, about) : about).to_s
         end
+
+        # @param rule [Class]
+        # @param about [String, nil] what a fault of it is about, where nothing else was kept of it
+        # @return [String, nil] see Rule.identity
+        def identity(rule, about) = rule.identity(Kept.new(about, {}))
       end
     end
   end

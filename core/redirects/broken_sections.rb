@@ -16,8 +16,6 @@ module IronTrellis
         end
 
         LEAST = 5
-        # Of what has the shape more than this must be missing.
-        SHARE = 0.5
         # Where so many of them are found under another address, they have moved.
         MOVED = 0.5
         NUMBER = /\d+/
@@ -80,7 +78,8 @@ module IronTrellis
           urls
             .group_by { |url| yield(url) }
             .filter_map do |shape, some|
-              next if shape.nil? || some.size < LEAST || @alive[shape] >= some.size * (1 - SHARE) / SHARE
+              # More of what has the shape must be missing than answers.
+              next if shape.nil? || some.size < LEAST || @alive[shape] >= some.size
 
               Section.new(shape: narrowest(shape, some), urls: some)
             end

@@ -34,6 +34,8 @@ module IronTrellis
         # @param draft [Draft]
         # @return [String] such as "Put links right in the template of /lamps/"
         def title(draft)
+          return of_section(draft) if draft.cause == Settling::SECTION
+
           where =
             case draft.kind
             when "request"
@@ -43,10 +45,6 @@ module IronTrellis
             else
               " of #{draft.place}"
             end
-          if draft.cause == Settling::SECTION
-            size = draft.weighing.filter_map(&:url).uniq.size
-            return "Mend a missing section: #{draft.place} (#{size} pages)"
-          end
           variant = (draft.kind == "server") ? ": #{name(draft.cause)}" : ""
           "#{WORK.fetch((draft.cause == "block") ? draft.cause : draft.kind)}#{where}#{variant}"
         end
@@ -60,6 +58,9 @@ module IronTrellis
           told.first(MOST_NAMED).join("; ") + (more.positive? ? "; and #{more} more" : "")
         end
 
+        def of_section(draft) =
+          "Mend a missing section: #{draft.place} (#{draft.weighing.filter_map(&:url).uniq.size} pages)"
+
         def of_group(draft)
           code = draft.cause[/\Atemplate (.+)\z/, 1]
           return " in the template of #{draft.place}#{": #{name(code)}" if code}" if draft.template
@@ -69,7 +70,7 @@ module IronTrellis
         end
 
         def name(code) = DECIDED[code] || Faults::Registry.find(code)&.title || code
-        private_class_method :of_group, :name
+        private_class_method :of_section, :of_group, :name
       end
     end
   end

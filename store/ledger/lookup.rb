@@ -30,7 +30,7 @@ module IronTrellis
 
         # @param urls [Array<String>]
         # @return [Hash{String => true}] those that the crawl or evidence knows
-        def known(urls) = rows(IMPORTANCE, urls).to_h { |row| [row["url"], true] }
+        def known(urls) = importance(urls).transform_values { true }
 
         # @param urls [Array<String>]
         # @return [Hash{String => true}] those that the crawl asked for, or was kept from by robots.txt

@@ -25,15 +25,12 @@ module IronTrellis
           # @return [Faults::Fault, nil] the same fault, as the page has it now
           def told(condition, page, world)
             rule = Faults::Registry.fetch(condition.code)
-            before = about(rule, condition.about)
+            before = Faults::Key.identity(rule, condition.about)
             world
               .judge(rule, page.subject.group)
               .call(page.subject)
-              .find { |fault| before.nil? || about(rule, fault.about) == before }
+              .find { |fault| before.nil? || Faults::Key.identity(rule, fault.about) == before }
           end
-
-          # What stays the same of what it is about.
-          def about(rule, about) = rule.identity(Faults::Fault.new(code: rule.code, about: about, detail: {}))
 
           def found(fault, page)
             more = [fault.about, *fault.detail.reject { |_, value| value.is_a?(Enumerable) }.map { |name, value|
@@ -41,7 +38,7 @@ module IronTrellis
             }].compact
             more.empty? ? page.told : more.join(", ")
           end
-          private_class_method :about, :found
+          private_class_method :found
         end
       end
     end
