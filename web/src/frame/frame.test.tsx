@@ -1,13 +1,11 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, renderHook, screen, waitFor } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { fireEvent, render, renderHook, screen, waitFor } from "@testing-library/react";
+import { expect, test } from "vitest";
 import { useLocation } from "react-router";
 import { answers, crawlOf, within } from "../kit/testing";
 import { STAGES } from "../stages/screens";
 import { KeyHelp, useKeys } from "./Keys";
 import { StageRail } from "./StageRail";
-
-afterEach(cleanup);
 
 const RAIL = {
   fetched: 1200,

@@ -1,11 +1,9 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { expect, test } from "vitest";
 import { Decided } from "./Decided";
 import type { Decision } from "./decisions";
 import { answers, crawlOf, within } from "./testing";
-
-afterEach(cleanup);
 
 let last = 0;
 const decision = (kind: Decision["kind"], value: unknown, given: Partial<Decision> = {}) =>

@@ -1,3 +1,5 @@
+import { afterEach } from "vitest";
+
 // The client of the API takes these two when it is loaded: in a browser addresses are those of the page, here of none.
 const OfPage = globalThis.Request;
 globalThis.Request = class extends OfPage {
@@ -12,3 +14,9 @@ globalThis.fetch = (request) => answer.fetch(request as Request);
 
 /** What answers the requests of the tests at the moment. */
 Object.assign(globalThis, { answer });
+
+// What a test has drawn goes with it: work that React has put off would find no window when the file is over.
+if (typeof document !== "undefined") {
+  const { cleanup } = await import("@testing-library/react");
+  afterEach(cleanup);
+}

@@ -1,11 +1,9 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { render, screen } from "@testing-library/react";
+import { expect, test } from "vitest";
 import { answers, crawlOf, within } from "./testing";
 import { Topics } from "./Topics";
 import type { Topic } from "./useMissingLinks";
-
-afterEach(cleanup);
 
 const page = (number: number) => ({ url: `http://a.test/${number}`, url_id: `${number}`, title: null });
 const topic = (members: number[], unlinked: number[]): Topic => ({

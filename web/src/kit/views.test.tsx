@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 import { BadLines } from "./BadLines";
 import { BringFile } from "./BringFile";
 import { Stop } from "./Stop";
@@ -9,8 +9,6 @@ import { Toggles } from "./Toggles";
 import { Unready } from "./Unready";
 import { UrlText } from "./UrlText";
 import { WhyNot } from "./WhyNot";
-
-afterEach(cleanup);
 
 test("a screen that isn’t ready says what is read, why it is empty, or what went wrong with a way to try again", () => {
   const Wrapper = within("/s/1/c/7/read/ledger");

@@ -1,11 +1,10 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import { render, screen, waitFor } from "@testing-library/react";
 import { Suspense } from "react";
-import { afterEach, beforeAll, describe, expect, test } from "vitest";
+import { beforeAll, describe, expect, test } from "vitest";
 import { answers, crawlOf, within } from "../kit/testing";
 import { SCREENS, STAGES } from "./screens";
 
-afterEach(cleanup);
 beforeAll(() => {
   // What jsdom doesn't measure.
   globalThis.ResizeObserver ??= class {

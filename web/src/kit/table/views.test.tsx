@@ -1,15 +1,13 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, within as inside } from "@testing-library/react";
+import { fireEvent, render, screen, within as inside } from "@testing-library/react";
 import { useState } from "react";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import type { Condition, Where } from "../conditions";
 import { CellMenu } from "./CellMenu";
 import { ColumnChoice } from "./ColumnChoice";
 import { ColumnMenu } from "./ColumnMenu";
 import type { Column } from "./columns";
 import { ConditionBar } from "./ConditionBar";
-
-afterEach(cleanup);
 
 type Row = { url: string; words: number | null; noindex: boolean; faults: string[]; stop: string; seen: string };
 const column = (field: keyof Row, kind: Column<Row>["kind"], more: Partial<Column<Row>> = {}): Column<Row> => ({

@@ -7,7 +7,7 @@ import { useDeskPage } from "./useDeskPage";
 afterEach(() => void vi.useRealTimers());
 
 const PAGE = "/api/sites/1/desk/42";
-const wrapper = within("/s/1/c/7/decide/desk?page=42");
+const ADDRESS = "/s/1/c/7/decide/desk?page=42";
 const sheet = (draft: object) => ({ url: "http://a.test/", terms: [], draft });
 
 /** A page at the desk whose sheet was read. */
@@ -17,7 +17,7 @@ async function atDesk(draft: object = { title: "As kept" }) {
     [`PUT ${PAGE}`]: ({ body }) => [200, sheet((body as { draft: object }).draft)],
     [`${PAGE}/pictures`]: [200, { pictures: [{ url: "http://a.test/a.png", preview: "data:image/png;base64,AA" }] }],
   });
-  const hook = renderHook(() => useDeskPage(1, "42"), { wrapper });
+  const hook = renderHook(() => useDeskPage(1, "42"), { wrapper: within(ADDRESS) });
   await waitFor(() => expect(hook.result.current.sheet.state).toBe("ready"));
   const kept = () => asked.filter((one) => one.method === "PUT").map((one) => one.body);
   return { ...hook, kept };

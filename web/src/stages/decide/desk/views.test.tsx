@@ -1,11 +1,9 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen, within } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 import { FitOf } from "./FitOf";
 import { Pictures } from "./Pictures";
 import type { DeskWork, Sheet } from "./useDeskPage";
-
-afterEach(cleanup);
 
 const check = (given: Partial<Sheet["checks"][number]>) => ({
   name: "words",

@@ -1,13 +1,11 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import { answers, within } from "../../../kit/testing";
 import type { MissingLink } from "../../../kit/useMissingLinks";
 import { LostHosts } from "./LostHosts";
 import { ToOnePage } from "./ToOnePage";
 import type { LinksWork } from "./useLinks";
-
-afterEach(cleanup);
 
 const link = (id: string, state: MissingLink["state"], sentence = `Here ${id} tells of a wick.`) =>
   ({

@@ -1,11 +1,9 @@
 // @vitest-environment jsdom
-import { cleanup, createEvent, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { createEvent, fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 import { within } from "../../../kit/testing";
 import { Lane } from "./Lane";
 import type { Bar, Lanes } from "./useLanes";
-
-afterEach(cleanup);
 
 const bar = (id: string, given: Partial<Bar> = {}) =>
   ({
