@@ -43,8 +43,11 @@ class RenderingTest < Minitest::Test
     "/file" => [200, {"content-type" => "application/octet-stream", "content-disposition" => "attachment"}, "bytes"],
     "/picture" => [200, {"content-type" => "image/png"}, "png"],
     "/many" => "<script>for (let i = 0; i < 230; i++) fetch('/app.js?' + i)</script>",
-    "/slow" => "<title>s</title><p>Here</p><script>setInterval(() => fetch('/app.js?' + Math.random()), 100)</script>"
+    "/slow" => "<title>s</title><p>Here</p><script>fetch('/held')</script>",
+    "/held" => ->(_) { HELD.pop || [200, JS, ""] }
   }.freeze
+  # What is asked for here isn't answered before it is closed.
+  HELD = Thread::Queue.new
 
   class << self
     def site = @site ||= SmallSite.new(with_port)
@@ -165,6 +168,8 @@ class RenderingTest < Minitest::Test
     told = render("/slow")
     assert_equal "time", told.ended_by
     assert_includes told.text, "Here"
+  ensure
+    HELD.close
   end
 
   private
