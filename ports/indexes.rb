@@ -19,7 +19,7 @@ module IronTrellis
       module_function
 
       # @return [Hash{String => Class}] by name
-      def interfaces = @interfaces ||= Held.in(Interfaces)
+      def interfaces = @interfaces ||= FormatRegistry.in(Interfaces)
 
       # @param name [String]
       # @return [Class]

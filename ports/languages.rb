@@ -9,7 +9,7 @@ module IronTrellis
       # @return [Module]
       # @raise [Core::Error::InvalidInput]
       def self.form(name)
-        forms = (@forms ||= Held.in(Lines))
+        forms = (@forms ||= FormatRegistry.in(Lines))
         forms.fetch(name) do
           raise Core::Error::InvalidInput.new("“#{name}” is no form of a set; use one of #{forms.keys.join(", ")}.")
         end

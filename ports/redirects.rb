@@ -9,7 +9,7 @@ module IronTrellis
       module_function
 
       # @return [Hash{String => Module}] by name
-      def formats = @formats ||= Held.in(Maps)
+      def formats = @formats ||= FormatRegistry.in(Maps)
 
       # @param name [String] apache, nginx, csv or json
       # @return [#write] with a TYPE

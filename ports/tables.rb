@@ -11,7 +11,7 @@ module IronTrellis
       module_function
 
       # @return [Hash{String => Module}] by name
-      def formats = @formats ||= Held.in(Formats)
+      def formats = @formats ||= FormatRegistry.in(Formats)
 
       # @param name [String]
       # @return [Module]

@@ -18,6 +18,7 @@ export default defineConfig({
   plugins: [react()],
   // Fonts and pictures stay files: the content security policy allows no inlined ones but images.
   build: { assetsInlineLimit: 0 },
-  // On a busy machine all takes longer.
-  test: { setupFiles: ["src/kit/testing.setup.ts"], testTimeout: 60_000 },
+  // On a busy machine all takes longer. What the tests import is loaded once for all files of a process: it is most of
+  // what they'd take.
+  test: { setupFiles: ["src/kit/testing.setup.ts"], testTimeout: 60_000, isolate: false },
 });

@@ -63,7 +63,7 @@ module IronTrellis
 
       def found
         Store::Sites::Site.register(name: DemoSite::NAME, settings: settings).tap do |site|
-          Intents::Wanting.replace(
+          Intents::UpdateIntents.replace(
             site,
             intents: KEPT_OUT.map { |pattern| {"pattern" => pattern, "intent" => "keep_out"} },
             key_pages: %w[http://www.skerrylamps.example/ http://www.skerrylamps.example/lamps/],

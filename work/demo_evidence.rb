@@ -39,7 +39,7 @@ module IronTrellis
         # What an earlier start, or an earlier demo, let pass.
         checked(ask(Net::HTTP::Delete.new(URI("#{@address}/days"))))
         pass_and_hide
-        pull(Evidence::Sources.add(@site, {"name" => NAME, "address" => @address}, now: Time.now))
+        pull(Evidence::Indexes.add(@site, {"name" => NAME, "address" => @address}, now: Time.now))
       end
 
       # The last weeks, with what others bring besides.

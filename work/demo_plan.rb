@@ -26,7 +26,7 @@ module IronTrellis
 
       # @return [void]
       def call
-        Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+        Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
         Workplan::WorkplanSettings.new(@site).keep_hours(OWNERS)
         Workplan::Scheduling.new(@site, start: Date.today).call(now: Time.now)
         done = DONE.filter_map { |place| fixes("canonicals").find { |fix| fix.place == place } }
@@ -36,7 +36,7 @@ module IronTrellis
         break_again(done.first)
         promise(fixes("server").first)
         @crawl.call
-        Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+        Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
         ask
       end
 
@@ -65,7 +65,7 @@ module IronTrellis
       def break_again(fix)
         fault = fix.faults.find { |one| one["code"] == BROKEN }
         host, path = fault["url"].match(%r{\Ahttps?://([^/]+)(/.*)\z}).captures
-        Workplan::Applying.keepers(@site).change(host, path, {"canonical" => fault["about"]})
+        Workplan::Applying.client(@site).change(host, path, {"canonical" => fault["about"]})
       end
 
       def ask = Requests::Queue.new(@site, now: Time.now).ask(Store::Evidence::Index.first_of(@site))

@@ -39,7 +39,7 @@ module IronTrellis
         # @return [String] JSON: by which number the answer can be asked for
         def ask(kind, quick: true, **input)
           status 202
-          json(task: Work::Tasks::Asking.ask(kind, input, now: now, quick: quick).id)
+          json(task: Work::Tasks::TaskQueue.ask(kind, input, now: now, quick: quick).id)
         end
 
         def now = settings.clock

@@ -11,9 +11,9 @@ module IronTrellis
             all = Store::Alerts::Alert.of(site)
             {
               unseen: all.where(seen_at: nil).count,
-              alerts: all.includes(:deliveries).limit(Store::Alerts::Alert::MOST).map(&:told),
+              alerts: all.includes(:deliveries).limit(Store::Alerts::Alert::MOST).map(&:view),
               kinds: Core::Alerts::Alert::KINDS,
-              settings: Work::Alerts::Settings.new(site).told
+              settings: Work::Alerts::Settings.new(site).to_h
             }
           end
         end

@@ -33,8 +33,10 @@ module IronTrellis
           app.get("/api/crawls/:crawl/compare/urls") { json(comparison.urls(params[:move])) }
 
           app.post("/api/crawls/:crawl/judge") do
-            if crawl.state == Store::Crawling::Crawl::FAILED then Work::Judging::Asking.of_interrupted(crawl, now: now)
-            else run && Work::Judging::Asking.again(crawl, now: now)
+            if crawl.state == Store::Crawling::Crawl::FAILED
+              Work::Judging::JudgingQueue.of_interrupted(crawl, now: now)
+            else
+              run && Work::Judging::JudgingQueue.again(crawl, now: now)
             end
             status 202
             crawl_json(crawl)

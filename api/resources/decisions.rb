@@ -28,7 +28,7 @@ module IronTrellis
             input = body_json
             json(
               ids:
-                Work::Decisions::Deciding.decide(
+                Work::Decisions::Decide.decide(
                   site,
                   input["kind"],
                   input["values"],
@@ -41,7 +41,7 @@ module IronTrellis
 
           app.post("/api/sites/:site/decisions/undo") do
             ids = body_json["ids"]
-            Work::Decisions::Deciding.undo(site, ids, by: user.name, now: now)
+            Work::Decisions::Decide.undo(site, ids, by: user.name, now: now)
             json(ids: ids)
           end
 

@@ -16,7 +16,7 @@ module IronTrellis
 
           # The beginning of a file, so that it can be said which column is which.
           def looked_into(path)
-            Ports::Tables::Brought.open(path) do |table|
+            Ports::Tables::UploadedTable.open(path) do |table|
               rows = table.to_enum(:each).lazy.filter_map { |cells, _, _| cells }.first(LOOKED_INTO)
               {
                 headings: table.headings,
@@ -33,17 +33,17 @@ module IronTrellis
         def self.registered(app)
           app.helpers View
 
-          app.get("/api/sites/:site/sources") { json(Store::Evidence::SourcesView.new(site).call) }
+          app.get("/api/sites/:site/evidence") { json(Store::Evidence::Overview.new(site).call) }
 
           app.post("/api/sites/:site/indexes") do
             status 201
-            json(id: Work::Evidence::Sources.add(site, body_json, now: now).id)
+            json(id: Work::Evidence::Indexes.add(site, body_json, now: now).id)
           end
 
-          app.put("/api/sites/:site/indexes/:index") { json(id: Work::Evidence::Sources.change(index, body_json).id) }
+          app.put("/api/sites/:site/indexes/:index") { json(id: Work::Evidence::Indexes.change(index, body_json).id) }
 
           app.delete("/api/sites/:site/indexes/:index") do
-            json(id: Work::Evidence::Sources.remove(index, site, now: now))
+            json(id: Work::Evidence::Indexes.remove(index, site, now: now))
           end
 
           app.post("/api/sites/:site/indexes/:index/test") { ask(Work::Tasks::Kinds::IndexTest, index: index.id) }
@@ -59,8 +59,8 @@ module IronTrellis
           end
 
           app.put("/api/sites/:site/evidence/settings") do
-            Work::Evidence::Sources.settle(site, body_json, now: now)
-            json(Store::Evidence::SourcesView.new(site.reload).call)
+            Work::Evidence::Indexes.settle(site, body_json, now: now)
+            json(Store::Evidence::Overview.new(site.reload).call)
           end
 
           app.post("/api/sites/:site/evidence/files") do
@@ -94,8 +94,8 @@ module IronTrellis
           end
 
           app.post("/api/sites/:site/evidence/imports/:import/undo") do
-            Work::Evidence::Sources.undo(site, params[:import], by: user.name, now: now)
-            json(Store::Evidence::SourcesView.new(site).call)
+            Work::Evidence::Indexes.undo(site, params[:import], by: user.name, now: now)
+            json(Store::Evidence::Overview.new(site).call)
           end
 
           app.get("/api/sites/:site/evidence/imports/:import/wrong.:format") do

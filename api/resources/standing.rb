@@ -11,7 +11,7 @@ module IronTrellis
         module View
           def judged_by
             Store::Evidence::Index.first_of(crawl.site) ||
-              raise(Core::Error::Conflict.new("The site has no evidence of an index yet. Bring some under Sources."))
+              raise(Core::Error::Conflict.new("The site has no evidence of an index yet. Import some first."))
           end
 
           def left_out

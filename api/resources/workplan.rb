@@ -23,7 +23,7 @@ module IronTrellis
 
           def one_fix =
             Work::Workplan::Listing.new(site).one(named_fix).merge(
-              "stand_in" => !Work::Workplan::Applying.keepers(site).nil?
+              "stand_in" => !Work::Workplan::Applying.client(site).nil?
             )
 
           def lanes = Work::Workplan::Lanes.new(site, today: now.to_date).call
@@ -95,7 +95,7 @@ module IronTrellis
 
           app.post("/api/sites/:site/fixes/state") do
             ids, state, why = body_json.values_at("ids", "state", "why")
-            Work::Workplan::Deciding.call(site, ids, state, by: user.name, now: now, why: why)
+            Work::Workplan::ChangeState.call(site, ids, state, by: user.name, now: now, why: why)
             json(workplan)
           end
 
@@ -119,7 +119,7 @@ module IronTrellis
           end
 
           app.post("/api/sites/:site/fixes/:fix/set-aside") do
-            Work::Workplan::Deciding.set_aside(site, params[:fix], body_json, by: user.name, now: now)
+            Work::Workplan::ChangeState.set_aside(site, params[:fix], body_json, by: user.name, now: now)
             json(one_fix)
           end
         end

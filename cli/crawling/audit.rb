@@ -93,7 +93,7 @@ module IronTrellis
           # What can't be used leaves no site behind.
           ActiveRecord::Base.transaction do
             site = site(settings)
-            Work::Intents::Wanting.replace(
+            Work::Intents::UpdateIntents.replace(
               site,
               intents: intents,
               key_pages: @options["key_page"] || [],

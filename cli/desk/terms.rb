@@ -25,7 +25,7 @@ module IronTrellis
           page, *rivals = pages
           against = Core::Desk::Rivals.new(rivals, language: page.language)
           @fit = Core::Desk::Fit.new(page, phrases: @options["phrase"] || [], rivals: against)
-          @options["json"] ? puts(JSON.generate(told(page, against))) : print_tables(page, against)
+          @options["json"] ? puts(JSON.generate(result(page, against))) : print_tables(page, against)
           Ending::DONE
         end
 
@@ -54,12 +54,12 @@ module IronTrellis
           warn "#{page.source} answers #{page.status}: its words are counted all the same."
         end
 
-        def told(page, rivals) =
+        def result(page, rivals) =
           {
             "words" => page.words,
             "terms" => @fit.terms.map { |one| term(one) },
-            "rivals" => rivals.told,
-            "checks" => @fit.checks.map(&:told),
+            "rivals" => rivals.as_json,
+            "checks" => @fit.checks.map(&:as_json),
             "fit" => @fit.call,
             **({"status" => page.status} if page.status).to_h
           }

@@ -18,11 +18,11 @@ module IronTrellis
 
         # @return [Integer] exit code
         def call
-          told = self.told
+          given = options
           InputFile.check(@path)
           Store::Postgres::Database.prepare
           site = Sites::Named.named(@options["site"])
-          importing = Work::Evidence::Importing.new(site, @path, told, now: Time.now)
+          importing = Work::Evidence::Importing.new(site, @path, given, now: Time.now)
           result = importing.call { |rows| warn "#{rows} rows read" if (rows % 100_000).zero? }
           warn cut(result) if importing.cut?
           Judged.again(site) if changed?(result)
@@ -32,7 +32,7 @@ module IronTrellis
 
         private
 
-        def told
+        def options
           if @options["sample"] && @options["whole"]
             raise Core::Error::InvalidInput.new(
                     "Evidence is either whole or a sample: use one of --sample and --whole."

@@ -25,7 +25,7 @@ module IronTrellis
 
         def file
           File.open(@source, "rb") do |io|
-            told(*Work::Sitemaps::Check.call(io, location: @options["location"], now: Time.now))
+            summary(*Work::Sitemaps::Check.call(io, location: @options["location"], now: Time.now))
           end
         rescue Errno::ENOENT, Errno::EISDIR, Errno::EACCES
           raise Ending.new(
@@ -41,7 +41,8 @@ module IronTrellis
             Work::Crawling::OneFetch.anywhere.call do |client|
               Fetch::Sitemaps::SitemapFetch.call(client, url, now: Time.now)
             end
-          return told(fetched.reading, fetched.reading.entries.map(&:url) + fetched.reading.sitemaps) if fetched.reading
+          read = fetched.reading
+          return summary(read, read.entries.map(&:url) + read.sitemaps) if read
 
           flaw =
             Core::Sitemaps::Flaw.new(
@@ -51,10 +52,10 @@ module IronTrellis
                 (fetched.error unless fetched.error == "status")
               ].compact.join(", ")
             )
-          told(Core::Sitemaps::Reader::Result.new(kind: "unknown", count: 0, bytes: 0, flaws: [flaw]), [])
+          summary(Core::Sitemaps::Reader::Result.new(kind: "unknown", count: 0, bytes: 0, flaws: [flaw]), [])
         end
 
-        def told(result, urls)
+        def summary(result, urls)
           index = result.kind == "index"
           {
             kind: result.kind,

@@ -5,6 +5,8 @@ module IronTrellis
     module Sites
       # Sites as they are named on the command line.
       module Named
+        MOST_NAMES = 20
+
         module_function
 
         # @param name [String]
@@ -26,10 +28,14 @@ module IronTrellis
 
         def unknown(name)
           names = Store::Sites::Site.order(:name).pluck(:name)
-          known = names.empty? ? "None is known yet: audit one first." : "These are known: #{names.join(", ")}."
-          "There is no site “#{name}”. #{known}"
+          "There is no site “#{name}”. #{names.empty? ? "None is known yet: audit one first." : known(names)}"
         end
-        private_class_method :unknown
+
+        def known(names)
+          more = names.size - MOST_NAMES
+          "These are known: #{names.first(MOST_NAMES).join(", ")}#{", and #{more} more" if more.positive?}."
+        end
+        private_class_method :unknown, :known
 
         # @param site [Store::Sites::Site]
         # @param number [Integer, nil] nil for the newest judged one of the whole site

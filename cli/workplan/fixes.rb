@@ -24,7 +24,7 @@ module IronTrellis
         # @param states [Array<String>, nil] nil for all
         # @return [Array<Hash{String => Object}>] by benefit an hour
         def self.rows(site, states = nil)
-          Work::Workplan::Remaking.keep_up(site, now: Time.now)
+          Work::Workplan::RegenerateFixes.keep_up(site, now: Time.now)
           Work::Workplan::Listing.new(site).call(states)
         end
 

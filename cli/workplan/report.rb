@@ -16,7 +16,7 @@ module IronTrellis
           form = Work::Reports::Forms.named(File.extname(@options["out"]).delete_prefix("."))
           Store::Postgres::Database.prepare
           site = Sites::Named.named(@options["site"])
-          Work::Workplan::Remaking.keep_up(site, now: Time.now)
+          Work::Workplan::RegenerateFixes.keep_up(site, now: Time.now)
           paper = Work::Proofs::Reporting.new(site, now: Time.now, from: from).paper
           File.binwrite(@options["out"], form.write(paper))
           warn "Report written to #{@options["out"]}"

@@ -20,7 +20,7 @@ module IronTrellis
           write = writer
           Store::Postgres::Database.prepare
           @site = Sites::Named.named(@options["site"])
-          Work::Workplan::Remaking.keep_up(@site, now: Time.now)
+          Work::Workplan::RegenerateFixes.keep_up(@site, now: Time.now)
           Work::Workplan::WorkplanSettings.new(@site).keep_hours(hours)
           write.call(Work::Workplan::Scheduling.new(@site, start: start).call(now: Time.now))
           Ending::DONE
@@ -41,10 +41,10 @@ module IronTrellis
         end
 
         def writer
-          out = @options["out"] or return ->(plan) { Printed.json(files.told(plan)) }
+          out = @options["out"] or return ->(plan) { Printed.json(files.build(plan)) }
 
           ending = File.extname(out).delete_prefix(".")
-          return ->(plan) { File.write(out, "#{JSON.pretty_generate(files.told(plan))}\n") } if ending == JSON_FILE
+          return ->(plan) { File.write(out, "#{JSON.pretty_generate(files.build(plan))}\n") } if ending == JSON_FILE
           return ->(_) { files.write(ending, out) } if Work::Workplan::PlanFiles::ENDINGS.include?(ending)
 
           wrong("#{out} must end in .ics, .csv, .xlsx or .json.")

@@ -15,7 +15,7 @@ module IronTrellis
         # @param fetched [Integer] URLs
         # @param spaces [Array<Hash{String => Object}>] kind, space and most, of those that are full
         # @return [Array<String>]
-        def told(read_as_missing:, fetched:, spaces:)
+        def explain(read_as_missing:, fetched:, spaces:)
           endless = spaces.reject { |one| one["kind"] == Url::Spaces::PATTERN }
           [*soft(read_as_missing, fetched), *endless.first(MOST_NAMED).map { |one| full(one) }, *others(endless)]
         end

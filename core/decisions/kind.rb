@@ -42,7 +42,7 @@ module IronTrellis
         def problem(message) = raise(Error::InvalidInput.new(message))
 
         # What is wished of pages: {"intent", "follow"}.
-        def wish(value)
+        def intent_of(value)
           unless Groups::Intents::NAMES.include?(value["intent"])
             problem("“#{value["intent"]}” is no intent. Use one of #{Groups::Intents::NAMES.join(", ")}.")
           end

@@ -11,7 +11,7 @@ module IronTrellis
           def met = (low.nil? || found >= low) && (high.nil? || found <= high)
 
           # @return [Hash{String => Object}] as the command terms prints it
-          def told =
+          def as_json(*) =
             {
               "name" => name,
               "found" => found,

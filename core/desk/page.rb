@@ -28,12 +28,12 @@ module IronTrellis
           :status,
           keyword_init: true
         ) do
-          # @param told [Hash{String => Object}] as #told gives it
+          # @param fields [Hash{String => Object}] as #as_json gives it
           # @return [Page]
-          def self.of(told) = new(**told.transform_keys(&:to_sym))
+          def self.of(fields) = new(**fields.transform_keys(&:to_sym))
 
           # @return [Hash{String => Object}] as JSON has it
-          def told = to_h.transform_keys(&:to_s)
+          def as_json(*) = to_h.transform_keys(&:to_s)
 
           # @param element [String]
           # @return [Array<String>]

@@ -36,7 +36,7 @@ module IronTrellis
         def shared = @shared ||= @pages.empty? ? [] : gathered
 
         # @return [Hash{String => Object}] as the command terms prints it
-        def told
+        def as_json(*)
           {
             "pages" => @pages.map { |page|
               {"source" => page.source, "title" => page.title, "words" => page.words, "status" => page.status}

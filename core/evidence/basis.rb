@@ -35,7 +35,7 @@ module IronTrellis
           # What a URL of the site comes to of which no evidence speaks.
           #
           # @return [Hash{String => Object}]
-          def silence
+          def values_without_evidence
             {
               "standing" => standings && Standing::NOT_KNOWN,
               "standing_date" => standings,

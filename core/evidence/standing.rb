@@ -41,8 +41,8 @@ module IronTrellis
         # @param state [String]
         # @param reason [String, nil] of the index, in its words
         # @return [String]
-        #   Standing.told("passed_over", "too thin") # => "fetched and left out: too thin"
-        def told(state, reason) = [NAMES.fetch(state), reason].compact.join(": ")
+        #   Standing.explain("passed_over", "too thin") # => "fetched and left out: too thin"
+        def explain(state, reason) = [NAMES.fetch(state), reason].compact.join(": ")
       end
     end
   end

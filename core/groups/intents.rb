@@ -9,7 +9,7 @@ module IronTrellis
         NAMES = %w[index keep_out undecided].freeze
         # What was decided, and of what: `of` is "url", "pattern" or "group", `subject` which. `follow` is false where
         # links shall not be followed, nil where that was left open.
-        Wish = Struct.new(:intent, :follow, :of, :subject, keyword_init: true)
+        Rule = Struct.new(:intent, :follow, :of, :subject, keyword_init: true)
 
         # @param grouping [Grouping]
         # @param rules [Hash{String => Hash}] {"intent", "follow"} by URL or pattern; of patterns the last that matches
@@ -21,9 +21,9 @@ module IronTrellis
           @grouping = grouping
           patterns = rules.map { |source, value| [Url::Pattern.new(source), value] }
           exact, others = patterns.partition { |pattern, _| pattern.exact? }
-          @own = exact.to_h { |pattern, value| [pattern.source, wish("url", pattern.source, value)] }
-          @patterns = others.reverse.map { |pattern, value| [pattern, wish("pattern", pattern.source, value)] }
-          @groups = groups.to_h { |name, value| [name, wish("group", name, value)] }
+          @own = exact.to_h { |pattern, value| [pattern.source, rule("url", pattern.source, value)] }
+          @patterns = others.reverse.map { |pattern, value| [pattern, rule("pattern", pattern.source, value)] }
+          @groups = groups.to_h { |name, value| [name, rule("group", name, value)] }
           @key_pages = key_pages.to_h { |url| [url, true] }
         end
 
@@ -31,17 +31,17 @@ module IronTrellis
         def none? = [@own, @patterns, @groups, @key_pages].all?(&:empty?)
 
         # @param url [String] in normal form
-        # @return [Wish, nil] what decides for it
-        def wish_for(url) =
+        # @return [Rule, nil] what decides for it
+        def rule_for(url) =
           @own[url] || @patterns.find { |pattern, _| pattern.match?(url) }&.last || @groups[group(url)]
 
         # @param url [String] in normal form
         # @return [String] one of NAMES
-        def of(url) = wish_for(url)&.intent || "undecided"
+        def of(url) = rule_for(url)&.intent || "undecided"
 
         # @param url [String] in normal form
         # @return [Boolean, nil] false where its links shall not be followed; nil where that was left open
-        def follow(url) = wish_for(url)&.follow
+        def follow(url) = rule_for(url)&.follow
 
         # @param url [String] in normal form
         # @return [String] the name of its group
@@ -66,8 +66,8 @@ module IronTrellis
 
         private
 
-        def wish(of, subject, value) =
-          Wish.new(intent: value["intent"], follow: value["follow"], of: of, subject: subject)
+        def rule(of, subject, value) =
+          Rule.new(intent: value["intent"], follow: value["follow"], of: of, subject: subject)
       end
     end
   end

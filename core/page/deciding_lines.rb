@@ -39,15 +39,15 @@ module IronTrellis
             SOURCE.transform_values do |pattern|
               Regexp.new(pattern.source.sub("%<agent>s", Regexp.escape(agent)), pattern.options)
             end
-          lines.map { |line| told(line, patterns) }
+          lines.map { |line| patterns_of(line, patterns) }
         end
 
         # @param lines [Array<String>]
         # @return [Array<Array<String>>]
-        def of_headers(lines) = lines.map { |line| told(line, HEADERS) }
+        def of_headers(lines) = lines.map { |line| patterns_of(line, HEADERS) }
 
-        def told(line, patterns) = patterns.select { |_, pattern| pattern.match?(line) }.keys
-        private_class_method :told
+        def patterns_of(line, patterns) = patterns.select { |_, pattern| pattern.match?(line) }.keys
+        private_class_method :patterns_of
       end
     end
   end

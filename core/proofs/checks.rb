@@ -4,7 +4,7 @@ module IronTrellis
   module Core
     module Proofs
       # How a condition is looked at by fetching: one small unit for each sort of fault, in the folder checks/, with the
-      # CODES it knows and .call. What is looked at comes from a `world`:
+      # CODES it knows and .call. What is looked at comes from a `probe`:
       #
       #   page(url) a View of it as it answers now; row(url) what the crawl knew of it (Faults::Subject);
       #   robots(url) and sitemap(url) those files now, as SiteEvidence has them, a sitemap with its "files" and "urls";
@@ -15,7 +15,7 @@ module IronTrellis
         module_function
 
         # @param condition [Condition]
-        # @return [#call] gives of a condition and a world [met, found]: true, false, or nil where a fetch can't tell,
+        # @return [#call] gives of a condition and a probe [met, found]: true, false, or nil where a fetch can't tell,
         #   and what was found, in words
         def for(condition) = by_code[condition.code] || by_rule(condition.code)
 

@@ -53,7 +53,7 @@ module IronTrellis
           return directed(url) if code == DIRECTED
           return drafted(code, about) if code.start_with?(DRAFTED)
 
-          format(sentence(code), about: about, wanted: told(code, wanted), title: title(code))
+          format(sentence(code), about: about, wanted: wanted_words(code, wanted), title: title(code))
         end
 
         def canonical(url, wanted) =
@@ -78,7 +78,7 @@ module IronTrellis
           Wordings::ALL.fetch(code) { (Faults::Registry.find(code) || Faults::Rule).mended }
         end
 
-        def told(code, wanted)
+        def wanted_words(code, wanted)
           to = wanted.is_a?(Workplan::Remedies::Target) ? wanted.to : wanted
           return to unless code == "not-found"
           return Wordings::UNDECIDED if wanted.nil?

@@ -25,7 +25,7 @@ module IronTrellis
           def links_to(url, types) = (facts&.links || []).select { |one| one.target == url && types.include?(one.type) }
 
           # @return [String] the answer in words
-          def told
+          def explain
             return "it is blocked by robots.txt" if subject.robots_allowed == false
             return "no answer: #{subject.error}" if status.nil?
             return "it answers #{status}" if hops.empty?

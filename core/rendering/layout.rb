@@ -25,7 +25,7 @@ module IronTrellis
           def too_small? = signs.to_i.positive? && small_signs > signs * self.class::SHARE
 
           # @return [Hash{String => Object}] as JSON has it
-          def told = to_h.transform_keys(&:to_s)
+          def as_json(*) = to_h.transform_keys(&:to_s)
         end
       # Smaller text has to be zoomed on a phone (common practice).
       Layout.const_set(:SMALL_TEXT, 12)

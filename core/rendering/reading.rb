@@ -67,14 +67,14 @@ module IronTrellis
         def changes = differences.to_h { |one| [one.what, [one.raw, one.rendered]] }
 
         # @return [Hash{String => Object}, nil] how it lies on a phone; nil where that wasn't seen
-        def on_phone = @rendered.layouts.find { |one| one.width == Layout::PHONE }&.told
+        def on_phone = @rendered.layouts.find { |one| one.width == Layout::PHONE }&.as_json
 
         # @return [Hash{String => Object}] all that is kept of it besides its document, as JSON
-        def told
+        def as_json(*)
           {
             **@rendered.to_h.slice(:final_url, :agent, :width, :ended_by, :error, :error_detail, :timings, :console),
-            requests: @rendered.requests.map(&:told),
-            layouts: @rendered.layouts.map(&:told),
+            requests: @rendered.requests.map(&:as_json),
+            layouts: @rendered.layouts.map(&:as_json),
             changes: changes,
             links_by_script: links_by_script.first(MOST_LISTED),
             text_by_script: text_by_script.first(MOST_LISTED)

@@ -15,7 +15,7 @@ module IronTrellis
           def redirect? = !status.nil? && (300..399).cover?(status)
 
           # @return [Hash{String => Object}] as JSON has it
-          def told = to_h.transform_keys(&:to_s)
+          def as_json(*) = to_h.transform_keys(&:to_s)
         end
       Request.const_set(:LOADED, "loaded")
       # It couldn't be had.

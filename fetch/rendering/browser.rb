@@ -17,22 +17,22 @@ module IronTrellis
         }.freeze
         Rendered = Core::Rendering::Rendered
 
-        # @param way [Way]
+        # @param policy [RequestPolicy]
         # @param cache [KeptAnswers]
-        def initialize(way, cache: KeptAnswers.new)
-          @way, @cache = way, cache
+        def initialize(policy, cache: KeptAnswers.new)
+          @policy, @cache = policy, cache
         end
 
         # @param url [Core::Url::Parts]
-        # @param agent [String] one of Way::AGENTS
+        # @param agent [String] one of RequestPolicy::AGENTS
         # @param width [Integer] of the window, CSS pixels
         # @param screenshot [Boolean]
         # @param answer [Core::Crawling::Answer, nil] of the page itself, where it was asked for already
         # @return [Core::Rendering::Rendered]
-        def render(url, agent: Way::CRAWLER, width: Core::Rendering::Layout::DESK, screenshot: false,
+        def render(url, agent: RequestPolicy::CRAWLER, width: Core::Rendering::Layout::DESK, screenshot: false,
           answer: nil)
           start
-          visit = Visit.new(@ferrum, self, @way, @cache, url, agent, width, {url.to_s => answer}.compact)
+          visit = Visit.new(@ferrum, self, @policy, @cache, url, agent, width, {url.to_s => answer}.compact)
           visit.call(screenshot: screenshot)
         rescue ::Ferrum::Error => error
           kill
@@ -75,7 +75,7 @@ module IronTrellis
               pending_connection_errors: false,
               window_size: [Core::Rendering::Layout::DESK, Limits::HEIGHT]
             )
-          @way.visitor_user_agent ||= @ferrum.version.user_agent.sub("Headless", "")
+          @policy.visitor_user_agent ||= @ferrum.version.user_agent.sub("Headless", "")
         end
 
         # With all that it started: a page that hangs holds them.

@@ -10,13 +10,13 @@ module IronTrellis
         # A browser keeps some of what each page took.
         PAGES_A_BROWSER = 200
 
-        # @param way [Way]
+        # @param policy [RequestPolicy]
         # @param size [Integer]
-        def initialize(way, size: SIZE)
+        def initialize(policy, size: SIZE)
           cache = KeptAnswers.new
           @size = size
           @free = Queue.new
-          size.times { @free << [Browser.new(way, cache: cache), 0] }
+          size.times { @free << [Browser.new(policy, cache: cache), 0] }
         end
 
         # @param url [Core::Url::Parts]

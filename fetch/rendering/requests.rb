@@ -19,13 +19,13 @@ module IronTrellis
         BY_ITSELF = %r{\Ahttps?://[^/]+/favicon\.ico\z}
         KEPT_TYPES = %w[Script Stylesheet Image Font].freeze
 
-        # @param way [Way] by which to ask
+        # @param policy [RequestPolicy] by which to ask
         # @param cache [KeptAnswers]
         # @param agent [String] crawler or visitor
         # @param given [Hash{String => Core::Crawling::Answer}] by address what was asked for already
         # @yieldparam command [String] what is to be told to the browser, with its parameters
-        def initialize(way, cache:, agent:, given: {}, &tell)
-          @way, @cache, @agent, @given, @tell = way, cache, agent, given, tell
+        def initialize(policy, cache:, agent:, given: {}, &tell)
+          @policy, @cache, @agent, @given, @tell = policy, cache, agent, given, tell
           @done, @bytes, @open, @begun = [], 0, 0, 0
           @lock = Mutex.new
           @quiet_since = now
@@ -64,7 +64,7 @@ module IronTrellis
         def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
         def work
-          client = @way.client(@agent)
+          client = @policy.client(@agent)
           while (paused = @waiting.pop)
             answer(paused, client)
           end
@@ -135,9 +135,9 @@ module IronTrellis
         end
 
         def blocked?(parts, request, client)
-          return false unless @agent == Way::CRAWLER
+          return false unless @agent == RequestPolicy::CRAWLER
 
-          decision = @way.decision(parts, client)
+          decision = @policy.decision(parts, client)
           return false if decision.nil? || decision.allowed?
 
           request.outcome = Request::BLOCKED
@@ -148,7 +148,7 @@ module IronTrellis
         # What fails may pass, so it is tried once more.
         def fetched(paused, parts, client)
           verb = (paused["request"]["method"] == "HEAD") ? :head : :get
-          attempt = -> { @way.fetch(client, parts, verb: verb, body_limit: MOST_BYTES - @bytes) }
+          attempt = -> { @policy.fetch(client, parts, verb: verb, body_limit: MOST_BYTES - @bytes) }
           answer = attempt.call
           answer.transient? ? attempt.call : answer
         end
@@ -157,10 +157,10 @@ module IronTrellis
           request.status, request.bytes = got.status, got.body.to_s.bytesize
           fine = got.error.nil? && (200..399).cover?(got.status)
           request.outcome = fine ? Request::LOADED : Request::FAILED
-          request.why = told(got) unless fine
+          request.why = failure_reason(got) unless fine
         end
 
-        def told(got) =
+        def failure_reason(got) =
           got.error ? [got.error, got.error_detail].compact.join(": ") : "it answers #{got.status}"
 
         def kept?(request, got) =

@@ -10,14 +10,14 @@ module IronTrellis
 
         # @param ferrum [Ferrum::Browser]
         # @param browser [Browser] that has started it
-        # @param way [Way]
+        # @param policy [RequestPolicy]
         # @param cache [KeptAnswers]
         # @param url [Core::Url::Parts]
         # @param agent [String]
         # @param width [Integer]
         # @param given [Hash{String => Core::Crawling::Answer}]
-        def initialize(ferrum, browser, way, cache, url, agent, width, given)
-          @ferrum, @browser, @way, @cache = ferrum, browser, way, cache
+        def initialize(ferrum, browser, policy, cache, url, agent, width, given)
+          @ferrum, @browser, @policy, @cache = ferrum, browser, policy, cache
           @url, @agent, @width, @given = url, agent, width, given
           @console, @timings, @layouts = [], {}, []
           @navigations = 0
@@ -32,7 +32,7 @@ module IronTrellis
           @began = now
           @page = @ferrum.create_page(new_context: true)
           @requests =
-            Requests.new(@way, cache: @cache, agent: @agent, given: @given) do |name, **params|
+            Requests.new(@policy, cache: @cache, agent: @agent, given: @given) do |name, **params|
               send_to_page(name, **params)
             end
           prepare
@@ -64,7 +64,7 @@ module IronTrellis
           @page.command("Fetch.enable", patterns: [{urlPattern: "*"}])
         end
 
-        def user_agent = (@agent == Way::CRAWLER) ? @way.user_agent : @way.visitor_user_agent
+        def user_agent = (@agent == RequestPolicy::CRAWLER) ? @policy.user_agent : @policy.visitor_user_agent
 
         def lay(width)
           @page.command(

@@ -81,12 +81,12 @@ module IronTrellis
         def following
           return nil if @ended
 
-          @waiting = told if @waiting.empty?
+          @waiting = next_rows if @waiting.empty?
           @ended = @waiting.empty?
           @waiting.shift
         end
 
-        def told
+        def next_rows
           wrong("The workbook takes too long to be read. Save it as CSV.") unless @out.wait_readable(MOST_SECONDS)
           line = @out.gets or wrong(Reader::TOO_LARGE)
           found = JSON.parse(line)

@@ -131,13 +131,13 @@ module Gazetteer
       record = @index.record
       rows = []
       while day <= last && rows.size < PAGE
-        @index.urls.each_key { |url| told(record.on(url, day), url, day, by_query, rows) }
+        @index.urls.each_key { |url| add_rows(record.on(url, day), url, day, by_query, rows) }
         day += 1
       end
       json(200, {"date" => last.iso8601, "rows" => rows, "next" => (day.iso8601 if day <= last)})
     end
 
-    def told(found, url, day, by_query, rows)
+    def add_rows(found, url, day, by_query, rows)
       return if found.empty?
 
       date = day.iso8601

@@ -28,7 +28,8 @@ module Gazetteer
     def words(text) = text.to_s.downcase.scan(WORD).map { |word| word.sub(/s\z/, "") }
 
     def best(words)
-      known = @urls.select { |_, one| one["standing"] == "in_index" && one["title"] }.map { |url, one| told(url, one) }
+      shown = @urls.select { |_, one| one["standing"] == "in_index" && one["title"] }
+      known = shown.map { |url, one| result(url, one) }
       (known + OTHERS["results"])
         .map { |one| [score(one, words), one] }
         .select { |score, _| score.positive? }
@@ -37,7 +38,7 @@ module Gazetteer
         .map { |_, one| one.slice("url", "title", "description") }
     end
 
-    def told(url, one) =
+    def result(url, one) =
       {"url" => url, "title" => one["title"], "description" => one["text"].to_s[0, 150], "text" => one["text"].to_s}
 
     # A page that hasn't all words in its title or text isn't among the best.

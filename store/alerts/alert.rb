@@ -31,7 +31,7 @@ module IronTrellis
         end
 
         # @return [Hash{String => Object}] for lists
-        def told =
+        def view =
           slice("kind", "what", "urls", "count", "screen").merge(
             "id" => id,
             "made_at" => made_at.utc.iso8601,

@@ -11,7 +11,7 @@ module IronTrellis
         # @param spaces [Array<Hash>] those that are full
         # @return [Array<String>] sentences
         def of(crawl, spaces = Spaces.named(crawl.id)) =
-          Core::Crawling::Traps.told(
+          Core::Crawling::Traps.explain(
             read_as_missing: read_as_missing(crawl.verdict_run),
             fetched: Progress.of(crawl).fetched,
             spaces: spaces

@@ -33,11 +33,11 @@ module IronTrellis
         def of(decision)
           which, what = Core::Decisions::Registry.fetch(decision.kind).concerns(decision.subject, decision.value)
           case which
-          when :of_group then told(format(PAGES, **@names, which: '"group" = $1'), what)
-          when :linking_to then told(format(SOURCES, @names), Core::Url::NormalForm.id(@site_id, what))
+          when :of_group then rows_and_total(format(PAGES, **@names, which: '"group" = $1'), what)
+          when :linking_to then rows_and_total(format(SOURCES, @names), Core::Url::NormalForm.id(@site_id, what))
           when :named then named(what)
           when :matching
-            told(format(PAGES, **@names, which: "url ~ $1"), Core::Url::Pattern.new(what).translated)
+            rows_and_total(format(PAGES, **@names, which: "url ~ $1"), Core::Url::Pattern.new(what).translated)
           else
             [[], 0]
           end
@@ -45,7 +45,7 @@ module IronTrellis
 
         private
 
-        def told(sql, param)
+        def rows_and_total(sql, param)
           rows = Postgres::Sql.rows(sql, [param])
           [rows.map { |row| row.except("total") }, rows.first&.fetch("total") || 0]
         end

@@ -50,7 +50,7 @@ module IronTrellis
         private
 
         # PostgreSQL takes no NUL.
-        def json(page) = page && JSON.generate(page.told).gsub('\u0000', "")
+        def json(page) = page && JSON.generate(page.as_json).gsub('\u0000', "")
 
         def digest(source) = {value: Digest::SHA256.digest(source), format: 1}
       end

@@ -79,7 +79,8 @@ module IronTrellis
         def queries(text: nil, order: "near", from: 0)
           found = found(QUERIES, FROM_QUERIES, ORDERS.fetch(order), ids(QUERY_TEXTS, text), from)
           pages = pages_of(found[:rows].map { |row| row["query_id"] })
-          found.merge(rows: found[:rows].map { |row| row.except("query_id").merge("pages" => told(row, pages)) })
+          rows = found[:rows].map { |row| row.except("query_id").merge("pages" => pages_with_words(row, pages)) }
+          found.merge(rows: rows)
         end
 
         # @param text [String, nil] a part of the address
@@ -123,7 +124,7 @@ module IronTrellis
           shown
         end
 
-        def told(row, pages)
+        def pages_with_words(row, pages)
           pages
             .fetch(row["query_id"], [])
             .map do |page|

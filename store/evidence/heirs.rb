@@ -47,14 +47,14 @@ module IronTrellis
           ids = [olds.keys, moves.values.map { |url| id(url) }].map { |some| Postgres::Sql.array(some) }
           Postgres::Sql
             .rows(ROWS, [@index, *ids, @site.evidence_reading.fetch("days"), @newest.iso8601])
-            .to_h { |row| [olds.fetch(row["old"]), told(row)] }
+            .to_h { |row| [olds.fetch(row["old"]), build(row)] }
         end
 
         private
 
         def id(url) = Core::Url::NormalForm.id(@site.id, url)
 
-        def told(row)
+        def build(row)
           heir = Core::Evidence::Heir.new(**row.except("old").transform_keys(&:to_sym))
           heir.to_h.merge(since: heir.since.iso8601, share: heir.share)
         end

@@ -44,7 +44,7 @@ module IronTrellis
           {
             groups:
               gathered
-                .map { |key, found| told(key, found, sizes) }
+                .map { |key, found| build(key, found, sizes) }
                 .sort_by
                 .with_index { |one, place| [one[:step], -one[:urls], place] },
             total: items.size
@@ -72,7 +72,7 @@ module IronTrellis
         # A canonical is another one on each page.
         def general(text) = text.include?("canonical") ? text.sub(%r{https?://[^">]+}, "…") : text
 
-        def told(key, found, sizes)
+        def build(key, found, sizes)
           step, group, where, action, text, reason, warning = key
           pages = sizes.fetch(group, found.size)
           {

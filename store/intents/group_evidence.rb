@@ -88,8 +88,8 @@ module IronTrellis
               decisions.values("group").transform_values { |value| value["intent"] },
               has_sitemaps: Pages::FactsTables.sitemaps?(@run.crawl_id)
             ).call
-          wishes = @site.wishes
-          found.filter_map { |one| told(one, wishes) }
+          intent_rules = @site.intent_rules
+          found.filter_map { |one| build(one, intent_rules) }
         end
 
         private
@@ -142,8 +142,8 @@ module IronTrellis
         def bare(url) = url.sub(/\?.*/m, "").sub(%r{/page/\d+/?\z}, "/")
 
         # What was decided for single URLs and by patterns isn't proposed again.
-        def told(proposal, wishes)
-          urls = proposal.urls&.reject { |url| %w[url pattern].include?(wishes.wish_for(url)&.of) }
+        def build(proposal, intent_rules)
+          urls = proposal.urls&.reject { |url| %w[url pattern].include?(intent_rules.rule_for(url)&.of) }
           return if urls && urls.empty?
 
           {

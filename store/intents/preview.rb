@@ -3,7 +3,7 @@
 module IronTrellis
   module Store
     module Intents
-      # What other wishes would change on the pages that a run knows, before they are decided.
+      # What other intents would change on the pages that a run knows, before they are decided.
       class Preview
         PAGES = <<~SQL
           SELECT url_id, url, noindex, indexable, status = 200 AND redirect_to IS NULL AS direct,
@@ -44,18 +44,18 @@ module IronTrellis
         #   importance})
         # @raise [Core::Error::InvalidInput]
         def call(values)
-          @wishes = wishes_with(values)
+          @intent_rules = rules_with(values)
           @found = Core::Intents::Change.names.to_h do |name|
             [name, Core::Ledger::Weightiest.new(MOST_ROWS) { |_, page| [page.importance, page.url] }]
           end
           out = look_at_pages
           look_at_links(out) if out.any?
-          @found.transform_values { |found| {total: found.total, rows: found.rows.map { |id, page| told(id, page) }} }
+          @found.transform_values { |found| {total: found.total, rows: found.rows.map { |id, page| build(id, page) }} }
         end
 
         private
 
-        def wishes_with(values)
+        def rules_with(values)
           current = {"intent" => @site.decisions.values("intent"), "group" => @site.decisions.values("group")}
           values.each do |one|
             subject, value = Core::Decisions::Registry.read(one["kind"], one["subject"], one["value"])
@@ -105,17 +105,17 @@ module IronTrellis
 
         def page(row)
           url, before, listed = row.values_at("url", "intent", "listed")
-          after = @wishes.of(url)
+          after = @intent_rules.of(url)
           Core::Intents::Change::Page.new(
             **row.slice("url", "noindex", "indexable", "direct", "listed", "listable", "importance")
               .transform_keys(&:to_sym),
             before: before,
             after: after,
-            wanted_after: @wishes.wanted?(url, listed: listed, intent: after)
+            wanted_after: @intent_rules.wanted?(url, listed: listed, intent: after)
           )
         end
 
-        def told(id, page) = {url_id: id.to_s, url: page.url, importance: page.importance}
+        def build(id, page) = {url_id: id.to_s, url: page.url, importance: page.importance}
       end
     end
   end

@@ -106,12 +106,12 @@ module IronTrellis
             # A page that names nobody but itself is no set.
             sets = Core::Languages::Clusters.of(@annotations).select { |cluster| cluster.members.size > 1 }
             sets
-              .map { |cluster| told(cluster, cluster.members.flat_map { |url| by_page.fetch(url, []) }) }
+              .map { |cluster| build_row(cluster, cluster.members.flat_map { |url| by_page.fetch(url, []) }) }
               .sort_by { |one| [-one[:holes], one[:first]] }
           end
         end
 
-        def told(cluster, annotations)
+        def build_row(cluster, annotations)
           matrix = Core::Languages::Matrix.new(cluster, annotations)
           rows = matrix.rows
           {

@@ -141,11 +141,11 @@ module IronTrellis
         attr_reader :flow
 
         # @param crawl [Crawling::Crawl]
-        # @param wishes [Core::Groups::Intents]
+        # @param intent_rules [Core::Groups::Intents]
         # @param basis [Core::Evidence::Basis]
-        def initialize(crawl, wishes, basis)
+        def initialize(crawl, intent_rules, basis)
           @crawl = crawl
-          @wishes = wishes
+          @intent_rules = intent_rules
           @basis = basis
           @flow = []
           @names =
@@ -159,7 +159,7 @@ module IronTrellis
         # @return [Object] what the block gives
         def prepared
           drop
-          Postgres::Beside.call(-> { TABLES.each { |name, sql| make(name, format(sql, @names)) } }) { make_graph }
+          Postgres::Concurrently.call(-> { TABLES.each { |name, sql| make(name, format(sql, @names)) } }) { make_graph }
           make("ranks", format(RANKS, @names))
           make_evidence
           yield
@@ -282,7 +282,7 @@ module IronTrellis
         end
 
         def make_evidence
-          make("evidence", Evidence::OfUrls.new(@crawl.site, @basis).sql)
+          make("evidence", Evidence::EvidenceByUrl.new(@crawl.site, @basis).sql)
           ranks = {
             record: rank("clicks", @basis.any_record),
             impressions: rank("impressions", @basis.any_record),
@@ -299,7 +299,7 @@ module IronTrellis
               "SELECT url_id, url FROM #{@names[:frontier]} WHERE url_id = ANY($1::bigint[])",
               [Postgres::Sql.array(ids)]
             )
-            .to_h { |row| [row["url_id"], @wishes.group(row["url"])] }
+            .to_h { |row| [row["url_id"], @intent_rules.group(row["url"])] }
         end
 
         def drop =

@@ -89,7 +89,7 @@ module IronTrellis
             [
               @crawl_id,
               url_id,
-              JSON.generate(Core::Content::Cut.deep(reading.told)).gsub("\\u0000", ""),
+              JSON.generate(Core::Content::Cut.deep(reading.as_json)).gsub("\\u0000", ""),
               html && {value: html.delete("\0").b, format: 1}
             ]
           )

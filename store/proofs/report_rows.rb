@@ -14,10 +14,10 @@ module IronTrellis
         CAUSES = "SELECT code, count(DISTINCT url_id) AS urls FROM %<faults>s GROUP BY 1 ORDER BY 2 DESC, 1 LIMIT 50"
 
         # @param run [Judging::VerdictRun]
-        # @param wishes [Core::Groups::Intents] of today
-        def initialize(run, wishes)
+        # @param intent_rules [Core::Groups::Intents] of today
+        def initialize(run, intent_rules)
           @run = run
-          @wishes = wishes
+          @intent_rules = intent_rules
           @names = {
             ledger: Postgres::Partitions.name("ledger_rows", run.id),
             faults: Postgres::Partitions.name("faults", run.id)
@@ -48,8 +48,8 @@ module IronTrellis
         private
 
         def wanted?(row)
-          intent = @wishes.wish_for(row["url"])&.intent || "undecided"
-          @wishes.wanted?(row["url"], listed: row["listed"], intent: intent)
+          intent = @intent_rules.rule_for(row["url"])&.intent || "undecided"
+          @intent_rules.wanted?(row["url"], listed: row["listed"], intent: intent)
         end
       end
     end

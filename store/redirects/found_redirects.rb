@@ -102,7 +102,7 @@ module IronTrellis
               .reject { |row| routes.key?(row["url"]) || table.answer(row["url"]) }
           lost =
             open.map do |row|
-              Core::Redirects::Alike::Lost.new(
+              Core::Redirects::PatternGrouping::Lost.new(
                 url: row["url"],
                 valued: row["valued"],
                 **(row["suggestions"].first || {"target" => nil, "status" => 410}).slice(
@@ -111,7 +111,7 @@ module IronTrellis
                 ).transform_keys(&:to_sym)
               )
             end
-          Core::Redirects::Alike
+          Core::Redirects::PatternGrouping
             .of(lost)
             .map do |group|
               {

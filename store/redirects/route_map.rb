@@ -81,7 +81,7 @@ module IronTrellis
             living += pages(matched.map(&:first)).count { |_, page| lives?(page) } if matched.any?
             shown.concat(matched.first(MOST_MATCHES - shown.size))
           end
-          {total: total, living: living, rows: told(shown)}
+          {total: total, living: living, rows: with_statuses(shown)}
         end
 
         # @param routes [Array<Core::Redirects::Route>] patterns
@@ -125,7 +125,7 @@ module IronTrellis
           Postgres::Sql.stream(format(KNOWN, @names)) { |rows| yield rows.map { |row| row["url"] } }
         end
 
-        def told(shown)
+        def with_statuses(shown)
           pages = pages(shown.flatten.compact)
           shown.map do |url, target|
             {

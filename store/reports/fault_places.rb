@@ -96,7 +96,7 @@ module IronTrellis
         end
 
         # @return [Array<String>] columns of the table of all occurrences
-        def columns = HEAD + told
+        def columns = HEAD + detail_names
 
         # @yieldparam row [Array<Object>] values in the order of the columns
         # @return [void]
@@ -163,8 +163,8 @@ module IronTrellis
         def details(row) = Core::Faults::Details.of(@rule, row["about"], row["detail"])
 
         # The names of what the occurrences tell, in the order in which they come up.
-        def told
-          @told ||=
+        def detail_names
+          @detail_names ||=
             Postgres::Sql
               .rows(
                 "SELECT DISTINCT ON (k.keys) (f.about IS NOT NULL) AS about, f.about AS text, f.detail FROM " \
@@ -185,7 +185,7 @@ module IronTrellis
             @rule.title,
             @rule.grade,
             *row.values_at("group", "status", "importance", "wanted"),
-            *values.values_at(*told)
+            *values.values_at(*detail_names)
           ]
         end
       end

@@ -95,7 +95,7 @@ module IronTrellis
               changes(row).each { |name| found[name] << row }
             end
           end
-          {freed: told(found[:freed]), shut: told(found[:shut]), hidden: hidden(found)}
+          {freed: counts_and_rows(found[:freed]), shut: counts_and_rows(found[:shut]), hidden: hidden(found)}
         end
 
         # A noindex that stands behind a block already is hidden by the draft as well; one that shall be set only where
@@ -125,7 +125,8 @@ module IronTrellis
           }
         end
 
-        def told(found) = {total: found.total, wanted: found.wanted, rows: found.rows.map { |row| shown(row) }}
+        def counts_and_rows(found) =
+          {total: found.total, wanted: found.wanted, rows: found.rows.map { |row| shown(row) }}
 
         def shown(row) = row.slice("url_id", "url", "importance", "wanted", "line", "rule")
 

@@ -38,8 +38,8 @@ module IronTrellis
           rest = (found.keys - named).sort_by { |name| [-found[name].size, name] }
           {
             groups:
-              named.map { |name| told(name, found.fetch(name, []), true) } +
-                rest.map { |name| told(name, found[name], false) },
+              named.map { |name| build(name, found.fetch(name, []), true) } +
+                rest.map { |name| build(name, found[name], false) },
             pages: pages,
             sampled: pages > SAMPLE
           }
@@ -71,7 +71,7 @@ module IronTrellis
             )
         end
 
-        def told(name, rows, given)
+        def build(name, rows, given)
           {
             name: name,
             given: given,

@@ -45,7 +45,7 @@ module IronTrellis
         # @yieldparam row [Row]
         # @return [void]
         def each
-          Postgres::Sql.stream(format(PAGES, @names), portion: 500) { |rows| rows.each { |row| yield told(row) } }
+          Postgres::Sql.stream(format(PAGES, @names), portion: 500) { |rows| rows.each { |row| yield build(row) } }
         end
 
         private
@@ -62,7 +62,7 @@ module IronTrellis
           "%<faults>s o WHERE o.url_id = l.url_id AND o.code = ANY(#{codes}))))"
         end
 
-        def told(row)
+        def build(row)
           items = (row["data"] || []).map { |one| Core::StructuredData::Item.from(one) }
           Row.new(
             origin: row["url"][%r{\Ahttps?://[^/]+}],

@@ -54,7 +54,7 @@ module IronTrellis
         end
 
         # @return [Core::Groups::Intents] groups, intents and key pages as they are now
-        def wishes
+        def intent_rules
           Core::Groups::Intents.new(
             grouping: grouping,
             key_pages: key_pages.reload.map(&:url),

@@ -28,7 +28,7 @@ module IronTrellis
             )
           by_day = rows.group_by { |row| row["day"] }
           {
-            days: by_day.map { |day, all| told(day, all) },
+            days: by_day.map { |day, all| of_day(day, all) },
             growth: growth(by_day)&.to_h,
             crawls: crawls,
             decisions: decisions,
@@ -38,7 +38,7 @@ module IronTrellis
 
         private
 
-        def told(day, rows)
+        def of_day(day, rows)
           {
             day: day.iso8601,
             states: rows.group_by { |row| row["standing"] }.transform_values { |all| all.sum { |row| row["urls"] } },

@@ -34,7 +34,7 @@ module IronTrellis
         def prepared
           site = @run.crawl.site
           Postgres::Sql.raw.exec(
-            "CREATE TEMPORARY TABLE #{@names[:evidence]} AS #{Evidence::OfUrls.new(site, @basis).sql}"
+            "CREATE TEMPORARY TABLE #{@names[:evidence]} AS #{Evidence::EvidenceByUrl.new(site, @basis).sql}"
           )
           Postgres::Sql.raw.exec("CREATE INDEX ON #{@names[:evidence]} (url_id)")
           Postgres::Sql.raw.exec("ANALYZE #{@names[:evidence]}")

@@ -99,7 +99,7 @@ module IronTrellis
 
         # @param settled [Hash{Integer => Boolean}] numbers of those that nobody has to wait for any more
         # @return [Hash{String => Object}] as `bin/trellis fixes` writes it
-        def told(settled) =
+        def export_row(settled) =
           brief(settled).merge(
             "faults" => faults.map { |one| one.slice(*TOLD) },
             "settles" => settles.map { |one| one.slice(*TOLD) },

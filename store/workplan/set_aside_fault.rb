@@ -17,7 +17,7 @@ module IronTrellis
         def self.on(site, day) = where(site_id: site.id).where("until IS NULL OR until >= ?", day)
 
         # @return [Hash{String => Object}] for lists
-        def told = slice("code", "url", "about", "why", "by").merge("until" => self.until&.iso8601)
+        def view = slice("code", "url", "about", "why", "by").merge("until" => self.until&.iso8601)
       end
     end
   end

@@ -55,7 +55,7 @@ class EvidenceApiTest < Minitest::Test
         }
       )
     assert_equal [3, 2, 1], result.values_at("rows", "kept", "wrong_count")
-    sources = call(:get, "/sites/#{@site}/sources")
+    sources = call(:get, "/sites/#{@site}/evidence")
     assert_equal [true, 1], [sources["indexes"].first["first"], sources["imports"].size]
     import = sources["imports"].first["id"]
     assert_match(/4,“what” is no standing/, file("/sites/#{@site}/evidence/imports/#{import}/wrong.csv"))
@@ -110,7 +110,7 @@ class EvidenceApiTest < Minitest::Test
     assert_operator call(:get, "/crawls/#{@crawl}/queries?by=page&order=impressions&least=1")["rows"].size, :>, 0
     page = call(:get, "/crawls/#{@crawl}/urls/#{found["rows"].first["pages"].first["url_id"]}/index")
     assert_equal "in_index", page["standings"].first["state"]
-    assert_operator call(:get, "/sites/#{@site}/sources")["indexes"].first["ownership"].size, :>, 0
+    assert_operator call(:get, "/sites/#{@site}/evidence")["indexes"].first["ownership"].size, :>, 0
     call(:put, "/sites/#{@site}/indexes/#{id}", {name: "Gazetteer", address: "http://127.0.0.1:1"})
     assert_match(/can't be asked/, failed("/sites/#{@site}/indexes/#{id}/test"))
   end
@@ -120,7 +120,7 @@ class EvidenceApiTest < Minitest::Test
     bad = [{name: "Atlas", address: "http://no-such-host.invalid/"}, {name: "Atlas", address: "no address"},
       {name: "Atlas", address: "http://127.0.0.1:1", interface: "none"}]
     bad.each { |input| call(:post, "/sites/#{@site}/indexes", input, status: 422) }
-    assert_empty call(:get, "/sites/#{@site}/sources")["indexes"]
+    assert_empty call(:get, "/sites/#{@site}/evidence")["indexes"]
     call(:post, "/sites/#{@site}/indexes", {name: "Atlas", address: "http://127.0.0.1:1"}, status: 201)
   end
 

@@ -62,7 +62,7 @@ def of_standing(run, site)
     "standing over time, one group" => ->(turn) { Store::Standing::History.new(run, group: "/g#{turn}/").call },
     "left out, trays" => ->(_) { lines.trays },
     "left out, one class" => ->(turn) { lines.of("by_product", from: turn * 200) },
-    "sources" => ->(_) { Store::Evidence::SourcesView.new(site).call },
+    "sources" => ->(_) { Store::Evidence::Overview.new(site).call },
     "in the index, of one page" => ->(turn) { Store::Evidence::OfPage.new(run, ids[turn]).call }
   }
 end

@@ -24,8 +24,8 @@ Store::Postgres::Database.prepare
 _, run = Bench::MadeVerdicts.new(URLS, 2).call
 site = run.crawl.site
 begin
-  first = seconds { Work::Remaking.new(site, run, now: Time.now).call }
-  again = seconds { Work::Remaking.new(site.reload, run, now: Time.now).call }
+  first = seconds { Work::RegenerateFixes.new(site, run, now: Time.now).call }
+  again = seconds { Work::RegenerateFixes.new(site.reload, run, now: Time.now).call }
   Bench.report(
     bench: "fixes",
     urls: URLS,

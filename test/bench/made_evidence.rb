@@ -85,7 +85,7 @@ module Bench
       table = "made_evidence_#{@run.id}"
       making =
         Bench.seconds do
-          Sql.raw.exec("CREATE TEMPORARY TABLE #{table} AS #{Store::Evidence::OfUrls.new(@site, basis).sql}")
+          Sql.raw.exec("CREATE TEMPORARY TABLE #{table} AS #{Store::Evidence::EvidenceByUrl.new(@site, basis).sql}")
         end
       Sql.raw.exec("ANALYZE #{table}")
       @run.update!(evidence: basis.to_json_values)

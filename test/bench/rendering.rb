@@ -29,7 +29,7 @@ settings =
     "resolve" => {"#{SkerrySite::Catalogue::WWW}:80" => "127.0.0.1:#{server.port}"}
   )
 way =
-  Fetch::Rendering::Way.new(
+  Fetch::Rendering::RequestPolicy.new(
     addresses: Fetch::Http::HostResolver.of(settings),
     profile: Fetch::Http::RequestProfile.of(settings, Core::Settings::Secrets.new({})),
     token: settings.agent,

@@ -49,7 +49,7 @@ class EvidenceScreensTest < Minitest::Test
     Tempfile.create(%w[left-out .csv]) do |file|
       file.write(GazetteerHere.export("left-out.csv"))
       file.flush
-      screen "crawl/sources"
+      screen "crawl/evidence"
       assert_text "What the site is judged by besides the crawl"
       assert_empty accessibility_faults, "sources"
       find("input[aria-label='Bring standings']", visible: :all).attach_file(file.path)

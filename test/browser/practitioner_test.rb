@@ -80,7 +80,7 @@ class PractitionerTest < Minitest::Test
   end
 
   def who_links_to_what_is_missing
-    click_link "Links"
+    click_link "Missing links"
     click_button "To missing pages"
     assert_text "2 links"
     rows = all("[role=row][aria-selected]", count: 2).map { |row| row.text.split("\n").reject(&:empty?).join(" ") }
@@ -116,7 +116,7 @@ class PractitionerTest < Minitest::Test
     site = IronTrellis::Store::Sites::Site.find_by(name: @domain)
     visit "/s/#{site.id}/c/latest/decide/sitemaps"
     assert_text "Decide first what should be indexed"
-    IronTrellis::Work::Decisions::Deciding.decide(
+    IronTrellis::Work::Decisions::Decide.decide(
       site,
       "group",
       %w[/ /lamps/].map { |group| {"subject" => group, "value" => {"intent" => "index"}} },

@@ -27,15 +27,15 @@ class RoundScreensTest < Minitest::Test
   private
 
   def accept_routes
-    open_screen "decide/routes"
+    open_screen "decide/redirects"
     assert_text "it is the folder that the address was in", wait: 30
     click_button "Tick all"
     click_button(text: /Accept \d+ routes/)
     assert_text "nothing was decided yet about 0", wait: 10
-    open_screen "decide/routes?view=observed"
+    open_screen "decide/redirects?view=observed"
     click_button(text: /Shorten \d+ chains?/)
     assert_text "It is in the map now."
-    open_screen "decide/routes?view=map"
+    open_screen "decide/redirects?view=map"
     assert_text(/\d+ routes/)
   end
 

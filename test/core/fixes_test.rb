@@ -23,7 +23,7 @@ class FixesTest < Minitest::Test
   end
 
   def gathered(entries, pages: {"/p/" => 8}, kept: {}, sets: {}) =
-    W::Gathering.new(pages: pages, layouts: W::Layouts.new(sets), files: {"#{A}/sitemap.xml" => true}).call(
+    W::FixBuilder.new(pages: pages, layouts: W::Layouts.new(sets), files: {"#{A}/sitemap.xml" => true}).call(
       entries,
       kept: kept
     )
@@ -194,7 +194,7 @@ class FixesTest < Minitest::Test
           entry("waiting", "/p/1")
         ]
       )
-    before = W::Before.new(drafts).call
+    before = W::Precedence.new(drafts).call
     kinds = before.to_h { |draft, some| [draft.kind, some.map(&:kind).sort] }
     assert_equal(
       {

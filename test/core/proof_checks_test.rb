@@ -22,7 +22,7 @@ class ProofChecksTest < Minitest::Test
   }.freeze
 
   # What is looked at: pages, files and what the crawl knew, by address.
-  World =
+  SiteProbe =
     Struct.new(
       :pages, :rows, :files, :robots_files, :before, :usual_sitemaps, :sources, :probes, :flaws, keyword_init: true
     ) do
@@ -55,15 +55,15 @@ class ProofChecksTest < Minitest::Test
     P::View.new(subject: Core::Faults::Subject.new(url: url, **SOUND, **told, **subject), facts: facts, hops: hops)
   end
 
-  def world(*pages, **more) =
-    World.new(pages: pages.to_h { |one| [one.subject.url, one] }, files: {}, sources: {}, **more)
+  def probe(*pages, **more) =
+    SiteProbe.new(pages: pages.to_h { |one| [one.subject.url, one] }, files: {}, sources: {}, **more)
 
-  def met?(code, world, url: X, about: nil, wanted: nil) =
-    look(code, world, url: url, about: about, wanted: wanted).first
+  def met?(code, probe, url: X, about: nil, wanted: nil) =
+    look(code, probe, url: url, about: about, wanted: wanted).first
 
-  def look(code, world, url: X, about: nil, wanted: nil)
+  def look(code, probe, url: X, about: nil, wanted: nil)
     condition = P::Condition.new(url: url, code: code, about: about, wanted: wanted)
-    P::Checks.for(condition).call(condition, world)
+    P::Checks.for(condition).call(condition, probe)
   end
 
   X = "http://a.test/x"
@@ -82,36 +82,36 @@ class ProofChecksTest < Minitest::Test
       {status: 302, hops: [Y], final_status: 200} => false,
       {status: 301, hops: [Y, Z], final_status: 200} => false,
       {status: 301, hops: [Y], final_status: 404} => false
-    }.each { |answer, met| assert_equal met, met?("not-found", world(page(X, **answer))), answer }
+    }.each { |answer, met| assert_equal met, met?("not-found", probe(page(X, **answer))), answer }
   end
 
   def test_a_route_is_as_it_was_decided
-    moved = world(page(X, status: 301, hops: [Y], final_status: 200))
+    moved = probe(page(X, status: 301, hops: [Y], final_status: 200))
     assert_equal [true, false], [Y, Z].map { |to| met?("accepted-route", moved, wanted: to) }
     assert_equal [true, false], [410, 301].map { |status|
-      met?("accepted-route", world(page(X, status: status, hops: (status == 301) ? [Y] : [])))
+      met?("accepted-route", probe(page(X, status: status, hops: (status == 301) ? [Y] : [])))
     }
     assert met?("merge", moved, about: Y)
-    _, found = look("accepted-route", world(page(X, status: 302, hops: [Y, Z], final_status: 200)), wanted: Y)
+    _, found = look("accepted-route", probe(page(X, status: 302, hops: [Y, Z], final_status: 200)), wanted: Y)
     assert_equal "it answers 302 and leads to #{Z} in 2 hops, which answers 200", found
   end
 
   # Source: RFC 6596 section 3.
   def test_a_page_names_the_canonical_that_it_shall_or_leads_there
     named = page(X, %(<link rel=canonical href="/y"><p>x))
-    assert_equal [true, "it names /y"], look("canonical-to-missing", world(named), wanted: Y)
-    assert_equal [false, "it names /y"], look("canonical-to-missing", world(named), wanted: Z)
-    assert_equal [false, "it names no canonical"], look("canonical-missing", world(page(X, "<p>x")), wanted: X)
-    assert met?("copy-exact", world(page(X, status: 301, hops: [Y])), wanted: Y)
-    refute met?("copy-exact", world(page(X, status: 302, hops: [Y])), wanted: Y)
-    assert_nil met?("copy-exact", world(named)), "what nobody decided only the next crawl can tell"
+    assert_equal [true, "it names /y"], look("canonical-to-missing", probe(named), wanted: Y)
+    assert_equal [false, "it names /y"], look("canonical-to-missing", probe(named), wanted: Z)
+    assert_equal [false, "it names no canonical"], look("canonical-missing", probe(page(X, "<p>x")), wanted: X)
+    assert met?("copy-exact", probe(page(X, status: 301, hops: [Y])), wanted: Y)
+    refute met?("copy-exact", probe(page(X, status: 302, hops: [Y])), wanted: Y)
+    assert_nil met?("copy-exact", probe(named)), "what nobody decided only the next crawl can tell"
   end
 
   def test_what_was_written_wrongly_has_to_be_gone_though_the_canonical_is_right
     right = page(X, "", canonical: X, canonical_marks: {"malformed" => [], "misplaced" => %w[/old]})
-    refute met?("canonical-misplaced", world(right), about: "/old", wanted: X)
+    refute met?("canonical-misplaced", probe(right), about: "/old", wanted: X)
     mended = page(X, "", canonical: X, canonical_marks: {"malformed" => [], "misplaced" => []})
-    assert met?("canonical-misplaced", world(mended), about: "/old", wanted: X)
+    assert met?("canonical-misplaced", probe(mended), about: "/old", wanted: X)
   end
 
   def test_a_page_is_kept_out_or_let_in_as_was_decided
@@ -123,62 +123,62 @@ class ProofChecksTest < Minitest::Test
       {status: 301, hops: [Y], **keep} => true,
       {noindex: false, intent: "index"} => true,
       {noindex: true, intent: "index"} => false
-    }.each { |is, met| assert_equal met, met?("decided-intent", world(page(X, **is))), is }
-    assert met?("goal-page-open", world(page(X, noindex: true, intent: "index")))
+    }.each { |is, met| assert_equal met, met?("decided-intent", probe(page(X, **is))), is }
+    assert met?("goal-page-open", probe(page(X, noindex: true, intent: "index")))
   end
 
   # Source: RFC 9309 section 2.3.1.4: an unreachable robots.txt shuts all, which is nobody's decision.
   def test_a_block_is_one_that_stands_in_a_line
     assert_equal [true, false, nil], [
       {robots_allowed: false, robots_line: 3}, {robots_allowed: true}, {robots_allowed: false, robots_line: nil}
-    ].map { |is| met?("decided-block", world(page(X, **is))) }
+    ].map { |is| met?("decided-block", probe(page(X, **is))) }
   end
 
   def test_a_link_is_gone_or_leads_to_what_is_well
     linking = page(X, %(<p><a href="/y">Lamps</a>))
     missing, there = page(Y, status: 404), page(Y)
     assert_equal [false, "it has the link still, and it answers 404"],
-      look("link-to-missing", world(linking, missing), about: Y)
-    assert met?("link-to-missing", world(linking, there), about: Y)
-    assert_equal [true, "the link is gone"], look("link-to-missing", world(page(X, "<p>x"), missing), about: Y)
-    assert_equal [true, "it links there: “Lamps”"], look("accepted-link", world(linking, there), about: Y)
-    refute met?("accepted-link", world(page(X, "<p>x"), there), about: Y)
+      look("link-to-missing", probe(linking, missing), about: Y)
+    assert met?("link-to-missing", probe(linking, there), about: Y)
+    assert_equal [true, "the link is gone"], look("link-to-missing", probe(page(X, "<p>x"), missing), about: Y)
+    assert_equal [true, "it links there: “Lamps”"], look("accepted-link", probe(linking, there), about: Y)
+    refute met?("accepted-link", probe(page(X, "<p>x"), there), about: Y)
   end
 
   def test_what_is_gone_on_purpose_has_no_links_or_leads_on
     sources = {X => [Y]}
     linking, silent = page(Y, %(<a href="/x">x</a>)), page(Y, "<p>x")
     assert_equal [false, "#{Y} links to it"],
-      look("gone-linked", world(page(X, status: 410), linking, sources: sources))
-    assert met?("gone-linked", world(page(X, status: 410), silent, sources: sources))
-    assert met?("gone-linked", world(page(X, status: 301, hops: [Z]), linking, sources: sources))
+      look("gone-linked", probe(page(X, status: 410), linking, sources: sources))
+    assert met?("gone-linked", probe(page(X, status: 410), silent, sources: sources))
+    assert met?("gone-linked", probe(page(X, status: 301, hops: [Z]), linking, sources: sources))
   end
 
   # Source: sitemaps.org, "Sitemap file location"; what may be listed is common practice.
   def test_a_sitemap_lists_what_it_shall
     lists = {files: {MAP => {"urls" => [X]}}}
     lost = page(X, status: 404, in_sitemaps: [MAP])
-    refute met?("sitemap-lists-missing", world(lost, **lists), about: MAP)
-    assert met?("sitemap-lists-missing", world(page(X, in_sitemaps: [MAP]), **lists), about: MAP), "it answers now"
-    assert met?("sitemap-lists-missing", world(lost, files: {MAP => {"urls" => [Y]}}), about: MAP), "not listed now"
-    assert_equal [true, "#{MAP} lists it"], look("sitemap-omits", world(page(X), **lists))
-    assert_equal [false, "none of 1 sitemap files lists it"], look("sitemap-omits", world(files: {MAP => {}}))
+    refute met?("sitemap-lists-missing", probe(lost, **lists), about: MAP)
+    assert met?("sitemap-lists-missing", probe(page(X, in_sitemaps: [MAP]), **lists), about: MAP), "it answers now"
+    assert met?("sitemap-lists-missing", probe(lost, files: {MAP => {"urls" => [Y]}}), about: MAP), "not listed now"
+    assert_equal [true, "#{MAP} lists it"], look("sitemap-omits", probe(page(X), **lists))
+    assert_equal [false, "none of 1 sitemap files lists it"], look("sitemap-omits", probe(files: {MAP => {}}))
   end
 
   def test_a_site_has_a_sitemap_at_one_of_its_usual_addresses
     found = {files: {MAP => {"kind" => "urlset"}}, usual_sitemaps: [MAP]}
-    assert_equal [true, MAP], look("sitemap-none", world(**found))
-    refute met?("sitemap-none", world(files: {MAP => {"kind" => nil, "status" => 404}}, usual_sitemaps: [MAP]))
+    assert_equal [true, MAP], look("sitemap-none", probe(**found))
+    refute met?("sitemap-none", probe(files: {MAP => {"kind" => nil, "status" => 404}}, usual_sitemaps: [MAP]))
   end
 
   def test_a_sitemap_of_pages_to_be_kept_out_is_empty_or_lists_others
     rows = {X => Core::Faults::Subject.new(intent: "keep_out"), Y => Core::Faults::Subject.new(intent: "index")}
-    state = ->(urls) { met?("sitemap-unwanted-group", world(rows: rows, files: {MAP => {"urls" => urls}}), url: MAP) }
+    state = ->(urls) { met?("sitemap-unwanted-group", probe(rows: rows, files: {MAP => {"urls" => urls}}), url: MAP) }
     assert_equal [false, true, true, true], [[X], [X, Y], [Z], []].map(&state)
   end
 
   def test_a_sitemap_reads_well_again
-    file = ->(**told) { world(files: {MAP => told.transform_keys(&:to_s)}) }
+    file = ->(**told) { probe(files: {MAP => told.transform_keys(&:to_s)}) }
     unreadable = [{"code" => "sitemap-unreadable"}]
     assert_equal [true, false, false], [{}, {status: 404}, {faults: unreadable}].map { |told|
       met?("sitemap-unreadable", file.call(**told), url: MAP)
@@ -195,7 +195,7 @@ class ProofChecksTest < Minitest::Test
     before = "User-agent: *\nNoindex: /x\nDisalow: /y\n"
     now = ->(text) do
       file = {"url" => robots, "status" => 200, "body" => text, "bytes" => text.bytesize, "origin" => "http://a.test"}
-      world(before: {robots => before}, robots_files: {robots => file})
+      probe(before: {robots => before}, robots_files: {robots => file})
     end
     still = "# new\n\n#{before}"
     assert_equal [false, "Disalow: /y"], look("robots-syntax", now.call(still), url: robots, about: "3")
@@ -204,7 +204,7 @@ class ProofChecksTest < Minitest::Test
   end
 
   def test_of_two_addresses_of_one_content_one_gives_way
-    two = ->(**is) { world(page(X), page(Y, **is)) }
+    two = ->(**is) { probe(page(X), page(Y, **is)) }
     assert_equal [nil, "the next crawl of the whole site tells"], look("slash-variants", two.call, about: Y)
     assert met?("slash-variants", two.call(status: 301, hops: [X], indexable: false), about: Y)
     assert_nil met?("slash-variants", two.call(status: 302, hops: [X], indexable: false), about: Y)
@@ -212,7 +212,7 @@ class ProofChecksTest < Minitest::Test
 
   def test_a_page_that_reads_as_missing_says_so_or_waits_for_the_next_crawl
     rows = {X => Core::Faults::Subject.new(title: "Not found")}
-    state = ->(one) { met?("soft-missing", world(one, rows: rows)) }
+    state = ->(one) { met?("soft-missing", probe(one, rows: rows)) }
     assert_equal [true, true, false, nil], [
       page(X, status: 404), page(X, status: 301, hops: [Y]), page(X, "<title>Not found</title>"),
       page(X, "<title>Brass lamps</title>")
@@ -220,14 +220,14 @@ class ProofChecksTest < Minitest::Test
   end
 
   def test_a_rule_of_one_page_is_asked_again
-    assert_equal [false, "it answers 200"], look("title-missing", world(page(X, "<p>x", title: nil)))
-    assert met?("title-missing", world(page(X, "<title>Lamps</title>")))
-    assert_nil met?("too-deep", world(page(X))), "how deep it lies only a crawl tells"
-    assert_nil met?("no-such-rule", world(page(X)))
+    assert_equal [false, "it answers 200"], look("title-missing", probe(page(X, "<p>x", title: nil)))
+    assert met?("title-missing", probe(page(X, "<title>Lamps</title>")))
+    assert_nil met?("too-deep", probe(page(X))), "how deep it lies only a crawl tells"
+    assert_nil met?("no-such-rule", probe(page(X)))
   end
 
   def drafted(element, before, after, html) =
-    met?("drafted-#{element}", world(page(X, html)), about: [before, after].join(P::Checks::Drafted::TO))
+    met?("drafted-#{element}", probe(page(X, html)), about: [before, after].join(P::Checks::Drafted::TO))
 
   def test_a_page_says_what_was_drafted
     html = <<~HTML
@@ -245,7 +245,7 @@ class ProofChecksTest < Minitest::Test
       ["text", "x", "They burn oil.\n\n They are made by hand. "] => true,
       ["text", "x", "They burn oil.\nThey burn gas."] => false
     }.each { |(element, before, after), met| assert_equal met, drafted(element, before, after, html), [element, after] }
-    refute met?("drafted-title", world(page(X, status: 404)), about: "x\n=>\ny")
+    refute met?("drafted-title", probe(page(X, status: 404)), about: "x\n=>\ny")
   end
 
   def test_a_business_is_written_in_one_way_however_often

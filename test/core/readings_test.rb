@@ -123,7 +123,7 @@ class ReadingsTest < Minitest::Test
       ].map { |url| intents.of(url) }
     assert_equal [%w[url http://a.test/tag/best], %w[pattern */tag/good], %w[group /n/]],
       %w[http://a.test/tag/best http://a.test/tag/good http://a.test/n/1].map { |url|
-        intents.wish_for(url).to_a.last(2)
+        intents.rule_for(url).to_a.last(2)
       }
     assert_equal [false, nil], [intents.follow("http://a.test/tag/best"), intents.follow("http://a.test/n/1")]
     assert intents.wanted?("http://a.test/tag/good", listed: false)

@@ -79,5 +79,5 @@ class SettlingTest < Minitest::Test
   end
 
   def gathered(entries) =
-    W::Gathering.new(pages: {"/p/" => 8}, layouts: W::Layouts.new({}), files: {"#{A}/s.xml" => true}).call(entries)
+    W::FixBuilder.new(pages: {"/p/" => 8}, layouts: W::Layouts.new({}), files: {"#{A}/s.xml" => true}).call(entries)
 end

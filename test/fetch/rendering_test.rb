@@ -68,7 +68,7 @@ class RenderingTest < Minitest::Test
           "start_urls" => ["#{SITE}/"],
           "resolve" => {"small.example:80" => "127.0.0.1:#{site.port}"}
         )
-      Rendering::Way.new(
+      Rendering::RequestPolicy.new(
         addresses: IronTrellis::Fetch::Http::HostResolver.of(settings),
         profile: IronTrellis::Fetch::Http::RequestProfile.of(settings, Core::Settings::Secrets.new({})),
         token: settings.agent

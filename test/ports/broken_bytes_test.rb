@@ -77,7 +77,9 @@ class BrokenBytesTest < Minitest::Test
     Tempfile.create("table", binmode: true) do |whole|
       whole.write("PK\x03\x04".b + bytes)
       whole.flush
-      assert_raises(Core::Error::InvalidInput) { Ports::Tables::Brought.open(whole.path) { |table| table.each {} } }
+      assert_raises(Core::Error::InvalidInput) do
+        Ports::Tables::UploadedTable.open(whole.path) { |table| table.each {} }
+      end
     end
   end
 

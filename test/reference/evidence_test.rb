@@ -56,7 +56,8 @@ class EvidenceReferenceTest < Minitest::Test
     crawled({"/" => page("Home")})
     import("pages", "url,clicks,impressions,position,date\n#{rows.map { |row| row.join(",") }.join("\n")}\n")
     basis = Store::Evidence::Basis.of(@site, now: NOW)
-    found = Store::Postgres::Sql.rows(Store::Evidence::OfUrls.new(@site, basis).sql).to_h { |row| [row["url"], row] }
+    sql = Store::Evidence::EvidenceByUrl.new(@site, basis).sql
+    found = Store::Postgres::Sql.rows(sql).to_h { |row| [row["url"], row] }
     rows
       .group_by(&:first)
       .each do |url, all|

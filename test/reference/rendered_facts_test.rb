@@ -61,7 +61,7 @@ class RenderedFactsTest < Minitest::Test
               "resolve" => sites
             )
           way =
-            Fetch::Rendering::Way.new(
+            Fetch::Rendering::RequestPolicy.new(
               addresses: Fetch::Http::HostResolver.of(settings),
               profile: Fetch::Http::RequestProfile.of(settings, Core::Settings::Secrets.new({})),
               token: settings.agent

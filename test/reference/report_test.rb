@@ -28,7 +28,7 @@ class ReportReferenceTest < Minitest::Test
     decision = IronTrellis::Core::Decisions::Registry.read("group", "all", {"intent" => "index"})
     @site.decisions.decide("group", [decision].to_h, by: "A test", now: Time.now)
     IronTrellis::Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
-    IronTrellis::Work::Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+    IronTrellis::Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
     Fix.of(@site).order(:number).limit(2).each { |fix| fix.become("proved", now: Time.now) }
     IronTrellis::Work::Proofs::Reporting.keep(@site, {"foreword" => "For Mona.\n\nThank you.", "logo" => ""})
     @reporting = IronTrellis::Work::Proofs::Reporting.new(@site.reload, now: Time.now)

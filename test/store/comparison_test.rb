@@ -82,7 +82,7 @@ class ComparisonTest < Minitest::Test
   # both rises or falls.
   def test_what_was_carried_out_as_decided_neither_fell_nor_stops
     site = @first.site
-    IronTrellis::Work::Intents::Wanting.replace(
+    IronTrellis::Work::Intents::UpdateIntents.replace(
       site,
       intents: [{"pattern" => "/b", "intent" => "keep_out"}, {"pattern" => "/", "intent" => "index"}],
       key_pages: %w[http://small.example/c http://small.example/e],

@@ -221,6 +221,22 @@ class DecidingStoreTest < Minitest::Test
     end
   end
 
+  # Of what is to be kept out no rule says that it is thin; the group's number doesn't wait for the judging either.
+  def test_thin_pages_are_counted_before_and_after_a_decision_is_judged
+    %w[a b c].each { |tag| @pages["/tags/#{tag}"] = page_of("Tag #{tag}", words: 20) }
+    crawl = crawl_here(@server, site: @site)
+    thin = -> {
+      groups = Store::Intents::GroupEvidence.new(crawl.reload.verdict_run, @site).groups
+      groups.find { |one| one["group"] == "/tags/" }["thin"]
+    }
+    assert_equal 3, thin.call
+    decide("group", "/tags/" => {"intent" => "keep_out"})
+    assert_equal 3, thin.call
+    Work::Judging::Judgement.alone(crawl, clock: -> { Time.now })
+    assert_equal 3, thin.call
+    assert_equal %w[keep_out] * 3, rows_of(crawl).values_at("/tags/a", "/tags/b", "/tags/c").map { |row| row["intent"] }
+  end
+
   def test_what_was_decided_by_a_pattern_or_for_a_url_is_not_proposed_again
     proposed = -> { Store::Intents::GroupEvidence.new(@run, @site).proposals.map { |one| [one[:group], one[:urls]] } }
     %w[a b c].each { |tag| @pages["/tags/#{tag}"] = page_of("Tag #{tag}", words: 20) }
@@ -375,7 +391,7 @@ class DecidingStoreTest < Minitest::Test
   end
 
   def test_sources_may_be_paths_in_the_form_too
-    Work::Decisions::Deciding.decide(
+    Work::Decisions::Decide.decide(
       @site,
       "route",
       [{"subject" => "/x/y", "value" => {"to" => "/guides/oil", "status" => 301}}],
@@ -404,7 +420,7 @@ class DecidingStoreTest < Minitest::Test
         .to_i
     end
     wishes = {intents: [{"pattern" => "/tags/*", "intent" => "keep_out"}], key_pages: []}
-    2.times { IronTrellis::Work::Intents::Wanting.change(@site, **wishes, by: "Test", now: Time.now) }
+    2.times { IronTrellis::Work::Intents::UpdateIntents.change(@site, **wishes, by: "Test", now: Time.now) }
     assert_equal 1, jobs.call, "and only where it changes anything"
   end
 end

@@ -72,7 +72,7 @@ class DecisionsTest < Minitest::Test
 
   def test_intents_of_the_settings_replace_patterns_and_leave_exceptions
     decide({"http://a.test/tags/x" => {"intent" => "index"}, "/old/*" => {"intent" => "keep_out"}})
-    IronTrellis::Work::Intents::Wanting.replace(
+    IronTrellis::Work::Intents::UpdateIntents.replace(
       @site,
       intents: [{"pattern" => "/a/*", "intent" => "index"}, {"pattern" => "/*", "intent" => "keep_out"}],
       key_pages: [],
@@ -82,6 +82,6 @@ class DecisionsTest < Minitest::Test
     )
     assert_equal ["http://a.test/tags/x", "/*", "/a/*"], @decisions.values("intent").keys
     assert_equal %w[index index keep_out],
-      %w[http://a.test/tags/x http://a.test/a/1 http://a.test/old/1].map { |url| @site.wishes.of(url) }
+      %w[http://a.test/tags/x http://a.test/a/1 http://a.test/old/1].map { |url| @site.intent_rules.of(url) }
   end
 end

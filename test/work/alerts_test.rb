@@ -40,7 +40,7 @@ class AlertsTest < Minitest::Test
     )
     @site.key_pages.create!(url: "#{SMALL}/1")
     IronTrellis::Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
-    IronTrellis::Work::Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+    IronTrellis::Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
   end
 
   def test_each_kind_is_told_where_it_happens_and_once_only
@@ -100,12 +100,12 @@ class AlertsTest < Minitest::Test
     worsened
     watch
     with_env("TRELLIS_SMTP" => nil) { assert_equal 60, sending.call }
-    failed = Store::Alerts::Alert.of(@site).first.told["failed"]
+    failed = Store::Alerts::Alert.of(@site).first.view["failed"]
     assert_equal 2, failed.size
     assert_match(/No mail server is set/, failed.join)
     5.times { with_env("TRELLIS_SMTP" => nil) { sending.call } }
     assert_nil sending.call, "after six tries it is left, and stays told"
-    assert_equal 2, Store::Alerts::Alert.of(@site).first.told["failed"].size
+    assert_equal 2, Store::Alerts::Alert.of(@site).first.view["failed"].size
   end
 
   # It may not answer, or be no address any more that can be asked.
@@ -125,10 +125,10 @@ class AlertsTest < Minitest::Test
     end
     assert_equal [new.size, {"http://127.0.0.1:1/bad" => 1}], [sent.size, asked], "it is asked once in a round"
     assert_equal ["http://127.0.0.1:1/bad"],
-      Store::Alerts::Alert.of(@site).flat_map { |one| one.told["failed"] }.map { |one| one[/http\S+bad/] }.uniq
+      Store::Alerts::Alert.of(@site).flat_map { |one| one.view["failed"] }.map { |one| one[/http\S+bad/] }.uniq
     Store::Alerts::Delivery.where(receiver: "http://127.0.0.1:1/bad").update_all(receiver: "http://127.0.0.1:1/|bad")
     assert_equal 300, Work::Sending.new(@site.reload, now: Time.now).call
-    assert_match(/no web address/, Store::Alerts::Alert.of(@site).first.told["failed"].join)
+    assert_match(/no web address/, Store::Alerts::Alert.of(@site).first.view["failed"].join)
   end
 
   def test_wrong_receivers_are_refused
@@ -190,6 +190,6 @@ class AlertsTest < Minitest::Test
     @server.change(pages)
     crawl = crawl_here(@server, site: @site)
     crawl.update_columns(state: "finished", fetching_ended_at: Time.now, finished_at: Time.now)
-    IronTrellis::Work::Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+    IronTrellis::Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
   end
 end

@@ -32,7 +32,7 @@ class ApplyingTest < Minitest::Test
         settings: IronTrellis::Core::Settings::Crawl.new(settings)
       )
     crawl_here(nil, site: @site).update_columns(state: "finished", fetching_ended_at: Time.now, finished_at: Time.now)
-    Work::Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+    Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
   end
 
   def teardown
@@ -74,11 +74,11 @@ class ApplyingTest < Minitest::Test
 
   def test_other_sites_are_never_changed
     @site.update!(settings: @site.settings.merge("resolve" => {"#{WWW}:80" => "127.0.0.1:1"}))
-    assert_nil Work::Workplan::Applying.keepers(@site.reload)
+    assert_nil Work::Workplan::Applying.client(@site.reload)
     error = assert_raises(IronTrellis::Core::Error::Conflict) { Work::Workplan::Applying.new(@site) }
     assert_match(/isn't the stand-in/, error.message)
     real = IronTrellis::Core::Settings::Crawl.new({"start_urls" => ["http://shop.test/"]})
     @site.update!(settings: real.to_h)
-    assert_nil Work::Workplan::Applying.keepers(@site.reload)
+    assert_nil Work::Workplan::Applying.client(@site.reload)
   end
 end

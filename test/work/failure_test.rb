@@ -18,7 +18,7 @@ class FailureTest < Minitest::Test
     IronTrellis::Core::Error::Conflict.new("Crawl it first.") => /\ACrawl it first\.\z/
   }.each do |error, words|
     define_method("test_#{error.class}_is_told_in_words") do
-      [Failure.told(error), Failure.kept("#{error.class}: #{error.message}")].each do |told|
+      [Failure.explain(error), Failure.kept("#{error.class}: #{error.message}")].each do |told|
         assert_match words, told
         refute_match(/PG::|ActiveRecord|NoMethod|SELECT|undefined|Errno/, told)
       end

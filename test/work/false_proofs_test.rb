@@ -177,7 +177,7 @@ class FalseProofsTest < Minitest::Test
 
   def judged = Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
 
-  def remade = Work::Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+  def remade = Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
 
   def crawl_with(pages, settings = {})
     @server.change(pages)

@@ -65,7 +65,7 @@ class FixTextsTest < Minitest::Test
     decide("group", "all" => {"intent" => "index"})
     decide("route", "#{SMALL}/gone" => {"to" => "#{SMALL}/b", "status" => 301})
     Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
-    Work::Workplan::Remaking.keep_up(@site.reload, now: Time.now)
+    Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
     @lines = Work::Workplan::Listing.new(@site).call
   end
 

@@ -193,7 +193,8 @@ class FixesOfSiteTest < Minitest::Test
     lines = fix("robots").faults.select { |one| one["code"] == "robots-syntax" }
     assert_equal [%w[2 3], 2], [lines.map { |one| one["about"] }, lines.map { |one| one["key"] }.uniq.size]
     left = lines.first.slice("code", "url", "about")
-    Work::Deciding.set_aside(@site, fix("robots").name, {"faults" => [left], "why" => "a note"}, by: "A", now: Time.now)
+    given = {"faults" => [left], "why" => "a note"}
+    Work::ChangeState.set_aside(@site, fix("robots").name, given, by: "A", now: Time.now)
     @site.update!(fixes_of_run: nil)
     remade
     assert_equal ["3"], fix("robots").faults.filter_map { |one| one["about"] if one["code"] == "robots-syntax" }
@@ -219,7 +220,7 @@ class FixesOfSiteTest < Minitest::Test
 
   def judged = IronTrellis::Work::Judging::Judgement.alone(@site.newest_crawl.reload, clock: -> { Time.now })
 
-  def remade = Work::Remaking.keep_up(@site.reload, now: Time.now)
+  def remade = Work::RegenerateFixes.keep_up(@site.reload, now: Time.now)
 
   # The site with some pages otherwise, crawled and judged again.
   def mended(pages)

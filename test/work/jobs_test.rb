@@ -28,7 +28,7 @@ class JobsTest < Minitest::Test
   def site = @crawl.site
 
   def decide(intent) =
-    Work::Decisions::Deciding.decide(
+    Work::Decisions::Decide.decide(
       site,
       "group",
       [{"subject" => "/", "value" => {"intent" => intent}}],
@@ -52,7 +52,7 @@ class JobsTest < Minitest::Test
   def intents = rows_of(@crawl.reload).values.map { |row| row["intent"] }.uniq
 
   def test_asked_twice_it_is_one_job
-    2.times { Work::Judging::Asking.again(@crawl, now: Time.now) }
+    2.times { Work::Judging::JudgingQueue.again(@crawl, now: Time.now) }
     assert_equal 1, jobs
   end
 
@@ -72,7 +72,7 @@ class JobsTest < Minitest::Test
       decide("keep_out") if (asked += 1) == 2
       Time.now
     end
-    Work::Judging::Asking.again(@crawl, now: Time.now)
+    Work::Judging::JudgingQueue.again(@crawl, now: Time.now)
     Judgement.alone(@crawl, clock: clock)
     refute_equal ["keep_out"], intents
     work { !@crawl.reload.judged_again? }
@@ -84,14 +84,14 @@ class JobsTest < Minitest::Test
     crawl.verdict_runs.each(&:drop)
     crawl.update!(state: Store::Crawling::Crawl::JUDGING, fetching_ended_at: Time.now - 60, queue: "crawl")
     run = Judgement.alone(crawl, clock: -> { Time.now })
-    Work::Decisions::Deciding.decide(
+    Work::Decisions::Decide.decide(
       crawl.site,
       "group",
       [{"subject" => "/", "value" => {"intent" => "keep_out"}}],
       by: "Test",
       now: run.started_at + 0.001
     )
-    crawl.with_lock { Work::Judging::Asking.follow_up(crawl, Time.now) }
+    crawl.with_lock { Work::Judging::JudgingQueue.follow_up(crawl, Time.now) }
     assert crawl.reload.judged_again?
     assert_equal 1, jobs
   end
@@ -119,11 +119,11 @@ class JobsTest < Minitest::Test
     ).column_values(0)
 
   def test_a_judging_that_fails_for_good_is_told_and_can_be_tried_again
-    Work::Judging::Asking.again(@crawl, now: Time.now)
+    Work::Judging::JudgingQueue.again(@crawl, now: Time.now)
     failing(Work::Jobs::Rejudge)
     assert_match(/Something in the program went wrong/, @crawl.reload.judging_error)
     refute @crawl.judged_again?, "nobody waits for what failed"
-    Work::Judging::Asking.again(@crawl, now: Time.now)
+    Work::Judging::JudgingQueue.again(@crawl, now: Time.now)
     assert_nil @crawl.reload.judging_error
     work { !@crawl.reload.judged_again? }
     assert_equal 2, @crawl.verdict_runs.where.not(finished_at: nil).count
@@ -135,7 +135,7 @@ class JobsTest < Minitest::Test
     failing(Work::Jobs::Judge)
     assert_equal "failed", @crawl.reload.state
     assert_match(/could not be worked out: Something in the program went wrong/, @crawl.message)
-    Work::Judging::Asking.of_interrupted(@crawl, now: Time.now)
+    Work::Judging::JudgingQueue.of_interrupted(@crawl, now: Time.now)
     work { @crawl.reload.ended? }
     assert_equal ["finished", nil], [@crawl.state, @crawl.judging_error]
   end

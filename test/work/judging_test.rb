@@ -149,7 +149,7 @@ class JudgingTest < Minitest::Test
         ]
       )
     crawl = crawl_here(site, retries: 0)
-    IronTrellis::Work::Intents::Wanting.replace(
+    IronTrellis::Work::Intents::UpdateIntents.replace(
       crawl.site,
       intents: [],
       key_pages: ["#{AT}/shut/key"],

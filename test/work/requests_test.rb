@@ -109,7 +109,7 @@ class RequestsTest < Minitest::Test
   def test_only_what_takes_a_page_out_of_the_index_outlasts_its_hide
     Work::Hiding.new(@index, now: NOW, interface: Interface.new(1)).call("#{SMALL}/1")
     outlasting = -> do
-      IronTrellis::Work::Workplan::Remaking.keep_up(@site.reload, now: NOW)
+      IronTrellis::Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: NOW)
       fixes = Store::Workplan::Fix.of(@site).select { |fix| fix.faults.any? { |one| one["url"] == "#{SMALL}/1" } }
       assert_includes fixes.map(&:kind), "directives"
       Work::Overview.new(@site, now: NOW).call[:hides].first[:fix]
@@ -138,7 +138,7 @@ class RequestsTest < Minitest::Test
   end
 
   def test_what_is_proved_is_asked_for_when_no_other_fix_holds_it_up
-    IronTrellis::Work::Workplan::Remaking.keep_up(@site.reload, now: NOW)
+    IronTrellis::Work::Workplan::RegenerateFixes.keep_up(@site.reload, now: NOW)
     urls = ->(fix) { fix.urls.map { |one| one["url"] } }
     fixes = Store::Workplan::Fix.of(@site).where.not(urls: []).order(:number).to_a
     only, other =

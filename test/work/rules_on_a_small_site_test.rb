@@ -112,7 +112,7 @@ class RulesOnASmallSiteTest < Minitest::Test
         "/out/shut" => page("Shut", head: "<meta name=robots content=noindex>")
       )
     crawl = crawl_here(site)
-    IronTrellis::Work::Intents::Wanting.replace(
+    IronTrellis::Work::Intents::UpdateIntents.replace(
       crawl.site,
       intents: [{"pattern" => "/out/*", "intent" => "keep_out"}],
       key_pages: [],
@@ -202,7 +202,7 @@ class RulesOnASmallSiteTest < Minitest::Test
     }
     assert_empty codes.call(crawl.verdict_run)
     assert_equal [false, []], crawl.verdict_run.structure.values_at("important_known", "deep")
-    IronTrellis::Work::Intents::Wanting.replace(
+    IronTrellis::Work::Intents::UpdateIntents.replace(
       crawl.site,
       intents: [],
       key_pages: ["http://small.example/hub"],

@@ -192,7 +192,7 @@ class SitemapsOfCrawlTest < Minitest::Test
         )
       )
     crawl = crawl_here(site)
-    IronTrellis::Work::Intents::Wanting.replace(
+    IronTrellis::Work::Intents::UpdateIntents.replace(
       crawl.site,
       intents: [{"pattern" => "*", "intent" => "index"}],
       key_pages: [],

@@ -20,7 +20,7 @@ class TasksTest < Minitest::Test
   end
 
   def ask(url = "http://10.0.0.1/") =
-    Work::Tasks::Asking.ask(TRIAL, {agent: "Bot", url: url, urls: ["/x"], site: nil}, now: Time.now)
+    Work::Tasks::TaskQueue.ask(TRIAL, {agent: "Bot", url: url, urls: ["/x"], site: nil}, now: Time.now)
 
   def work(task, threads: 0)
     Work::Runtime::Queue.work(queues: ["crawl"], threads: threads, attended: 1) { !task.reload.open? }

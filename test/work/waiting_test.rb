@@ -19,7 +19,7 @@ class WaitingTest < Minitest::Test
     class << self
       attr_accessor :begun, :let_go
 
-      def told(given) = given["what"]
+      def explain(given) = given["what"]
     end
 
     def run(what:)
@@ -76,18 +76,18 @@ class WaitingTest < Minitest::Test
     crawl = plain_crawl
     crawl.site.update!(name: "Small #{crawl.id}")
     given = {"crawl_id" => crawl.id, "site_id" => crawl.site.id, "task_id" => asked.id}
-    told = jobs.to_h { |job| [job, job.told(given)] }
+    told = jobs.to_h { |job| [job, job.explain(given)] }
     assert_operator told.size, :>=, 12
     assert_includes told.values, "the verdicts of crawl #{crawl.number} of Small #{crawl.id}"
     assert_includes told.values, "the fixes of Small #{crawl.id}"
     assert_includes told.values, Tasks::Kinds::Triage::DOING
-    assert jobs.map { |job| job.told({}) }.all?(String), "what was about is gone"
+    assert jobs.map { |job| job.explain({}) }.all?(String), "what was about is gone"
     assert Tasks::Registry.all.values.all? { |kind| kind::DOING.match?(/\A[a-z]/) }
   end
 
   private
 
-  def asked = Tasks::Asking.ask(Tasks::Kinds::Triage, {crawl: 0, fetch: false}, now: Time.now, quick: false)
+  def asked = Tasks::TaskQueue.ask(Tasks::Kinds::Triage, {crawl: 0, fetch: false}, now: Time.now, quick: false)
 
   def jobs
     IronTrellis.loader.eager_load_namespace(IronTrellis::Work::Jobs)

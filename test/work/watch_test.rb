@@ -38,10 +38,12 @@ class WatchTest < Minitest::Test
     crawl.advance("waiting", "crawling", started_at: Time.now)
     Work::Crawling::Session.new(crawl, slot: 0, clock: -> { Time.now }).run { false }
     assert Work::Crawling::Watch.end_it(crawl, Time.now)
-    Work::Judging::Asking.of_interrupted(crawl, now: Time.now)
+    Work::Judging::JudgingQueue.of_interrupted(crawl, now: Time.now)
     Work::Runtime::Queue.work(queues: ["crawl"], threads: 1) { crawl.reload.ended? }
     assert_equal ["finished", 200], [crawl.state, rows_of(crawl)["/"]["status"]]
-    assert_raises(IronTrellis::Core::Error::Conflict) { Work::Judging::Asking.of_interrupted(crawl, now: Time.now) }
+    assert_raises(IronTrellis::Core::Error::Conflict) do
+      Work::Judging::JudgingQueue.of_interrupted(crawl, now: Time.now)
+    end
   end
 
   def test_old_crawls_are_dropped_but_for_those_that_are_marked

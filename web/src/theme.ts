@@ -58,8 +58,8 @@ const dark = {
 };
 
 /**
- * Iron on calm paper. Brass, rust, slate and heather are a shade darker than the palette's first drawing, so that text in
- * them reaches 4.5:1 on paper (WCAG 2.2, 1.4.3).
+ * Iron on calm paper. Brass, rust, slate and heather are a shade darker than the palette's first drawing, so that text
+ * in them reaches 4.5:1 on paper (WCAG 2.2, 1.4.3).
  */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: "media" },
@@ -117,6 +117,7 @@ export const theme = createTheme({
         },
       },
     },
+    MuiStack: { defaultProps: { useFlexGap: true } },
     MuiButton: {
       defaultProps: { disableElevation: true, size: "small" },
       // As wide as a small one, and as high as the line that it stands in.

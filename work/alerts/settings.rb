@@ -44,7 +44,7 @@ module IronTrellis
         end
 
         # @return [Hash{String => Object}] for lists
-        def told = {"mails" => mails, "webhook" => webhook, "secret" => secret, "limits" => limits}
+        def to_h = {"mails" => mails, "webhook" => webhook, "secret" => secret, "limits" => limits}
 
         private
 

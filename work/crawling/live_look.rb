@@ -73,7 +73,7 @@ module IronTrellis
         def seen(client, parts)
           answer = ask(client, parts)
           page = document(parts, answer)
-          ended = Onward.new(read: method(:document), scope: @scope) { |target| ask(client, target) }
+          ended = RedirectFollower.new(read: method(:document), scope: @scope) { |target| ask(client, target) }
             .call(parts, answer, page)
           Core::Triage::Seen.new(
             at: @clock.call,
@@ -83,11 +83,11 @@ module IronTrellis
             refresh: ended.refresh || nil,
             final_url: ended.hops.last || parts.to_s,
             **facts(page),
-            **told(ended)
+            **ending_fields(ended)
           )
         end
 
-        def told(ended)
+        def ending_fields(ended)
           case ended.how
           when nil then {end_status: ended.answer.status, end_error: ended.answer.error}
           when :off_site then {off_site: true}

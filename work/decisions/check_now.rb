@@ -37,10 +37,10 @@ module IronTrellis
         def checked(decision, page)
           live = @live.call(page["url"])
           kind = Core::Decisions::Registry.fetch(decision.kind)
-          told(page, kind.seen(decision.subject, decision.value, seen(page["url"], live)), live)
+          build(page, kind.seen(decision.subject, decision.value, seen(page["url"], live)), live)
         end
 
-        def told(page, conditions, live) =
+        def build(page, conditions, live) =
           page.transform_keys(&:to_sym).merge(
             holds: conditions.all?(&:holds),
             conditions: conditions.map(&:to_h),
@@ -71,7 +71,7 @@ module IronTrellis
             live[:error]
           end
           condition = Core::Decisions::Seen.condition("robots.txt", "as drafted", found, same)
-          told({"url" => url, "url_id" => nil}, [condition], live.except(:text))
+          build({"url" => url, "url_id" => nil}, [condition], live.except(:text))
         end
       end
     end

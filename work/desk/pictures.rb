@@ -23,12 +23,12 @@ module IronTrellis
           alts = @page.pictures.to_a.to_h
           ids = figures.to_h { |one| [one["url"], Core::Url::NormalForm.id(@run.crawl.site_id, one["url"])] }
           used, rows = @stored.uses(ids.values), @stored.figures(ids.values)
-          figures.map { |one| told(one, alts[one["url"]], used[ids[one["url"]]], rows.fetch(ids[one["url"]], {})) }
+          figures.map { |one| build(one, alts[one["url"]], used[ids[one["url"]]], rows.fetch(ids[one["url"]], {})) }
         end
 
         private
 
-        def told(figure, alt, used, row)
+        def build(figure, alt, used, row)
           said = words(figure)
           {
             **%w[url shown drawn caption heading text].to_h { |name| [name.to_sym, figure[name]] },

@@ -41,7 +41,7 @@ module IronTrellis
             url_id: @page.url_id.to_s,
             url: @row["url"],
             read_at: read[@row["url"]]&.fetch(:read_at)&.iso8601,
-            page: told(own),
+            page: page_fields(own),
             phrases: @page.phrases,
             proposed: proposed(against, own),
             draft: @page.draft,
@@ -136,7 +136,7 @@ module IronTrellis
           }
         end
 
-        def told(own)
+        def page_fields(own)
           {
             language: own.language,
             title: own.title,
@@ -179,7 +179,7 @@ module IronTrellis
 
         def checks(now, then_) =
           now.checks.zip(then_.checks).map do |one, other|
-            one.told.merge("about" => one.about, "drafted" => other.found, "drafted_met" => other.met)
+            one.as_json.merge("about" => one.about, "drafted" => other.found, "drafted_met" => other.met)
           end
 
         def measures(own, against)
@@ -224,7 +224,7 @@ module IronTrellis
         end
 
         # Those of the page's group.
-        def limits = @limits ||= @site.limits.for(@site.wishes.group(@row["url"]))
+        def limits = @limits ||= @site.limits.for(@site.intent_rules.group(@row["url"]))
 
         # As a result page would show it.
         def result(page)

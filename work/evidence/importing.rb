@@ -63,7 +63,7 @@ module IronTrellis
         private
 
         def opened(&block) =
-          @source.respond_to?(:headings) ? yield(@source) : Ports::Tables::Brought.open(@source, &block)
+          @source.respond_to?(:headings) ? yield(@source) : Ports::Tables::UploadedTable.open(@source, &block)
 
         def row_of(table)
           columns, words = mapping

@@ -66,7 +66,7 @@ module IronTrellis
         #
         # @return [Array<Hash>]
         def call_and_judge(by: nil, &progress) =
-          call(by: by, done: -> { Judging::Asking.changed(@site, now: @now) }, &progress)
+          call(by: by, done: -> { Judging::JudgingQueue.changed(@site, now: @now) }, &progress)
 
         private
 

@@ -7,8 +7,8 @@ module IronTrellis
       class BuildSitemaps < Runtime::Job
         LONG = true
 
-        # (see Runtime::Job.told)
-        def self.told(_given) = "the building of sitemaps"
+        # (see Runtime::Job.explain)
+        def self.explain(_given) = "the building of sitemaps"
 
         def run(build_id:)
           build = Store::Sitemaps::SitemapBuild.find_by(id: build_id, state: Store::Sitemaps::SitemapBuild::WAITING)
@@ -24,7 +24,7 @@ module IronTrellis
         def given_up(error)
           Store::Sitemaps::SitemapBuild.where(id: que_attrs[:kwargs][:build_id]).update_all(
             state: Store::Sitemaps::SitemapBuild::FAILED,
-            message: told(error)
+            message: explain(error)
           )
         end
       end

@@ -8,8 +8,8 @@ module IronTrellis
         # While other slots still hold URLs that may bring new ones, this one looks again after a moment.
         IDLE_SECONDS = 0.5
 
-        # (see Runtime::Job.told)
-        def self.told(given) = "the fetching of #{crawl_named(given["crawl_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "the fetching of #{crawl_named(given["crawl_id"])}"
 
         def run(crawl_id:, slot:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
@@ -31,7 +31,7 @@ module IronTrellis
           crawl&.advance(
             Store::Crawling::Crawl::CRAWLING,
             Store::Crawling::Crawl::PAUSED,
-            message: "It was paused because something failed again and again: #{told(error)} Mend that, then resume it."
+            message: "Paused because something failed again and again: #{explain(error)} Fix that, then resume it."
           )
         end
 

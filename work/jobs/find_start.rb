@@ -5,8 +5,8 @@ module IronTrellis
     module Jobs
       # Finds out where a crawl begins of whose site only the bare domain was given, and lets it begin.
       class FindStart < Runtime::Job
-        # (see Runtime::Job.told)
-        def self.told(given) = "the start of #{crawl_named(given["crawl_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "the start of #{crawl_named(given["crawl_id"])}"
 
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
@@ -25,7 +25,7 @@ module IronTrellis
           crawl&.advance(
             Store::Crawling::Crawl::WAITING,
             Store::Crawling::Crawl::FAILED,
-            message: "It could not be found out where it begins: #{told(error)}"
+            message: "It could not be found out where it begins: #{explain(error)}"
           )
         end
       end

@@ -10,8 +10,8 @@ module IronTrellis
         PATIENCE = 30
         LOOK_AGAIN_SECONDS = 0.3
 
-        # (see Runtime::Job.told)
-        def self.told(given) = "the verdicts of #{crawl_named(given["crawl_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "the verdicts of #{crawl_named(given["crawl_id"])}"
 
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
@@ -32,8 +32,8 @@ module IronTrellis
         # @return [void]
         def given_up(error)
           crawl = Store::Crawling::Crawl.find_by(id: que_attrs[:kwargs][:crawl_id])
-          crawl&.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FAILED, judging_error: told(error),
-            message: "Its verdicts could not be worked out: #{told(error)}")
+          crawl&.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FAILED, judging_error: explain(error),
+            message: "Its verdicts could not be worked out: #{explain(error)}")
         end
 
         private
@@ -41,7 +41,7 @@ module IronTrellis
         def ended(crawl)
           crawl.with_lock do
             crawl.advance(Store::Crawling::Crawl::JUDGING, Store::Crawling::Crawl::FINISHED, finished_at: now)
-            Judging::Asking.follow_up(crawl, now)
+            Judging::JudgingQueue.follow_up(crawl, now)
             Sitemaps::Building.after_crawl(crawl, now: now)
             Runtime::Queue.enqueue_once("RemakeFixes", {site_id: crawl.site_id})
             finish

@@ -5,8 +5,8 @@ module IronTrellis
     module Jobs
       # Does what somebody waits for. What went wrong is told to them; it isn't tried again unless they ask.
       class Perform < Runtime::Job
-        # (see Runtime::Job.told)
-        def self.told(given)
+        # (see Runtime::Job.explain)
+        def self.explain(given)
           kind = Store::Tasks::Task.where(id: given["task_id"]).pick(:kind)
           kind ? Tasks::Registry.all.fetch(kind)::DOING : "something"
         end
@@ -27,7 +27,8 @@ module IronTrellis
           return unless task.take_up
 
           kind = Tasks::Registry.all.fetch(task.kind)
-          task.succeed(kind.call(task.input, now: now) { |*told| told.any? ? task.tell(*told) : task.check }, now: now)
+          result = kind.call(task.input, now: now) { |*progress| progress.any? ? task.tell(*progress) : task.check }
+          task.succeed(result, now: now)
         rescue PG::ConnectionBad, PG::UnableToSend, ActiveRecord::ConnectionFailed
           raise
         rescue Core::Error::Cancelled
@@ -37,7 +38,7 @@ module IronTrellis
           task.fail(wrapped(error), now: now)
         end
 
-        def wrapped(error) = error.is_a?(Core::Error) ? error : Core::Error.new(told(error))
+        def wrapped(error) = error.is_a?(Core::Error) ? error : Core::Error.new(explain(error))
       end
     end
   end

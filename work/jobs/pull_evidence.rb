@@ -7,8 +7,8 @@ module IronTrellis
       class PullEvidence < Runtime::Job
         LONG = true
 
-        # (see Runtime::Job.told)
-        def self.told(_given) = "asking an index"
+        # (see Runtime::Job.explain)
+        def self.explain(_given) = "asking an index"
 
         def run(index_id:)
           index = Store::Evidence::Index.find_by(id: index_id)

@@ -8,8 +8,8 @@ module IronTrellis
         LONG = true
         LOOK_AGAIN_SECONDS = 1
 
-        # (see Runtime::Job.told)
-        def self.told(given) = "the verdicts of #{crawl_named(given["crawl_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "the verdicts of #{crawl_named(given["crawl_id"])}"
 
         def run(crawl_id:)
           crawl = Store::Crawling::Crawl.find_by(id: crawl_id)
@@ -21,14 +21,14 @@ module IronTrellis
 
         # @return [void]
         def given_up(error)
-          Store::Crawling::Crawl.where(id: que_attrs[:kwargs][:crawl_id]).update_all(judging_error: told(error))
+          Store::Crawling::Crawl.where(id: que_attrs[:kwargs][:crawl_id]).update_all(judging_error: explain(error))
         end
 
         private
 
         def ended(crawl)
           crawl.with_lock do
-            Judging::Asking.follow_up(crawl, now)
+            Judging::JudgingQueue.follow_up(crawl, now)
             Runtime::Queue.enqueue_once("RemakeFixes", {site_id: crawl.site_id})
             finish
           end

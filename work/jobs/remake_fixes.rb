@@ -7,13 +7,13 @@ module IronTrellis
       class RemakeFixes < Runtime::Job
         LONG = true
 
-        # (see Runtime::Job.told)
-        def self.told(given) = "the fixes of #{site_named(given["site_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "the fixes of #{site_named(given["site_id"])}"
 
         def run(site_id:)
           site = Store::Sites::Site.find_by(id: site_id)
           if site
-            Workplan::Remaking.keep_up(site, now: now)
+            Workplan::RegenerateFixes.keep_up(site, now: now)
             Alerts::Watching.new(site, now: now).after_crawl
           end
           finish

@@ -9,8 +9,8 @@ module IronTrellis
       class Remove < Runtime::Job
         LONG = true
 
-        # (see Runtime::Job.told)
-        def self.told(_given) = "the removal of what was taken away"
+        # (see Runtime::Job.explain)
+        def self.explain(_given) = "the removal of what was taken away"
 
         def run(removed_at:, site_id: nil, crawl_id: nil)
           gone =

@@ -5,8 +5,8 @@ module IronTrellis
     module Jobs
       # Sends the alerts of a site, and comes again for what didn't arrive.
       class SendAlerts < Runtime::Job
-        # (see Runtime::Job.told)
-        def self.told(given) = "sending of alerts of #{site_named(given["site_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "sending of alerts of #{site_named(given["site_id"])}"
 
         def run(site_id:)
           site = Store::Sites::Site.find_by(id: site_id) or return finish

@@ -7,8 +7,8 @@ module IronTrellis
       class SuggestTargets < Runtime::Job
         LONG = true
 
-        # (see Runtime::Job.told)
-        def self.told(_given) = "targets for redirects"
+        # (see Runtime::Job.explain)
+        def self.explain(_given) = "targets for redirects"
 
         def run(run_id:)
           verdicts = Store::Judging::VerdictRun.find_by(id: run_id, suggested_at: nil)

@@ -10,8 +10,8 @@ module IronTrellis
       class TestRoutes < Runtime::Job
         PORTION = 20
 
-        # (see Runtime::Job.told)
-        def self.told(given) = "a test of the redirects of #{site_named(given["site_id"])}"
+        # (see Runtime::Job.explain)
+        def self.explain(given) = "a test of the redirects of #{site_named(given["site_id"])}"
 
         def run(site_id:, asked_at:)
           site = Store::Sites::Site.find_by(id: site_id)

@@ -34,7 +34,7 @@ module IronTrellis
               .reject do |one|
                 one.subject.kind == Core::Page::Kind::EXTERNAL || one.subject.found_by == OnlyEvidence::FOUND_BY
               end
-              .flat_map { |one| told(one.id, one.subject, call(@early, one.subject)) }
+              .flat_map { |one| with_keys(one.id, one.subject, call(@early, one.subject)) }
           )
         end
 
@@ -77,7 +77,7 @@ module IronTrellis
             keep(
               pages.flat_map do |url_id, page|
                 faults = Core::Faults::EvidenceRule.all.flat_map { |rule| judge(rule, page.group).call(page, basis) }
-                told(url_id, page, faults)
+                with_keys(url_id, page, faults)
               end
             )
           end
@@ -107,12 +107,12 @@ module IronTrellis
 
         def about_page(row)
           page = Core::Faults::Subject.of(row)
-          told(row["url_id"], page, call(@late, page))
+          with_keys(row["url_id"], page, call(@late, page))
         end
 
         def about_links(rule, row)
           source = Core::Faults::Subject.of(row)
-          told(
+          with_keys(
             row["url_id"],
             source,
             [
@@ -141,7 +141,7 @@ module IronTrellis
               first: row["shared_first"],
               second: row["shared_second"]
             )
-          told(row["url_id"], page, [judge(rule, page.group).check(page, shared)].compact)
+          with_keys(row["url_id"], page, [judge(rule, page.group).check(page, shared)].compact)
         end
 
         # The files of a site are no rows of the ledger, but their ids are made like those of all URLs.
@@ -155,7 +155,7 @@ module IronTrellis
         # page is to go, whatever else is wrong with it.
         #
         # @return [Array<Array(Core::Faults::Fault, Integer, Integer)>] each with its URL's id and its key
-        def told(url_id, subject, faults)
+        def with_keys(url_id, subject, faults)
           faults.filter_map do |fault|
             next if subject.soft_missing && fault.code != Core::Faults::Rules::SoftMissing::CODE
 

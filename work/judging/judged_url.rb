@@ -5,7 +5,7 @@ module IronTrellis
     module Judging
       # One URL with its facts, what was worked out from them, how far it climbs, its importance (nil where it has
       # none), and what evidence says of it.
-      JudgedUrl = Struct.new(:id, :facts, :subject, :ascent, :score, :evidence, keyword_init: true) do
+      JudgedUrl = Struct.new(:id, :facts, :subject, :ladder_result, :score, :evidence, keyword_init: true) do
         const_set(:LOADED, %w[image_bytes script_bytes style_bytes].freeze)
         const_set(:REASONS, Store::Crawling::Frontier::REASONS.invert.freeze)
 
@@ -32,7 +32,9 @@ module IronTrellis
 
         # @return [Array<Hash>] the whole way, rung by rung
         def climb =
-          ascent.judgements.map { |name, judgement| {rung: name, state: judgement.state, reason: judgement.reason} }
+          ladder_result.judgements.map do |name, judgement|
+            {rung: name, state: judgement.state, reason: judgement.reason}
+          end
       end
     end
   end

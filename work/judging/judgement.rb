@@ -27,10 +27,10 @@ module IronTrellis
           @crawl = crawl
           @clock = clock
           @site = crawl.site
-          @settled = Settled.of(@site, now: @began)
-          @limits = @settled.limits
-          @wishes = @settled.wishes
-          @facts = Store::Pages::FactsTables.new(crawl, @wishes, @settled.basis)
+          @context = JudgingContext.of(@site, now: @began)
+          @limits = @context.limits
+          @intent_rules = @context.intent_rules
+          @facts = Store::Pages::FactsTables.new(crawl, @intent_rules, @context.basis)
         end
 
         # @return [Store::Judging::VerdictRun] the finished run
@@ -49,14 +49,14 @@ module IronTrellis
 
         def judge(run, writer)
           faults = FaultsOfCrawl.new(@site.id, @limits, writer)
-          SubjectsOfCrawl.new(@facts, @crawl, @settled)
+          SubjectsOfCrawl.new(@facts, @crawl, @context)
             .each_portion do |judged|
               writer.stage_rows(judged.map(&:row))
               faults.pages(judged)
             end
           writer.staged
           rows = staged_rows(writer)
-          Store::Postgres::Beside.call(-> { tell_copies(writer) }) do
+          Store::Postgres::Concurrently.call(-> { tell_copies(writer) }) do
             faults.across_pages(*suspects(writer))
           end
           faults.among_pages(rows)
@@ -86,43 +86,43 @@ module IronTrellis
         end
 
         def judge_evidence(run, writer, faults)
-          Store::Evidence::RollUp.new(run, @settled.basis).record(stage: writer.stage, evidence: @facts.evidence)
+          Store::Evidence::RollUp.new(run, @context.basis).record(stage: writer.stage, evidence: @facts.evidence)
           faults.evidence(
-            FaultsByEvidence.new(@settled.basis, @limits.least(:query_impressions)),
+            FaultsByEvidence.new(@context.basis, @limits.least(:query_impressions)),
             Store::Evidence::EvidentRows.new(
               run,
               stage: writer.stage,
               copies: writer.copies.table,
               evidence: @facts.evidence
             ),
-            @settled.basis
+            @context.basis
           )
         end
 
         # What screens show of the site as a whole.
         def summed_up(run)
-          Store::Evidence::RollUp.new(run, @settled.basis).standings
+          Store::Evidence::RollUp.new(run, @context.basis).standings
           {
-            evidence: @settled.basis.to_json_values,
+            evidence: @context.basis.to_json_values,
             structure:
               Store::Reports::Structure.new(
                 run,
                 @limits.for(nil),
                 @facts.flow,
-                important_known: @facts.sitemaps? || !@wishes.none?
+                important_known: @facts.sitemaps? || !@intent_rules.none?
               ).call,
             languages: Store::Languages::LanguageSummary.new(run, @crawl.crawl_settings.main_host).call
           }
         end
 
         def rules_digest
-          wishes = [
+          decided = [
             Core::Decisions::Registry.judged.map { |kind| @site.decisions.values(kind) },
             @site.key_pages.pluck(:url),
             @site.page_groups.pluck(:name, :pattern)
           ]
           Core::Settings::Fingerprint.of(
-            [VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, wishes]
+            [VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, decided]
           )
         end
       end

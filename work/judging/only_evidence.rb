@@ -10,10 +10,10 @@ module IronTrellis
         FOUND_BY = [SOURCE].freeze
 
         # @param facts [Store::Pages::FactsTables] prepared
-        # @param settled [Settled]
+        # @param context [JudgingContext]
         # @param agent [String] for whom robots.txt is read
-        def initialize(facts, settled, agent)
-          @settled = settled
+        def initialize(facts, context, agent)
+          @context = context
           @policies = facts.policies(agent)
         end
 
@@ -27,7 +27,7 @@ module IronTrellis
             id: row["url_id"],
             facts: NO_FACTS,
             subject: subject,
-            ascent: climb(subject, row),
+            ladder_result: climb(subject, row),
             evidence: row
           )
         end
@@ -35,8 +35,8 @@ module IronTrellis
         private
 
         def subject(url, decision, status)
-          wish = @settled.wishes.wish_for(url)
-          intent = wish&.intent || "undecided"
+          rule = @context.intent_rules.rule_for(url)
+          intent = rule&.intent || "undecided"
           Core::Faults::Subject.new(
             url: url,
             status: status,
@@ -51,13 +51,13 @@ module IronTrellis
             soft_missing: false,
             indexable: false,
             stop: Core::Ladder::Rungs::Found::NAME,
-            group: @settled.wishes.group(url),
+            group: @context.intent_rules.group(url),
             intent: intent,
-            wanted: @settled.wishes.wanted?(url, listed: false, intent: intent),
-            intent_of: wish&.of,
-            intent_subject: wish&.subject,
-            follow: wish&.follow,
-            chosen_canonical: @settled.canonicals.for(url)
+            wanted: @context.intent_rules.wanted?(url, listed: false, intent: intent),
+            intent_of: rule&.of,
+            intent_subject: rule&.subject,
+            follow: rule&.follow,
+            chosen_canonical: @context.canonicals.for(url)
           )
         end
 

@@ -20,14 +20,14 @@ module IronTrellis
 
         # @param facts [Store::Pages::FactsTables] prepared
         # @param crawl [Store::Crawling::Crawl]
-        # @param settled [Settled]
-        def initialize(facts, crawl, settled)
+        # @param context [JudgingContext]
+        def initialize(facts, crawl, context)
           @facts = facts
-          @settled = settled
-          @limits = settled.limits
-          @chosen = settled.canonicals
-          @wishes = settled.wishes
-          @silence = settled.basis.silence
+          @context = context
+          @limits = context.limits
+          @chosen = context.canonicals
+          @intent_rules = context.intent_rules
+          @without_evidence = context.basis.values_without_evidence
           @whole = crawl.whole?
           @agent = crawl.crawl_settings.agent
           @scope = crawl.crawl_settings.scope
@@ -43,11 +43,11 @@ module IronTrellis
           @robots_failures = @facts.robots_failures
           @canonicals = @facts.canonicals
           @has_sitemaps = @facts.sitemaps?
-          @importance_guessed = !@has_sitemaps && @wishes.none?
+          @importance_guessed = !@has_sitemaps && @intent_rules.none?
           @soft_missing = Crawling::MissingPages.new(@facts).call
           @slow = Crawling::SlowAnswers.new(@facts.asked_again, @limits.least(:slow_ms))
           @facts.urls { |rows| yield rows.map { |row| judge(row) } }
-          unknown = OnlyEvidence.new(@facts, @settled, @agent)
+          unknown = OnlyEvidence.new(@facts, @context, @agent)
           @facts.only_evidence { |rows| yield rows.map { |row| unknown.judge(row) } }
         end
 
@@ -67,15 +67,15 @@ module IronTrellis
             id: row["url_id"],
             facts: row,
             subject: subject,
-            ascent: climb,
+            ladder_result: climb,
             score: score,
-            evidence: row["evidence_of"] ? row : @silence
+            evidence: row["evidence_of"] ? row : @without_evidence
           )
         end
 
         # What stands behind another by choice, and what was sent elsewhere as decided, is no page that is wanted.
         def settle(subject)
-          subject.fulfilled = Core::Decisions::Fulfilment.of(subject, @settled.routes)
+          subject.fulfilled = Core::Decisions::Fulfilment.of(subject, @context.routes)
           subject.wanted = false if subject.fulfilled || ![nil, subject.url].include?(subject.chosen_canonical)
         end
 
@@ -105,8 +105,8 @@ module IronTrellis
             )
           facts = NO_FACTS.merge(row.slice(*OF_OTHER_SITES))
           JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject,
-            ascent: Core::Ladder::Climb.new(nil),
-            evidence: Core::Evidence::Basis.none.silence)
+            ladder_result: Core::Ladder::Climb.new(nil),
+            evidence: Core::Evidence::Basis.none.values_without_evidence)
         end
 
         def chain(row) = Core::Redirects::Chain.follow(row["url_id"], ->(node) { @hops[node]&.first })
@@ -131,8 +131,8 @@ module IronTrellis
               "sitemap" => listed(subject),
               "links" => row["outside_rank"]
             },
-            key_page: @wishes.key_page?(subject.url),
-            weights: @settled.weights
+            key_page: @intent_rules.key_page?(subject.url),
+            weights: @context.weights
           )
         end
 
@@ -141,7 +141,7 @@ module IronTrellis
           chain = chain(row)
           canonical = Core::Redirects::Chain.follow(url, @canonicals.method(:[]))
           listed = row["in_sitemaps"] || []
-          wish = @wishes.wish_for(url)
+          rule = @intent_rules.rule_for(url)
           Core::Faults::Subject.new(
             url: url,
             kind: kind(row),
@@ -162,9 +162,9 @@ module IronTrellis
             links_in: row["links_in"] || 0,
             followed_in: row["followed_in"] || 0,
             soft_missing: @soft_missing.key?(id),
-            group: @wishes.group(url),
-            intent: wish&.intent || "undecided",
-            wanted: @wishes.wanted?(url, listed: listed.any?, intent: wish&.intent || "undecided"),
+            group: @intent_rules.group(url),
+            intent: rule&.intent || "undecided",
+            wanted: @intent_rules.wanted?(url, listed: listed.any?, intent: rule&.intent || "undecided"),
             description_chars: row["description"]&.length,
             bytes: row["bytes"],
             links_out:
@@ -180,9 +180,9 @@ module IronTrellis
             authority: row["authority"],
             hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
             response_ms: @slow.judged(row),
-            intent_of: wish&.of,
-            intent_subject: wish&.subject,
-            follow: wish&.follow,
+            intent_of: rule&.of,
+            intent_subject: rule&.subject,
+            follow: rule&.follow,
             chosen_canonical: @chosen.for(url),
             **AS_STORED.transform_values { |column| row[column] }
           )
@@ -204,7 +204,7 @@ module IronTrellis
         def standing(row)
           return {} unless row["purpose"] == PAGE
 
-          evidence = row["evidence_of"] ? row : @silence
+          evidence = row["evidence_of"] ? row : @without_evidence
           {standing: evidence["standing"], standing_reason: evidence["standing_reason"]}
         end
 

@@ -20,7 +20,7 @@ module IronTrellis
         # @param note [String, nil]
         # @return [Hash] clusters, faults, bad (line and why), ids of the decisions
         def call(keep:, by:, now:, note: nil)
-          ids = keep ? Decisions::Deciding.decide(@site, "languages", values, by: by, now: now, note: note) : []
+          ids = keep ? Decisions::Decide.decide(@site, "languages", values, by: by, now: now, note: note) : []
           {
             clusters: @clusters.map(&:to_h),
             faults: Core::Languages::SetCheck.new(@annotations).call.map(&:to_h),

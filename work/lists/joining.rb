@@ -26,7 +26,7 @@ module IronTrellis
           @clock = clock
           @bad = []
           @known = Store::Lists::KnownRows.new(site.newest_verdicts)
-          Ports::Tables::Brought.open(path) { |table| read(table, heading) }
+          Ports::Tables::UploadedTable.open(path) { |table| read(table, heading) }
         end
 
         # @return [Array<Ports::Tables::CsvRows::Bad>] lines that can't be read

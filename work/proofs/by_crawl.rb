@@ -97,8 +97,8 @@ module IronTrellis
         end
 
         def verdict(fix, asked: true)
-          told, open = conditions(fix).partition { |one| told?(one) }
-          found = told.map { |one| by_crawl(one) }
+          known, open = conditions(fix).partition { |one| known?(one) }
+          found = known.map { |one| by_crawl(one) }
           Core::Proofs::Verdict.new(found + (asked ? looked(open) : open.map { |one| untold(one) }))
         end
 
@@ -114,7 +114,7 @@ module IronTrellis
         def untold(condition) = Core::Proofs::Found.new(condition: condition, met: nil, found: "it wasn't read")
 
         # A crawl has no rule for what was drafted, and one without a browser none for what scripts do.
-        def told?(condition)
+        def known?(condition)
           return false if Core::Proofs::Checks.for(condition) == Core::Proofs::Checks::Drafted
           return false if condition.code == Core::Faults::Rules::RenderOnly::CODE && !@crawl.renders?
 

@@ -77,7 +77,7 @@ module IronTrellis
         def decided?(fault)
           url, about = fault.values_at("url", "about")
           case fault["code"]
-          when "decided-intent" then @site.wishes.wish_for(url)&.intent.to_s != "undecided"
+          when "decided-intent" then @site.intent_rules.rule_for(url)&.intent.to_s != "undecided"
           when "decided-canonical" then !@site.chosen_canonicals.for(url).nil?
           when "accepted-route" then @site.decided_routes.answer(url)&.target == about
           when "accepted-link" then links.include?([url, about])

@@ -33,7 +33,7 @@ module IronTrellis
           end
 
         def concerns?(decision, urls)
-          return urls.any? { |url| wishes.group(url) == decision.subject } if decision.kind == "group"
+          return urls.any? { |url| intent_rules.group(url) == decision.subject } if decision.kind == "group"
 
           pattern = Core::Url::Pattern.new(decision.subject)
           urls.any? { |url| url == decision.subject || pattern.match?(url) }
@@ -41,7 +41,7 @@ module IronTrellis
           urls.include?(decision.subject)
         end
 
-        def wishes = @wishes ||= @site.wishes
+        def intent_rules = @intent_rules ||= @site.intent_rules
 
         def of_decision(one)
           who, at = one.undone_at ? [one.undone_by, one.undone_at] : [one.made_by, one.made_at]

@@ -13,14 +13,14 @@ module IronTrellis
         # @param run [Store::Judging::VerdictRun]
         # @param clock [#call] gives the time
         def initialize(run, clock:)
-          @world = World.new(run, clock: clock)
-          @past = @world.past
+          @probe = SiteProbe.new(run, clock: clock)
+          @past = @probe.past
           @done = 0
         end
 
         # @param urls [Array<String>] that the conditions are about
         # @return [Looking] itself
-        def about(urls) = tap { @world.about(urls) }
+        def about(urls) = tap { @probe.about(urls) }
 
         # @param conditions [Array<Core::Proofs::Condition>]
         # @yieldparam done [Integer]
@@ -35,14 +35,14 @@ module IronTrellis
         end
 
         # @return [void]
-        def close = @world.close
+        def close = @probe.close
 
         private
 
         def found(condition)
           check = Checks.for(condition)
-          shown, = told = check.call(condition, @world)
-          unseen = @world.unseen(condition.url) if must_be_seen?(condition, shown)
+          shown, = told = check.call(condition, @probe)
+          unseen = @probe.unseen(condition.url) if must_be_seen?(condition, shown)
           return Core::Proofs::Found.new(condition: condition, found: unseen) if unseen
 
           own = shown.nil? ? told : check.call(condition, @past)

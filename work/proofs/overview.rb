@@ -27,8 +27,7 @@ module IronTrellis
             freed: benefit(fixes, States::PROVED),
             to_free: benefit(fixes, *(States::ALL - States::SETTLED)),
             days: days[days.size / 2],
-            fixes:
-              looked.sort_by.with_index { |fix, place| [LOOKED_AT.index(fix.state), place] }.map { |fix| told(fix) }
+            fixes: in_order(looked).map { |fix| build_row(fix) }
           }
         end
 
@@ -42,7 +41,9 @@ module IronTrellis
           ((fix.proved_at - fix.claimed_at) / DAY).round(1) if fix.proved_at && fix.claimed_at
         end
 
-        def told(fix)
+        def in_order(fixes) = fixes.sort_by.with_index { |fix, place| [LOOKED_AT.index(fix.state), place] }
+
+        def build_row(fix)
           conditions = fix.proof&.fetch("conditions") || []
           {
             id: fix.name,

@@ -27,7 +27,7 @@ module IronTrellis
           @ids = Store::Crawling::UrlIds.new(@site.id, @scope)
           @facts = Store::Pages::FactsRows.new(crawl, ids: @ids, now: clock)
           @reader = Core::Page::Reader.new(agent: @settings.agent)
-          @wishes = @site.wishes
+          @intent_rules = @site.intent_rules
           @limits = @site.limits
           @canonicals = @site.chosen_canonicals
         end
@@ -70,13 +70,13 @@ module IronTrellis
         end
 
         def place(subject, url)
-          wish = @wishes.wish_for(url)
+          rule = @intent_rules.rule_for(url)
           subject.url = url
-          subject.group = @wishes.group(url)
-          subject.intent = wish&.intent || "undecided"
-          subject.follow = wish&.follow
+          subject.group = @intent_rules.group(url)
+          subject.intent = rule&.intent || "undecided"
+          subject.follow = rule&.follow
           subject.chosen_canonical = @canonicals.for(url)
-          subject.wanted = @wishes.wanted?(url, listed: subject.in_sitemaps.any?, intent: subject.intent)
+          subject.wanted = @intent_rules.wanted?(url, listed: subject.in_sitemaps.any?, intent: subject.intent)
         end
 
         def write(subject, row, facts, end_of)
@@ -115,7 +115,7 @@ module IronTrellis
             .select { |link| ANCHORS.include?(link.type) && !link.followed && @scope.host?(link.target) }
             .map(&:target)
             .uniq
-            .reject { |url| @wishes.wish_for(url)&.intent == "keep_out" }
+            .reject { |url| @intent_rules.rule_for(url)&.intent == "keep_out" }
         end
 
         def move(subject, end_of)

@@ -5,7 +5,7 @@ require "delegate"
 module IronTrellis
   module Work
     module Proofs
-      # A World in which pages are asked for under addresses that no cache knows; all else is the same.
+      # A SiteProbe in which pages are asked for under addresses that no cache knows; all else is the same.
       class PastCaches < SimpleDelegator
         # @param url [String]
         # @return [Core::Proofs::View]

@@ -71,13 +71,13 @@ module IronTrellis
             proof: {
               at: @now.utc.iso8601,
               by: by,
-              conditions: verdict.found.map { |one| told(one) }
+              conditions: verdict.found.map { |one| build_condition(one) }
             },
             hours: remaining_hours(verdict)
           )
         end
 
-        def told(found) =
+        def build_condition(found) =
           {
             url: found.condition.url,
             condition: found.condition.text,

@@ -85,21 +85,21 @@ module IronTrellis
         def data
           @data ||=
             begin
-              wishes = @site.wishes
-              then_, now = [@first, @run].map { |run| Store::Proofs::ReportRows.new(run, wishes) }
+              intent_rules = @site.intent_rules
+              then_, now = [@first, @run].map { |run| Store::Proofs::ReportRows.new(run, intent_rules) }
               Core::Proofs::Report::Data.new(
                 site: @site.name,
                 from: then_.crawl,
                 now: now.crawl,
                 stops: {from: then_.stops, now: now.stops},
                 causes: then_.causes,
-                fixes: Store::Workplan::Fix.of(@site).order(:number).map { |fix| told(fix) },
+                fixes: Store::Workplan::Fix.of(@site).order(:number).map { |fix| build_row(fix) },
                 today: @now.to_date
               )
             end
         end
 
-        def told(fix)
+        def build_row(fix)
           conditions = fix.proof&.fetch("conditions") || []
           {
             id: fix.name,

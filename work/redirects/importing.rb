@@ -16,9 +16,9 @@ module IronTrellis
         def initialize(site, format, file)
           @site = site
           # Seen before it is read: reading holds up what others ask for.
-          refuse_over(LINES_A_ROUTE * Decisions::Deciding::MOST, lines(file))
+          refuse_over(LINES_A_ROUTE * Decisions::Decide::MOST, lines(file))
           @routes, @bad = Ports::Redirects.reader(format).read(file)
-          refuse_over(Decisions::Deciding::MOST, @routes.size)
+          refuse_over(Decisions::Decide::MOST, @routes.size)
         end
 
         # @param by [String]
@@ -28,7 +28,7 @@ module IronTrellis
         def call(by:, now:, note: nil)
           refused = []
           kept = @routes.filter_map { |route| usable(route, refused) }
-          ids = Decisions::Deciding.decide(@site, "route", kept, by: by, now: now, note: note)
+          ids = Decisions::Decide.decide(@site, "route", kept, by: by, now: now, note: note)
           {ids: ids, read: @routes.size + @bad.size, bad: (@bad + refused).sort_by(&:line).map(&:to_h)}
         end
 
@@ -47,7 +47,7 @@ module IronTrellis
           return if size <= most
 
           raise Core::Error::InvalidInput.new(
-            "The file holds too much (#{size}): at most #{Decisions::Deciding::MOST} routes can be brought at once. " \
+            "The file holds too much (#{size}): at most #{Decisions::Decide::MOST} routes can be brought at once. " \
             "Split it into several."
           )
         end

@@ -45,7 +45,7 @@ module IronTrellis
               Store::Redirects::RouteTest.keep(
                 @site.id,
                 route.from,
-                route.pattern? ? of_samples(route, client) : told(route.from, route.status, route.to, client),
+                route.pattern? ? of_samples(route, client) : build(route.from, route.status, route.to, client),
                 @clock.call
               )
               sleep @pause
@@ -60,11 +60,11 @@ module IronTrellis
           found = @samples.fetch(route)
           return {status: nil, location: nil, error: NOBODY, right: false} if found.empty?
 
-          answers = found.map { |url, target| told(url, route.status, target, client) }
+          answers = found.map { |url, target| build(url, route.status, target, client) }
           answers.find { |answer| !answer[:right] } || answers.last
         end
 
-        def told(from, status, to, client)
+        def build(from, status, to, client)
           return {status: nil, location: nil, error: NOT_OURS, right: false} unless @scope.host?(from)
 
           url = Core::Url::NormalForm.parse(from)

@@ -31,7 +31,7 @@ module IronTrellis
           pace = Crawling::Pace.new(settings.rate)
           @pool =
             Fetch::Rendering::Pool.new(
-              Fetch::Rendering::Way.new(
+              Fetch::Rendering::RequestPolicy.new(
                 addresses: Fetch::Http::HostResolver.of(settings),
                 profile: Fetch::Http::RequestProfile.of(settings, crawl.secrets),
                 token: @token,

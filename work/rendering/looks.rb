@@ -46,8 +46,8 @@ module IronTrellis
             timings: rendered.timings.transform_keys(&:to_s),
             **values(facts),
             lines: rendered.text.to_s.split("\n").first(MOST_LINES),
-            requests: rendered.requests.map(&:told),
-            layouts: rendered.layouts.map(&:told),
+            requests: rendered.requests.map(&:as_json),
+            layouts: rendered.layouts.map(&:as_json),
             screenshot: rendered.screenshot && [rendered.screenshot].pack("m0")
           }
         end

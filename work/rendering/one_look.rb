@@ -26,8 +26,8 @@ module IronTrellis
               header_lines: @rendered.answer&.header_lines,
               **read,
               console: @rendered.console,
-              requests: @rendered.requests.map(&:told),
-              layouts: @rendered.layouts.map(&:told)
+              requests: @rendered.requests.map(&:as_json),
+              layouts: @rendered.layouts.map(&:as_json)
             }
           end
 
@@ -102,7 +102,7 @@ module IronTrellis
           profile = Fetch::Http::RequestProfile.of(settings, secrets)
           profile.fresh = true
           way =
-            Fetch::Rendering::Way.new(
+            Fetch::Rendering::RequestPolicy.new(
               addresses: addresses,
               profile: profile,
               token: @agent,

@@ -37,8 +37,8 @@ module IronTrellis
 
         # Those of each page group that are the fewest clicks away, and weren't looked at yet.
         def sample
-          wishes = @crawl.site.wishes
-          groups = @renderings.pages.group_by { |page| wishes.group(page["url"]) }
+          intent_rules = @crawl.site.intent_rules
+          groups = @renderings.pages.group_by { |page| intent_rules.group(page["url"]) }
           known = @renderings.known
           groups.values.flat_map { |some| some.first(PAGES) }.reject { |page| known.key?(page["url_id"]) }
         end

@@ -20,7 +20,7 @@ module IronTrellis
         # judged.
         #
         # @return [Thread]
-        def start = @links ||= Store::Postgres::Beside.start { write_links }
+        def start = @links ||= Store::Postgres::Concurrently.start { write_links }
 
         # To be called when the crawl is judged.
         #

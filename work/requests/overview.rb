@@ -22,7 +22,7 @@ module IronTrellis
         #   outcome}], the newest first) and hides
         def call
           {
-            indexes: Store::Evidence::Index.of(@site).map { |index| told(index) },
+            indexes: Store::Evidence::Index.of(@site).map { |index| build_row(index) },
             past: past,
             hides: hides,
             warn_days: WARN_DAYS
@@ -52,7 +52,7 @@ module IronTrellis
 
         private
 
-        def told(index)
+        def build_row(index)
           {
             id: index.id,
             name: index.name,
@@ -94,8 +94,8 @@ module IronTrellis
         end
 
         def lasting_fixes
-          wishes = @site.wishes
-          kept_out = ->(url) { wishes.wish_for(url)&.intent == "keep_out" }
+          intent_rules = @site.intent_rules
+          kept_out = ->(url) { intent_rules.rule_for(url)&.intent == "keep_out" }
           Store::Workplan::Fix.of(@site).order(:number).each_with_object({}) do |fix, found|
             fix.faults.each { |one| found[one["url"]] = fix if Core::Workplan::Kinds.lasting?(one, kept_out) }
           end

@@ -43,7 +43,7 @@ module IronTrellis
         # @return [Integer] how many are new
         # @raise [Core::Error::InvalidInput]
         def add(urls, linked:, by:)
-          raise wrong("The site has no index yet: bring one under Crawl, Sources.") if @indexes.empty?
+          raise wrong("The site has no index yet: bring one under Crawl, Evidence.") if @indexes.empty?
 
           urls = urls.map { |url| Core::Url::NormalForm.parse(url).to_s }
           Scoped.check(@site, urls)

@@ -25,7 +25,7 @@ module IronTrellis
           read.each { |row, line| take(row, line, rows, by_note, known) }
           ids =
             by_note.flat_map do |note, values|
-              Decisions::Deciding.decide(site, "review", values, by: by, now: now, note: note)
+              Decisions::Decide.decide(site, "review", values, by: by, now: now, note: note)
             end
           {ids: ids, read: by_note.values.sum(&:size), bad: rows.bad.map(&:to_h)}
         end

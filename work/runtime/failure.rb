@@ -23,7 +23,7 @@ module IronTrellis
 
         # @param error [Exception]
         # @return [String]
-        def told(error) = error.is_a?(Core::Error) ? error.message : kept("#{error.class}: #{error.message}")
+        def explain(error) = error.is_a?(Core::Error) ? error.message : kept("#{error.class}: #{error.message}")
 
         # @param text [String] class and message of an error
         # @return [String]

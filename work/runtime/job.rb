@@ -19,7 +19,7 @@ module IronTrellis
 
         # @param _given [Hash{String => Object}] its arguments
         # @return [String] what it does, as a noun that follows "busy with"
-        def self.told(_given) = raise(NoMethodError, "#{self} must define told(given)")
+        def self.explain(_given) = raise(NoMethodError, "#{self} must define explain(given)")
 
         def self.crawl_named(id)
           crawl = Store::Crawling::Crawl.find_by(id: id)
@@ -50,7 +50,7 @@ module IronTrellis
 
         # @param error [Exception]
         # @return [String] for people
-        def told(error) = Failure.told(error)
+        def explain(error) = Failure.explain(error)
 
         def now = Time.now
 

@@ -21,7 +21,7 @@ module IronTrellis
           own = waiting(task, running) or return nil
           return {nobody: true, text: NOBODY} unless Store::Tasks::QueuedJobs.worked?(own["queue"])
 
-          told(running.select { |job| job[:queue] == own["queue"] && job[:id] != own["id"] }, own["before"])
+          explain(running.select { |job| job[:queue] == own["queue"] && job[:id] != own["id"] }, own["before"])
         end
 
         def waiting(task, running) =
@@ -31,14 +31,14 @@ module IronTrellis
             running.map { |job| job[:id] }
           )
 
-        def told(running, before)
-          doing = running.map { |job| Object.const_get(job[:job_class]).told(job[:kwargs].transform_keys(&:to_s)) }
+        def explain(running, before)
+          doing = running.map { |job| Object.const_get(job[:job_class]).explain(job[:kwargs].transform_keys(&:to_s)) }
           sentences = []
           sentences << "The workers are busy with #{doing.uniq.join(", ")}." if doing.any?
           sentences << "#{before} #{(before == 1) ? "other waits" : "others wait"} before it." if before.positive?
           {nobody: false, text: sentences.join(" ")} if sentences.any?
         end
-        private_class_method :waiting, :told
+        private_class_method :waiting, :explain
       end
     end
   end

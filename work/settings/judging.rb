@@ -23,7 +23,7 @@ module IronTrellis
             Store::Settings::JudgingSettings.new(site).replace(groups: groups, thresholds: thresholds, weights: weights)
             site.decisions.decide("group", wishes(site, groups), by: by, now: now)
             site.update!(judging_changed_by: by)
-            Work::Judging::Asking.changed(site, now: now)
+            Work::Judging::JudgingQueue.changed(site, now: now)
           end
         end
 

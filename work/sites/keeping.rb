@@ -77,7 +77,7 @@ module IronTrellis
 
         def keep(site, input, by, now)
           if input["intents"] || input["key_pages"]
-            Intents::Wanting.change(
+            Intents::UpdateIntents.change(
               site,
               intents: input["intents"] || [],
               key_pages: input["key_pages"] || [],

@@ -10,7 +10,7 @@ module IronTrellis
           ->(now) { Crawling::Watch.end_abandoned(now) },
           ->(now) { Crawling::Runs.start_due(now) },
           ->(now) { Sitemaps::Building.ask_due(now) },
-          ->(now) { Evidence::Sources.pull_due(now) },
+          ->(now) { Evidence::Indexes.pull_due(now) },
           ->(now) { Alerts::Watching.look_due(now) }
         ].freeze
       end

@@ -58,7 +58,7 @@ module IronTrellis
           values = usable.map { |row| {"subject" => row["line"]["url"], "value" => value.call(row["line"])} }
           return if values.empty?
 
-          Decisions::Deciding.decide(@index.site, kind, values, by: by, now: now, note: "left out by #{@index.name}")
+          Decisions::Decide.decide(@index.site, kind, values, by: by, now: now, note: "left out by #{@index.name}")
           told[:decided] += take(usable, by, now)
         end
 

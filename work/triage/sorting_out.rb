@@ -17,7 +17,7 @@ module IronTrellis
           @basis = Store::Evidence::Basis.of(site, now: clock.call, index: index)
           @rows = Store::Triage::LeftOutRows.new(@run, @basis)
           @scope = site.crawl_settings.scope
-          @wishes = site.wishes
+          @intent_rules = site.intent_rules
         end
 
         # @param fetch [Boolean] whether each URL is looked at now
@@ -80,15 +80,15 @@ module IronTrellis
         end
 
         def page(row, seen)
-          wish = @wishes.wish_for(row["url"])
-          intent = row["intent"] || wish&.intent || "undecided"
+          rule = @intent_rules.rule_for(row["url"])
+          intent = row["intent"] || rule&.intent || "undecided"
           Core::Triage::LeftOut.new(
             url: row["url"],
             standing: row["standing"],
             seen: seen,
-            group: row["group"] || @wishes.group(row["url"]),
+            group: row["group"] || @intent_rules.group(row["url"]),
             intent: intent,
-            wanted: row["wanted"].nil? ? @wishes.wanted?(row["url"], listed: false, intent: intent) : row["wanted"],
+            wanted: row["wanted"].nil? ? wanted?(row["url"], intent) : row["wanted"],
             links_in: row["links_in"] || 0,
             words: seen&.words || row["words"],
             clicks: row["long_clicks"] || (0 if @basis.record),
@@ -106,6 +106,8 @@ module IronTrellis
             ).transform_keys(&:to_sym)
           )
         end
+
+        def wanted?(url, intent) = @intent_rules.wanted?(url, listed: false, intent: intent)
 
         def id(url) = Core::Url::NormalForm.id(@site.id, url)
 

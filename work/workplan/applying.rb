@@ -15,23 +15,23 @@ module IronTrellis
         CONTENT = {"title" => "title", "description" => "description", "h1" => "heading"}.freeze
 
         # @param site [Store::Sites::Site]
-        # @return [Ports::Keepers, nil] nil where the site isn't the stand-in
-        def self.keepers(site)
+        # @return [Ports::StandInClient, nil] nil where the site isn't the stand-in
+        def self.client(site)
           settings = site.crawl_settings
           host = settings.main_host
           return unless settings.scope.hosts.keys.all? { |one| one.end_with?(INVENTED) }
 
           address = settings.resolve["#{host}:80"] or return
-          keepers = Ports::Keepers.new(host, address)
-          keepers if keepers.there?
+          client = Ports::StandInClient.new(host, address)
+          client if client.there?
         end
 
         # @param site [Store::Sites::Site]
-        # @param keepers [Ports::Keepers, nil]
+        # @param client [Ports::StandInClient, nil]
         # @raise [Core::Error::Conflict] where the site isn't the stand-in
-        def initialize(site, keepers: self.class.keepers(site))
-          @keepers =
-            keepers ||
+        def initialize(site, client: self.class.client(site))
+          @client =
+            client ||
             raise(Core::Error::Conflict.new("#{site.name} isn't the stand-in: nothing can be applied there."))
           @site = site
         end
@@ -44,7 +44,7 @@ module IronTrellis
           texts.each { |text| apply(text["name"], text["content"]) }
           return @orders if @orders.positive?
 
-          raise Core::Error::Conflict.new("This fix carries no text that the stand-in's keepers could follow.")
+          raise Core::Error::Conflict.new("This fix carries no text that the stand-in could follow.")
         end
 
         private
@@ -91,7 +91,7 @@ module IronTrellis
           return unless row["present"]
 
           @orders += 1
-          @keepers.repoint(row["present"], row["wanted"] || "#{row["page"][%r{\Ahttps?://[^/]+}]}/")
+          @client.repoint(row["present"], row["wanted"] || "#{row["page"][%r{\Ahttps?://[^/]+}]}/")
         end
 
         def languages(rows)
@@ -119,7 +119,7 @@ module IronTrellis
         # The image is named before its alt text as it was.
         def describe(row)
           @orders += 1
-          @keepers.describe(row["url"], row["before"][/\A\S+/], row["after"])
+          @client.describe(row["url"], row["before"][/\A\S+/], row["after"])
         end
 
         def file(path, content, type)
@@ -133,7 +133,7 @@ module IronTrellis
         def change(url, fields)
           host, path = url.match(%r{\Ahttps?://([^/]+)(/.*)\z}).captures
           @orders += 1
-          @keepers.change(host, path, fields)
+          @client.change(host, path, fields)
         end
       end
     end

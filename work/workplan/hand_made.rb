@@ -30,7 +30,7 @@ module IronTrellis
               site: site,
               number: site.take_fix_number,
               kind: input["kind"],
-              place: input["place"] || Core::Workplan::Gathering::NOWHERE,
+              place: input["place"] || Core::Workplan::FixBuilder::NOWHERE,
               cause: CAUSE,
               title: title,
               reason: input["reason"].to_s,

@@ -51,7 +51,7 @@ module IronTrellis
             "own_after" => fix.own_after.map { |number| Store::Workplan::Fix.name_of(number) },
             "hand_made" => fix.hand_made,
             "set_aside" =>
-              Store::Workplan::SetAsideFault.where(site_id: @site.id, fix_number: fix.number).order(:id).map(&:told)
+              Store::Workplan::SetAsideFault.where(site_id: @site.id, fix_number: fix.number).order(:id).map(&:view)
           )
 
         private
@@ -62,7 +62,7 @@ module IronTrellis
           texts = Texts.new(run, remedies)
           conditions = Core::Proofs::Conditions.new(remedies)
           fixes.map do |fix|
-            fix.told(settled).merge(
+            fix.export_row(settled).merge(
               "text" => texts.of(fix),
               "conditions" => conditions.call(fix.kind, fix.standing).map(&:to_told),
               **(fix.lapse ? {"notes" => [fix.lapse]} : {})

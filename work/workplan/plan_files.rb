@@ -18,7 +18,7 @@ module IronTrellis
 
         # @param plan [Core::Workplan::Plan]
         # @return [Hash] the same as JSON, with what each fix is
-        def told(plan)
+        def build(plan)
           known = Store::Workplan::Fix.of(@site).index_by(&:name)
           schedule =
             plan.schedule.map do |one|

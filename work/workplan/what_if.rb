@@ -28,7 +28,7 @@ module IronTrellis
               moved
                 .sort_by { |fix| [-fix.benefit, fix.number] }
                 .first(MOST_MOVES)
-                .map { |fix| told(fix, laid[fix.name]) },
+                .map { |fix| build_row(fix, laid[fix.name]) },
             sooner: sooner(laid)
           }
         end
@@ -38,7 +38,7 @@ module IronTrellis
         def moved?(fix, one) =
           one.to_h.values_at(:owner, :start, :finish) != [fix.owner, fix.start&.iso8601, fix.finish&.iso8601]
 
-        def told(fix, one) =
+        def build_row(fix, one) =
           {
             id: fix.name,
             title: fix.title,

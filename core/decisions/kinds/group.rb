@@ -16,7 +16,7 @@ module IronTrellis
             # @param value [Hash]
             # @return [Array(String, Hash)] subject and value as they are kept
             # @raise [Error::InvalidInput]
-            def read(subject, value) = [subject, wish(value)]
+            def read(subject, value) = [subject, intent_of(value)]
 
             # @param subject [String]
             # @param value [Hash]

@@ -18,7 +18,7 @@ module IronTrellis
             # @raise [Error::InvalidInput]
             def read(subject, value)
               pattern = Url::Pattern.new(subject)
-              [pattern.exact? ? Url::NormalForm.of(subject) : subject, wish(value)]
+              [pattern.exact? ? Url::NormalForm.of(subject) : subject, intent_of(value)]
             end
 
             # @param subject [String]

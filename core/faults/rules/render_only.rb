@@ -36,13 +36,13 @@ module IronTrellis
             return unless page.kind == "html" && page.status == OK
 
             changes = (page.changed_by_script || {}).slice(*COUNTS.keys)
-            changes.filter_map { |what, (raw, now)| told(page, what, raw, now) }
+            changes.filter_map { |what, (raw, now)| changed(page, what, raw, now) }
           end
 
           private
 
           # Of links those that are added count.
-          def told(page, what, raw, now)
+          def changed(page, what, raw, now)
             return if what == "links" && now.empty?
 
             named = (what == "links") ? Rendering::Reading.named(raw, now) : {}

@@ -16,7 +16,7 @@ module IronTrellis
             return Judgement.pass if standing == Core::Evidence::Standing::IN_INDEX
             return Judgement.pass if standing == Core::Evidence::Standing::HIDDEN && !evidence.wanted
 
-            Judgement.stop(Core::Evidence::Standing.told(standing, evidence.standing_reason))
+            Judgement.stop(Core::Evidence::Standing.explain(standing, evidence.standing_reason))
           end
         end
       end

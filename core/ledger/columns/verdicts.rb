@@ -75,7 +75,7 @@ module IronTrellis
               type: "text",
               kind: :text,
               source: :judged,
-              value: ->(page) { page.ascent.reason },
+              value: ->(page) { page.ladder_result.reason },
               label: "Why",
               subject: "reason"
             ),

@@ -13,9 +13,9 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            page = world.page(condition.url)
-            [holds?(page, condition), page.told]
+          def call(condition, probe)
+            page = probe.page(condition.url)
+            [holds?(page, condition), page.explain]
           end
 
           def holds?(page, condition)

@@ -12,12 +12,12 @@ module IronTrellis
 
           # @return [Array(Boolean, String)] nil where robots.txt can't be read: all is shut then (section 2.3.1.4),
           #   which nobody decided
-          def call(condition, world)
-            page = world.page(condition.url)
+          def call(condition, probe)
+            page = probe.page(condition.url)
             shut = page.subject.robots_allowed == false
             return nil, "robots.txt can't be read" if shut && page.subject.robots_line.nil?
 
-            [shut, page.told]
+            [shut, page.explain]
           end
         end
       end

@@ -32,21 +32,21 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            return ByCrawl.call(condition, world) if condition.wanted.nil?
+          def call(condition, probe)
+            return ByCrawl.call(condition, probe) if condition.wanted.nil?
 
-            page = world.page(condition.url)
-            return true, page.told if condition.wanted != condition.url && page.moved_for_good_to?(condition.wanted)
-            return ByCrawl.call(condition, world) if COPIES.include?(condition.code)
-            return false, page.told unless page.facts && page.hops.empty?
+            page = probe.page(condition.url)
+            return true, page.explain if condition.wanted != condition.url && page.moved_for_good_to?(condition.wanted)
+            return ByCrawl.call(condition, probe) if COPIES.include?(condition.code)
+            return false, page.explain unless page.facts && page.hops.empty?
 
-            [names?(page, condition, world), named(page)]
+            [names?(page, condition, probe), named(page)]
           end
 
           # What was written wrongly has to be gone as well.
-          def names?(page, condition, world)
+          def names?(page, condition, probe)
             page.subject.canonical == condition.wanted &&
-              !(AS_WRITTEN.include?(condition.code) && PageSilent.told(condition, page, world))
+              !(AS_WRITTEN.include?(condition.code) && PageSilent.same_fault(condition, page, probe))
           end
 
           def named(page)

@@ -14,9 +14,9 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            page = world.page(condition.url)
-            return [false, page.told] if page.facts.nil?
+          def call(condition, probe)
+            page = probe.page(condition.url)
+            return [false, page.explain] if page.facts.nil?
 
             before, after = condition.about.split(TO, 2)
             return data(page.facts, after) if condition.code == "drafted-data"

@@ -9,14 +9,14 @@ module IronTrellis
           CODES = %w[host-variants insecure missing-page-bare].freeze
 
           # @return [Array(Boolean, String)]
-          def self.call(condition, world)
-            probe = world.probe(condition.about) or return ByCrawl.call(condition, world)
-            origin = Crawling::HostVariants.origin(probe)
-            site = Faults::SiteEvidence.new(probes: [probe], serving: [origin].compact)
+          def self.call(condition, probe)
+            answer = probe.probe(condition.about) or return ByCrawl.call(condition, probe)
+            origin = Crawling::HostVariants.origin(answer)
+            site = Faults::SiteEvidence.new(probes: [answer], serving: [origin].compact)
             rule = Faults::Registry.fetch(condition.code)
-            found = "#{condition.about} answers #{probe["status"] || probe["error"]}"
-            found += " and leads to #{probe["location"]}" if probe["location"]
-            [world.judge(rule, nil).check(site).empty?, found]
+            found = "#{condition.about} answers #{answer["status"] || answer["error"]}"
+            found += " and leads to #{answer["location"]}" if answer["location"]
+            [probe.judge(rule, nil).check(site).empty?, found]
           end
         end
       end

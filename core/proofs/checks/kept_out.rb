@@ -12,11 +12,11 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            page = world.page(condition.url)
+          def call(condition, probe)
+            page = probe.page(condition.url)
             out = page.subject.noindex || page.subject.missing? || !page.hops.empty?
             wanted_out = condition.code != "decided-intent" || page.subject.intent == KEEP_OUT
-            [out == wanted_out, page.subject.noindex ? "it says noindex" : "#{page.told}, without noindex"]
+            [out == wanted_out, page.subject.noindex ? "it says noindex" : "#{page.explain}, without noindex"]
           end
         end
       end

@@ -10,11 +10,11 @@ module IronTrellis
           ANCHORS = %w[anchor].freeze
 
           # @return [Array(Boolean, String)]
-          def self.call(condition, world)
-            page = world.page(condition.url)
-            return true, page.told unless page.status == Redirects::Route::GONE
+          def self.call(condition, probe)
+            page = probe.page(condition.url)
+            return true, page.explain unless page.status == Redirects::Route::GONE
 
-            still = world.linking(condition.url).find { |url| world.page(url).links_to(condition.url, ANCHORS).any? }
+            still = probe.linking(condition.url).find { |url| probe.page(url).links_to(condition.url, ANCHORS).any? }
             [still.nil?, still ? "#{still} links to it" : "nothing links to it"]
           end
         end

@@ -9,27 +9,27 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
+          def call(condition, probe)
             rule = Faults::Registry.fetch(condition.code)
-            page = world.page(condition.url)
+            page = probe.page(condition.url)
             links = page.links_to(condition.about, rule.links)
             return true, "the link is gone" if links.empty?
 
-            target = world.page(condition.about)
+            target = probe.page(condition.about)
             suspect = Suspects.suspect?(rule.targets, page, target)
-            return true, target.told unless suspect && told?(rule, page, target, links, world)
+            return true, target.explain unless suspect && faulty?(rule, page, target, links, probe)
 
-            [false, "it has the link still, and #{target.told}"]
+            [false, "it has the link still, and #{target.explain}"]
           end
 
-          def told?(rule, page, target, links, world)
+          def faulty?(rule, page, target, links, probe)
             shown = links.map { |link| {text: link.text, place: link.place, px: link.px}.compact }
             shown.each { |link| link[:text] ||= nil }
-            world
+            probe
               .judge(rule, page.subject.group)
               .check(page.subject, target.subject, shown, **(rule.once? ? {targets: 1} : {}))
           end
-          private_class_method :told?
+          private_class_method :faulty?
         end
       end
     end

@@ -12,10 +12,10 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            page = world.page(condition.url)
+          def call(condition, probe)
+            page = probe.page(condition.url)
             links = page.links_to(condition.about, ANCHORS)
-            [links.any?, links.any? ? "it links there: “#{links.first.text}”" : page.told]
+            [links.any?, links.any? ? "it links there: “#{links.first.text}”" : page.explain]
           end
         end
       end

@@ -23,36 +23,36 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
+          def call(condition, probe)
             case condition.code
-            when OMITS then omitted(condition, world)
-            when NONE then none(world)
-            when UNWANTED then unwanted(condition, world)
-            else wrongly(condition, world)
+            when OMITS then omitted(condition, probe)
+            when NONE then none(probe)
+            when UNWANTED then unwanted(condition, probe)
+            else wrongly(condition, probe)
             end
           end
 
           # Either it isn't listed any more, or it is now what a sitemap may list.
-          def wrongly(condition, world)
-            return true, "it isn't listed" unless world.sitemap(condition.about)["urls"].include?(condition.url)
+          def wrongly(condition, probe)
+            return true, "it isn't listed" unless probe.sitemap(condition.about)["urls"].include?(condition.url)
 
-            page = world.page(condition.url)
-            [PageSilent.told(condition, page, world).nil?, "it is listed, and #{page.told}"]
+            page = probe.page(condition.url)
+            [PageSilent.same_fault(condition, page, probe).nil?, "it is listed, and #{page.explain}"]
           end
 
-          def omitted(condition, world)
-            file = world.sitemaps.find { |one| world.sitemap(one)["urls"].include?(condition.url) }
-            [!file.nil?, file ? "#{file} lists it" : "none of #{world.sitemaps.size} sitemap files lists it"]
+          def omitted(condition, probe)
+            file = probe.sitemaps.find { |one| probe.sitemap(one)["urls"].include?(condition.url) }
+            [!file.nil?, file ? "#{file} lists it" : "none of #{probe.sitemaps.size} sitemap files lists it"]
           end
 
-          def none(world)
-            file = world.usual_sitemaps.find { |one| world.sitemap(one)["kind"] }
+          def none(probe)
+            file = probe.usual_sitemaps.find { |one| probe.sitemap(one)["kind"] }
             [!file.nil?, file || "there is none"]
           end
 
-          def unwanted(condition, world)
-            file = world.sitemap(condition.url)
-            wanted = file["urls"].find { |url| world.row(url)&.intent != KEEP_OUT }
+          def unwanted(condition, probe)
+            file = probe.sitemap(condition.url)
+            wanted = file["urls"].find { |url| probe.row(url)&.intent != KEEP_OUT }
             [file["urls"].empty? || !wanted.nil?, wanted ? "it lists #{wanted}" : "it lists #{file["urls"].size} URLs"]
           end
           private_class_method :wrongly, :omitted, :none, :unwanted

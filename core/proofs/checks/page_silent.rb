@@ -11,22 +11,22 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            page = world.page(condition.url)
-            still = told(condition, page, world)
-            return true, page.told if still.nil?
+          def call(condition, probe)
+            page = probe.page(condition.url)
+            still = same_fault(condition, page, probe)
+            return true, page.explain if still.nil?
 
             [false, found(still, page)]
           end
 
           # @param condition [Condition]
           # @param page [View]
-          # @param world [#judge]
+          # @param probe [#judge]
           # @return [Faults::Fault, nil] the same fault, as the page has it now
-          def told(condition, page, world)
+          def same_fault(condition, page, probe)
             rule = Faults::Registry.fetch(condition.code)
             before = Faults::Key.identity(rule, condition.about)
-            world
+            probe
               .judge(rule, page.subject.group)
               .call(page.subject)
               .find { |fault| before.nil? || Faults::Key.identity(rule, fault.about) == before }
@@ -36,7 +36,7 @@ module IronTrellis
             more = [fault.about, *fault.detail.reject { |_, value| value.is_a?(Enumerable) }.map { |name, value|
               "#{name.to_s.tr("_", " ")} #{value}" if value
             }].compact
-            more.empty? ? page.told : more.join(", ")
+            more.empty? ? page.explain : more.join(", ")
           end
           private_class_method :found
         end

@@ -11,17 +11,17 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
-            file = world.robots(condition.url)
+          def call(condition, probe)
+            file = probe.robots(condition.url)
             rule = Faults::Registry.fetch(condition.code)
-            still = world.judge(rule, nil).check(Faults::SiteEvidence.new(robots: [file]))
-            still = still.select { |fault| same?(fault, condition, world) } if condition.code == "robots-syntax"
+            still = probe.judge(rule, nil).check(Faults::SiteEvidence.new(robots: [file]))
+            still = still.select { |fault| same?(fault, condition, probe) } if condition.code == "robots-syntax"
             [still.empty?, found(file, still)]
           end
 
           # A line keeps its words, not its number.
-          def same?(fault, condition, world)
-            line = world.robots_then(condition.url).split(Robots::Ruleset::LINE_END)[condition.about.to_i - 1]
+          def same?(fault, condition, probe)
+            line = probe.robots_then(condition.url).split(Robots::Ruleset::LINE_END)[condition.about.to_i - 1]
             fault.detail[:text] == line.to_s.sub(/#.*/, "").strip
           end
 

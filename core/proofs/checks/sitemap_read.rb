@@ -14,13 +14,13 @@ module IronTrellis
           module_function
 
           # @return [Array(Boolean, String)]
-          def call(condition, world)
+          def call(condition, probe)
             address = OF_URL.include?(condition.code) ? condition.about : condition.url
-            file = world.sitemap(address)
+            file = probe.sitemap(address)
             return read(condition, file) if condition.code == "sitemap-unreadable"
             return true, "#{address} answers #{file["status"] || file["error"]}" unless file["status"] == OK
 
-            still = file["faults"].find { |flaw| same?(flaw, condition, world) }
+            still = file["faults"].find { |flaw| same?(flaw, condition, probe) }
             [still.nil? && !nested?(condition, file), still ? flaw_told(still) : "it reads well"]
           end
 
@@ -30,11 +30,11 @@ module IronTrellis
           end
 
           # A line moves; what stands on it stays.
-          def same?(flaw, condition, world)
+          def same?(flaw, condition, probe)
             return false unless flaw["code"] == condition.code
             return flaw["about"] == condition.url if OF_URL.include?(condition.code)
 
-            before = world.flaw_then(condition.url, condition.code, condition.about)
+            before = probe.flaw_then(condition.url, condition.code, condition.about)
             before.nil? || before == flaw["about"]
           end
 

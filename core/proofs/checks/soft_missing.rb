@@ -10,12 +10,12 @@ module IronTrellis
           CODES = %w[soft-missing].freeze
 
           # @return [Array(Boolean, String)]
-          def self.call(condition, world)
-            page = world.page(condition.url)
-            return true, page.told if page.subject.missing? || page.moved_for_good?
-            return false, page.told if page.facts&.title == world.row(condition.url)&.title
+          def self.call(condition, probe)
+            page = probe.page(condition.url)
+            return true, page.explain if page.subject.missing? || page.moved_for_good?
+            return false, page.explain if page.facts&.title == probe.row(condition.url)&.title
 
-            ByCrawl.call(condition, world)
+            ByCrawl.call(condition, probe)
           end
         end
       end

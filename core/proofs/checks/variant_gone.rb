@@ -8,13 +8,13 @@ module IronTrellis
         # next crawl tells.
         module VariantGone
           # @return [Array(Boolean, String)]
-          def self.call(condition, world)
+          def self.call(condition, probe)
             urls = [condition.url, condition.about]
-            pages = urls.map { |url| world.page(url) }
+            pages = urls.map { |url| probe.page(url) }
             moved = pages.zip(urls.reverse).find { |page, other| page.moved_for_good_to?(other) }&.first
-            return ByCrawl.call(condition, world) unless moved
+            return ByCrawl.call(condition, probe) unless moved
 
-            [true, "#{moved.subject.url}: #{moved.told}"]
+            [true, "#{moved.subject.url}: #{moved.explain}"]
           end
         end
       end

@@ -1,4 +1,4 @@
-import { Beside } from "../kit/pieces";
+import { Inline } from "../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -44,12 +44,12 @@ export function SignIn({ firstStart }: { firstStart: boolean }) {
   return (
     <Box component="main" sx={{ minHeight: "100vh", display: "grid", placeItems: "center" }}>
       <Box component="form" onSubmit={submit} noValidate sx={{ width: 360, display: "grid", gap: 2 }}>
-        <Beside gap={1.5}>
+        <Inline gap={1.5}>
           <Mark size={34} />
           <Typography component="h1" sx={{ fontSize: 28, fontWeight: 650 }}>
             Iron Trellis
           </Typography>
-        </Beside>
+        </Inline>
         <Typography color="textSecondary">
           {firstStart
             ? "Nobody has an account here yet. Make the first one; it is yours."

@@ -163,7 +163,8 @@ function readNumber(
   rail: { wanted: number | null; wanted_stopping: number | null; stopping: number | null } | undefined,
 ) {
   if (!rail || rail.wanted === null) return "";
+  const are = rail.wanted_stopping === 1 ? "is" : "are";
   return rail.wanted > 0
-    ? `${count(rail.wanted_stopping ?? 0)} of ${count(rail.wanted)} ${rail.wanted_stopping === 1 ? "is" : "are"} stopped`
+    ? `${count(rail.wanted_stopping ?? 0)} of ${count(rail.wanted)} ${are} stopped`
     : counted(rail.stopping ?? 0, "page is stopped", "pages are stopped");
 }

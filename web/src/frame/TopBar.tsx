@@ -1,4 +1,4 @@
-import { Spring } from "../kit/pieces";
+import { Spacer } from "../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
@@ -91,7 +91,7 @@ export function TopBar() {
           }
         </Choice>
       )}
-      <Spring />
+      <Spacer />
       {site && <Finder />}
       <Leaf />
       <Account />

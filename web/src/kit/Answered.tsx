@@ -1,4 +1,5 @@
-import { Quiet, Stacked } from "./pieces";
+import Stack from "@mui/material/Stack";
+import { Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import { type ReactNode, useState } from "react";
 import type { Schemas } from "../api/client";
@@ -20,7 +21,7 @@ export function Answered({ answer }: { answer: Answer }) {
   const lines = answer.lines ?? [];
   const links = answer.links ?? [];
   return (
-    <Stacked gap={0.5}>
+    <Stack spacing={0.5}>
       {headers.length > 0 && (
         <Folded name={`Headers (${count(headers.length)})`}>
           <Code label="Headers of the answer">
@@ -63,7 +64,7 @@ export function Answered({ answer }: { answer: Answer }) {
           </Box>
         </Folded>
       )}
-    </Stacked>
+    </Stack>
   );
 }
 

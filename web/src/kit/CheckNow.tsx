@@ -1,4 +1,4 @@
-import { Apart, Beside, Clipped, Quiet } from "./pieces";
+import { Apart, Inline, Clipped, Quiet } from "./pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
@@ -52,12 +52,12 @@ export function CheckNow({ crawl, decision }: { crawl: number; decision: number 
 function Found({ check, again }: { check: Check; again: () => void }) {
   return (
     <>
-      <Beside align="baseline">
+      <Inline align="baseline">
         <strong>{headline(check)}</strong>
         <Button onClick={again} sx={{ ml: "auto", py: 0 }}>
           Check again
         </Button>
-      </Beside>
+      </Inline>
       {check.total > check.pages.length && (
         <Quiet small>
           Of {counted(check.total, "page")} the {count(check.pages.length)} that matter most were asked.

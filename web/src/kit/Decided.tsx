@@ -12,7 +12,9 @@ import { WhyNot } from "./WhyNot";
 /** What no page can show. */
 const UNSEEN = new Set<Decision["kind"]>(["sitemaps", "link"]);
 
-/** Decisions with who, when and why, and the tag to write; the newest of a subject can be checked now and taken back. */
+/**
+ * Decisions with who, when and why, and the tag to write; the newest of a subject can be checked now and taken back.
+ */
 export function Decided({ site, decisions }: { site: number; decisions: Decision[] }) {
   const undo = useUndo(site);
   const { crawl } = useCurrent();

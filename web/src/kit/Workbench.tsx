@@ -1,4 +1,4 @@
-import { Beside, Whole } from "./pieces";
+import { Inline, Whole } from "./pieces";
 import { Unready } from "./Unready";
 import { useFinished } from "./useFinished";
 import Typography from "@mui/material/Typography";
@@ -22,7 +22,7 @@ export function Workbench<View extends string>({ title, views, show }: Props<Vie
   if (crawl.state !== "ready") return <Unready screen={crawl} />;
   return (
     <Whole rows="auto minmax(0, 1fr)">
-      <Beside gap={2} px={2.5} pt={1.5} pb={1}>
+      <Inline gap={2} px={2.5} pt={1.5} pb={1}>
         <Typography variant="h1">{title}</Typography>
         <Toggles<View>
           choices={views}
@@ -31,7 +31,7 @@ export function Workbench<View extends string>({ title, views, show }: Props<Vie
           sx={{ ml: "auto" }}
           choiceSx={{ py: 0.25, px: 1.5 }}
         />
-      </Beside>
+      </Inline>
       {show(view, siteId, crawl.data)}
     </Whole>
   );

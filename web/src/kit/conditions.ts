@@ -1,6 +1,6 @@
 /** One condition on a column of the ledger. */
 export type Condition = { field: string; op: string; value?: string | number | boolean | string[] };
-/** An and/or tree of conditions, the same for API, lens, export and address. */
+/** An and/or tree of conditions, the same for API, saved view, export and address. */
 export type Where = { all: (Condition | { any: Condition[] })[] };
 
 export const NO_CONDITIONS: Where = { all: [] };

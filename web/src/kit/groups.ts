@@ -1,6 +1,8 @@
 import type { Condition } from "./conditions";
 
-/** The name of a page group as host and folder; a group of the main host, or one with a name of its own, has no host. */
+/**
+ * The name of a page group as host and folder; a group of the main host, or one with a name of its own, has no host.
+ */
 export function hostAndFolder(name: string): [string, string] {
   const match = /^([^/\s]+\.[^/\s]+)(\/.*)$/.exec(name);
   return match ? [(match[1] ?? "").replace(/^www\./, ""), match[2] ?? ""] : ["", name];

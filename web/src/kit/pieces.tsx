@@ -1,4 +1,5 @@
 import Box, { type BoxProps } from "@mui/material/Box";
+import Stack from "@mui/material/Stack";
 import type { ElementType } from "react";
 import { MONO } from "../theme";
 
@@ -22,7 +23,7 @@ export function Apart(props: Spaced) {
 }
 
 /** Parts side by side, in the middle of the row unless they are aligned otherwise. */
-export function Beside({
+export function Inline({
   gap = 1,
   align = "center",
   wrap = false,
@@ -37,31 +38,19 @@ export function Beside({
   const { around, rest } = parted(props);
   const justifyContent = between ? "space-between" : undefined;
   return (
-    <Box
+    <Stack
+      component="div"
+      direction="row"
+      spacing={gap}
       {...rest}
-      sx={{ display: "flex", gap, alignItems: align, flexWrap: wrap ? "wrap" : undefined, justifyContent, ...around }}
+      sx={{ alignItems: align, flexWrap: wrap ? "wrap" : undefined, justifyContent, ...around }}
     />
   );
 }
 
-/** Parts one under the other; narrow ones may be narrower than what is in them, others begin at the start. */
-export function Stacked({
-  gap,
-  narrow = false,
-  start = false,
-  ...props
-}: Spaced & { gap: number; narrow?: boolean; start?: boolean }) {
-  const { around, rest } = parted(props);
-  const columns = narrow ? "minmax(0, 1fr)" : undefined;
-  return (
-    <Box
-      {...rest}
-      sx={{ display: "grid", gap, gridTemplateColumns: columns, alignContent: start ? "start" : undefined, ...around }}
-    />
-  );
-}
-
-/** Parts in columns as wide as `of` says; `across` is the room between columns alone, and a line is under ruled ones. */
+/**
+ * Parts in columns as wide as `of` says; `across` is the room between columns alone, and a line is under ruled ones.
+ */
 export function Columns({
   of,
   gap,
@@ -127,7 +116,9 @@ export const Quiet = toned("text.secondary");
 /** What is wrong, or won't go well. */
 export const Wrong = toned("rust");
 
-/** What stands in a file, an answer or an address, sign by sign; where it may be broken anywhere, it never runs over. */
+/**
+ * What stands in a file, an answer or an address, sign by sign; where it may be broken anywhere, it never runs over.
+ */
 export function Mono({ size, anywhere = false, ...props }: Spaced & { size?: number; anywhere?: boolean }) {
   const { around, rest } = parted(props);
   const overflowWrap = anywhere ? "anywhere" : undefined;
@@ -157,10 +148,10 @@ export const Scroll = (props: Props) => (
 );
 
 /** Parts one under the other. */
-export const Column = (props: Props) => <Stacked gap={3} start {...props} />;
+export const Column = (props: Props) => <Stack component="div" spacing={3} {...props} />;
 
 /** Takes the room that is left in a row. */
-export const Spring = () => <Box sx={{ flex: 1 }} />;
+export const Spacer = () => <Box sx={{ flex: 1 }} />;
 
 /** May be narrower than what is in it. */
 export const Narrow = (props: Props) => <Box {...props} sx={{ minWidth: 0 }} />;

@@ -11,8 +11,9 @@ export function causeOf(name: string) {
 }
 
 /**
- * The ladder in order: what passing each rung means, as a sentence and as a step in few words, what stopping at it does to a
- * page, and the cause by which that is told. The names of rungs stand on the trellis' uprights and in files only: "stops at open" would read as its opposite.
+ * The ladder in order: what passing each rung means, as a sentence and as a step in few words, what stopping at it does
+ * to a page, and the cause by which that is told. The names of rungs stand on the trellis' uprights and in files only:
+ * "stops at open" would read as its opposite.
  */
 export const RUNGS: { name: Rung; state: State; meaning: string; step: string; cause: string }[] = (
   [

@@ -18,13 +18,13 @@ function draw(...topics: Topic[]) {
     "/api/sites": [200, { sites: [], removed: [] }],
     "/api/sites/1/crawls": [200, { crawls: [crawlOf()], removed: [] }],
   });
-  render(<Topics topics={topics} />, { wrapper: within("/s/1/c/7/decide/links?view=topics") });
+  render(<Topics topics={topics} />, { wrapper: within("/s/1/c/7/decide/missing-links?view=topics") });
 }
 
 test("every page of a topic opens its dossier and keeps the view", () => {
   draw(topic([1, 2], []));
   expect(screen.getAllByRole("link").map((link) => link.getAttribute("href"))).toEqual(
-    [0, 1, 2].map((number) => `/s/1/c/7/decide/links?view=topics&url=${number}`),
+    [0, 1, 2].map((number) => `/s/1/c/7/decide/missing-links?view=topics&url=${number}`),
   );
   expect(screen.getByText(/all link to the one that leads/).textContent).toContain("3 pages");
 });

@@ -2,7 +2,9 @@ import type { Crawl } from "../api/client";
 import type { Screen } from "./screen";
 import { useCurrent } from "./useCurrent";
 
-/** The crawl that the address names as a screen: there once it is finished, until then `why` says what is waited for. */
+/**
+ * The crawl that the address names as a screen: there once it is finished, until then `why` says what is waited for.
+ */
 export function useFinished(why: string): Screen<Crawl> {
   const { crawl, loading, error } = useCurrent();
   if (error) return { state: "failed", error };

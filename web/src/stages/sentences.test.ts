@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { ranges } from "./crawl/sources/BringLog";
+import { ranges } from "./crawl/evidence/BringLog";
 import { told as yardstick } from "./decide/review/Yardsticks";
 import { laidOutSentence } from "./plan/workplan/LanesView";
 import type { Lanes } from "./plan/workplan/useLanes";

@@ -22,7 +22,7 @@ module IronTrellis
             index = Store::Evidence::Index.of(site).find { |one| one.address.to_s != "" }
             unless index
               raise Core::Error::Conflict.new(
-                      "No index can be asked: connect one under Crawl, Sources, or paste addresses of rivals."
+                      "No index can be asked: connect one under Crawl, Evidence, or paste addresses of rivals."
                     )
             end
 

@@ -20,14 +20,15 @@ module IronTrellis
             upload = Store::Evidence::Upload.where(site_id: site.id).fetch(input["upload"])
             result =
               upload.with_file do |path|
-                Evidence::Importing.new(site, path, told(input, upload), now: now).call { |rows| yield rows, nil }
+                options = import_options(input, upload)
+                Evidence::Importing.new(site, path, options, now: now).call { |rows| yield rows, nil }
               end
             upload.destroy!
-            Judging::Asking.changed(site, now: now)
+            Judging::JudgingQueue.changed(site, now: now)
             result
           end
 
-          def told(input, upload)
+          def import_options(input, upload)
             Evidence::Importing::Told.new(
               kind: input["kind"],
               index: input["index"],
@@ -39,7 +40,7 @@ module IronTrellis
               by: input["by"]
             )
           end
-          private_class_method :told
+          private_class_method :import_options
         end
       end
     end

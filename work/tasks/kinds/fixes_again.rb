@@ -20,7 +20,7 @@ module IronTrellis
           #   what it changes, as WhatIf has it
           def call(input, now:, &progress)
             site = Store::Sites::Site.find(input["site"])
-            Workplan::Remaking.keep_up(site, now: now)
+            Workplan::RegenerateFixes.keep_up(site, now: now)
             return {gap: nil, late: [], impossible: [], moves: [], sooner: nil} unless input["start"]
 
             scheduling = scheduling(site, input, telling(progress))

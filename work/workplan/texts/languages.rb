@@ -27,7 +27,7 @@ module IronTrellis
 
           # Where no page names its languages, the sets that folders, names and what pages have in common tell.
           def proposed(subject, texts)
-            return [] unless subject.faults.any? { |fault| fault["code"] == Core::Workplan::Gathering::NONE }
+            return [] unless subject.faults.any? { |fault| fault["code"] == Core::Workplan::FixBuilder::NONE }
 
             texts.sets.proposed.map(&:to_h)
           end

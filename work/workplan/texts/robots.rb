@@ -17,7 +17,7 @@ module IronTrellis
           def files(subject, texts)
             present = present(subject, texts).to_s
             wanted = blocks?(subject) ? blocked(subject, texts, present) : mended(subject, texts, present)
-            {FILE => wanted, "robots.diff" => Core::Robots::Mended.difference(present, wanted)}
+            {FILE => wanted, "robots.diff" => Core::Robots::RobotsRepair.difference(present, wanted)}
           end
 
           def blocks?(subject) = subject.faults.all? { |fault| fault["code"] == Core::Workplan::Kinds::BLOCK }
@@ -32,7 +32,7 @@ module IronTrellis
 
           def mended(subject, texts, present)
             blocked = texts.written.blocked(origin(subject))
-            mended = Core::Robots::Mended.new(present, agent(texts), blocked: blocked)
+            mended = Core::Robots::RobotsRepair.new(present, agent(texts), blocked: blocked)
             mended.call(faults(subject), texts.written.sitemaps)
           end
 

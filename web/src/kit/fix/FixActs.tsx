@@ -1,4 +1,4 @@
-import { Beside } from "../pieces";
+import { Inline } from "../pieces";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -13,7 +13,7 @@ export function FixActs({ fix, work }: { fix: Fix; work: FixWork }) {
   const { apply, become, claim, prove } = work;
   const claimable = TO_DO.has(fix.state) || fix.state === "handed over";
   return (
-    <Beside wrap>
+    <Inline wrap>
       {claimable && (
         <Button variant="contained" onClick={() => claim.mutate()} disabled={claim.isPending}>
           Say that it is done
@@ -60,6 +60,6 @@ export function FixActs({ fix, work }: { fix: Fix; work: FixWork }) {
           </Button>
         </>
       )}
-    </Beside>
+    </Inline>
   );
 }

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { count, counted, day } from "../format";
 import { Part } from "../parts";
 import { Plain } from "../Plain";
-import { Beside, Quiet } from "../pieces";
+import { Inline, Quiet } from "../pieces";
 import { SiteUrl } from "../SiteUrl";
 import { useRules } from "../useRules";
 import type { Fix, FixWork } from "./useFix";
@@ -35,7 +35,7 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
       level="h2"
     >
       {chosen.length > 0 && (
-        <Beside py={0.5}>
+        <Inline py={0.5}>
           <TextField
             label="Why it is left"
             value={why}
@@ -59,7 +59,7 @@ export function FixFaults({ fix, work }: { fix: Fix; work: FixWork }) {
           <Button disabled={urls.length === 0 || work.split.isPending} onClick={() => work.split.mutate(urls, done)}>
             A fix of its own for {counted(urls.length, "URL")}
           </Button>
-        </Beside>
+        </Inline>
       )}
       <Plain
         label="Faults"

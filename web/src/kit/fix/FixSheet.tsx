@@ -1,8 +1,9 @@
+import Stack from "@mui/material/Stack";
 import Alert from "@mui/material/Alert";
 import Typography from "@mui/material/Typography";
 import { day, moment } from "../format";
 import { Part } from "../parts";
-import { Quiet, Stacked } from "../pieces";
+import { Quiet } from "../pieces";
 import { Sheet } from "../Sheet";
 import { Unready } from "../Unready";
 import { Conditions } from "./Conditions";
@@ -32,7 +33,7 @@ function OneFix({ site, id, owners }: { site: number; id: string; owners: Owner[
     (one) => one.error,
   );
   return (
-    <Stacked gap={2} narrow px={2.5} py={2}>
+    <Stack spacing={2} sx={{ px: 2.5, py: 2 }}>
       <div>
         <Typography variant="h1">
           {told.id} {told.title}
@@ -53,7 +54,7 @@ function OneFix({ site, id, owners }: { site: number; id: string; owners: Owner[
       <FixChanges key={told.id} fix={told} work={work} owners={owners} />
       <FixFaults fix={told} work={work} />
       <History history={told.history} />
-    </Stacked>
+    </Stack>
   );
 }
 

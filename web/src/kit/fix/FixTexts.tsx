@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { counted } from "../format";
 import { Part } from "../parts";
-import { Apart, Beside, Quiet, Spring } from "../pieces";
+import { Apart, Inline, Quiet, Spacer } from "../pieces";
 import type { Fix } from "./useFix";
 
 const MOST_LINES = 40;
@@ -30,14 +30,14 @@ function OneText({ name, content, href }: { name: string; content: string; href:
   const lines = content.split("\n");
   return (
     <Apart component="section" aria-label={name} mb={0.5}>
-      <Beside>
+      <Inline>
         <Button onClick={() => setShown(!shown)} aria-expanded={shown} sx={{ px: 0.5, minWidth: 0 }}>
           {name}
         </Button>
         <Quiet component="span" small>
           {counted(content === "" ? 0 : lines.length - 1, "line")}
         </Quiet>
-        <Spring />
+        <Spacer />
         <Button
           onClick={() =>
             void navigator.clipboard.writeText(content).then(
@@ -51,7 +51,7 @@ function OneText({ name, content, href }: { name: string; content: string; href:
         <Button component="a" href={href} download>
           Download
         </Button>
-      </Beside>
+      </Inline>
       {shown && (
         <Box
           component="pre"

@@ -1,4 +1,4 @@
-import { Beside, Quiet } from "../pieces";
+import { Inline, Quiet } from "../pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
@@ -33,7 +33,7 @@ export function ConditionBar<Row>({ columns, where, change }: Props<Row>) {
     change(withPart(where, editing.part, any));
   };
   return (
-    <Beside gap={0.75} wrap>
+    <Inline gap={0.75} wrap>
       {parts.map((any, part) => (
         <Fragment key={JSON.stringify(any)}>
           {part > 0 && <Joint word="and" />}
@@ -80,7 +80,7 @@ export function ConditionBar<Row>({ columns, where, change }: Props<Row>) {
         close={() => setEditing(null)}
         keep={keep}
       />
-    </Beside>
+    </Inline>
   );
 }
 

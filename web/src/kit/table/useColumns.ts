@@ -2,8 +2,8 @@ import { useAddress } from "../address";
 import { chosen, type Column } from "./columns";
 
 /**
- * Which columns of a table are shown, in which order: as the address says, else as they were shown last in this browser, else
- * as at first.
+ * Which columns of a table are shown, in which order: as the address says, else as they were shown last in this
+ * browser, else as at first.
  */
 export function useColumns<Row>(table: string, all: Column<Row>[], atFirst: string[]) {
   const { search, change } = useAddress();

@@ -1,4 +1,5 @@
-import { Apart, Beside, Spring, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Apart, Inline, Spacer } from "../../../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -23,7 +24,7 @@ import { useControls, useLive } from "./useLive";
 export function CrawlNow({ crawl }: { crawl: Crawl }) {
   const live = useLive(crawl);
   return (
-    <Stacked component="section" aria-label={`Crawl ${crawl.number}`} gap={2} narrow>
+    <Stack spacing={2} component="section" aria-label={`Crawl ${crawl.number}`}>
       <Heading crawl={crawl} />
       <Progress crawl={crawl} />
       <Facts crawl={crawl} />
@@ -89,14 +90,14 @@ export function CrawlNow({ crawl }: { crawl: Crawl }) {
           )}
         </Box>
       )}
-    </Stacked>
+    </Stack>
   );
 }
 
 function Heading({ crawl }: { crawl: Crawl }) {
   const { pause, resume, stop, judge, error } = useControls(crawl);
   return (
-    <Beside gap={1.5} align="baseline">
+    <Inline gap={1.5} align="baseline">
       <Typography variant="h1">
         Crawl {crawl.number} {STATES[crawl.state]}
       </Typography>
@@ -104,7 +105,7 @@ function Heading({ crawl }: { crawl: Crawl }) {
         {crawl.started_at ? `begun ${moment(crawl.started_at)}` : "waiting for a worker"}
         {crawl.asked !== null && `, of ${counted(crawl.asked, "URL")} only`}
       </Typography>
-      <Spring />
+      <Spacer />
       {error && <Typography sx={{ color: "rust" }}>{error.message}</Typography>}
       {crawl.state === "paused" ? (
         <Button variant="contained" disabled={resume.isPending} onClick={() => resume.mutate()}>
@@ -136,7 +137,7 @@ function Heading({ crawl }: { crawl: Crawl }) {
           {crawl.scope === "whole" ? "See where pages stop" : "See what was found"}
         </Button>
       )}
-    </Beside>
+    </Inline>
   );
 }
 
@@ -167,7 +168,7 @@ function Facts({ crawl }: { crawl: Crawl }) {
     ...(progress.seconds_left !== null ? [["left, about", duration(progress.seconds_left)] as [string, string]] : []),
   ];
   return (
-    <Beside component="dl" gap={5} align="stretch" m={0}>
+    <Inline component="dl" gap={5} align="stretch" m={0}>
       {facts.map(([name, value]) => (
         <Box key={name} sx={{ display: "flex", flexDirection: "column-reverse" }}>
           <Typography component="dt" variant="body2" color="textSecondary">
@@ -178,7 +179,7 @@ function Facts({ crawl }: { crawl: Crawl }) {
           </Box>
         </Box>
       ))}
-    </Beside>
+    </Inline>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { useAddress } from "../../../kit/address";
@@ -29,9 +29,9 @@ export default function Live() {
     );
   }
   return (
-    <Stacked gap={3} narrow px={2.5} py={1.5}>
+    <Stack spacing={3} sx={{ px: 2.5, py: 1.5 }}>
       <CrawlNow key={newest.id} crawl={newest} />
       <AllCrawls crawls={crawls.data} />
-    </Stacked>
+    </Stack>
   );
 }

@@ -1,4 +1,4 @@
-import { Beside } from "../../../kit/pieces";
+import { Inline } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
@@ -35,10 +35,10 @@ export function StatusMix({ progress }: { progress: Schemas["Progress"] }) {
       </Box>
       <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 1, display: "flex", gap: 3, flexWrap: "wrap" }}>
         {seen.map((part) => (
-          <Beside component="li" key={part.name} gap={0.75}>
+          <Inline component="li" key={part.name} gap={0.75}>
             <Sign state={part.state} size={14} />
             <strong>{count(part.value)}</strong> {part.name}
-          </Beside>
+          </Inline>
         ))}
       </Box>
     </Box>

@@ -1,4 +1,4 @@
-import { Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Inline, Quiet, Wrong } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import { ApiError } from "../../../api/client";
 import { moment } from "../../../kit/format";
@@ -23,7 +23,7 @@ export function Repeating() {
       />
       {fields.repeats && (
         <>
-          <Beside align="stretch">
+          <Inline align="stretch">
             {USUAL.map(([words, cron]) => (
               <Button
                 key={cron}
@@ -33,7 +33,7 @@ export function Repeating() {
                 {words}
               </Button>
             ))}
-          </Beside>
+          </Inline>
           <InColumns>
             <Text name="cron" label="Cron line" help="Minute, hour, day, month, day of week." />
             <Text name="time_zone" label="Time zone" help="Such as Europe/Lisbon." />

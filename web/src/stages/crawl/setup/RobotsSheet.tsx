@@ -1,4 +1,5 @@
-import { Beside, Columns, Mono, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Inline, Columns, Mono } from "../../../kit/pieces";
 import { MONO } from "../../../theme";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -32,15 +33,15 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
   });
 
   return (
-    <Stacked gap={2} narrow px={2.5} py={2}>
-      <Beside align="baseline">
+    <Stack spacing={2} sx={{ px: 2.5, py: 2 }}>
+      <Inline align="baseline">
         <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
           Try robots.txt
         </Typography>
         <Button variant="outlined" onClick={close}>
           Close
         </Button>
-      </Beside>
+      </Inline>
       <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={2}>
         <TextField
           label="The file"
@@ -63,7 +64,7 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
           slotProps={CODE}
         />
       </Columns>
-      <Beside gap={1.5} align="start">
+      <Inline gap={1.5} align="start">
         <TextField
           label="Agent token"
           value={agent}
@@ -76,14 +77,14 @@ function RobotsForm({ site, close }: { site: Site | undefined; close: () => void
         <Button variant="outlined" disabled={!start || live.isPending} onClick={() => live.mutate()}>
           Fetch the live file and try it
         </Button>
-      </Beside>
+      </Inline>
       {error && (
         <Alert severity="error" variant="outlined">
           {error.message}
         </Alert>
       )}
       {answer && <Result trial={answer} />}
-    </Stacked>
+    </Stack>
   );
 }
 

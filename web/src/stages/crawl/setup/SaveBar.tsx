@@ -1,4 +1,4 @@
-import { Spring } from "../../../kit/pieces";
+import { Spacer } from "../../../kit/pieces";
 import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
@@ -36,7 +36,7 @@ export function SaveBar({ setup, site }: { setup: ReturnType<typeof useSetup>; s
           Saved.
         </Typography>
       )}
-      <Spring />
+      <Spacer />
       <DeleteSite site={site} disabled={busy || !!running} />
     </BottomBar>
   );

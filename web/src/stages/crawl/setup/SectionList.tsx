@@ -1,4 +1,4 @@
-import { Beside, CutOff, Spring } from "../../../kit/pieces";
+import { Inline, CutOff, Spacer } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Collapse from "@mui/material/Collapse";
@@ -16,15 +16,15 @@ export function SectionList({ heading, problem }: Props) {
   const all = open.length === SECTIONS.length;
   return (
     <>
-      <Beside gap={0} align="baseline" mb={0.5}>
+      <Inline gap={0} align="baseline" mb={0.5}>
         <Typography variant="h1" component="h2">
           {heading}
         </Typography>
-        <Spring />
+        <Spacer />
         <Button onClick={() => setOpen(all ? [] : SECTIONS.map((section) => section.id))}>
           {all ? "Close all" : "Open all"}
         </Button>
-      </Beside>
+      </Inline>
       {SECTIONS.map((section) => {
         const wrong = section.names.some((name) => problem(name));
         return (

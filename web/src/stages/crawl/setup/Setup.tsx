@@ -26,7 +26,8 @@ function SetupForm({ site }: { site: Site }) {
   const [pasted, paste] = useState("");
   const trial = useScopeTrial(setup.fields, pasted, site.id);
   const typed = trial.data?.problems ?? [];
-  // What was wrong when it was saved counts until it is saved again; what is wrong as it is typed is told at once, but for what is still empty.
+  // What was wrong when it was saved counts until it is saved again; what is wrong as it is typed is told at once, but
+  // for what is still empty.
   const problem = (name: string) =>
     setup.error?.forField(name) ||
     typed.find((one) => one.field === name && setup.fields.start_urls !== "")?.message ||

@@ -1,4 +1,4 @@
-import { Beside, Columns, Mono, Quiet, Spring } from "../../../kit/pieces";
+import { Inline, Columns, Mono, Quiet, Spacer } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
@@ -48,17 +48,17 @@ export function Trial({ rows, patterns, known, wrong, pasted, paste }: Props) {
       {wrong ? <Quiet>Mend what is wrong in the settings; then URLs can be tried on them.</Quiet> : <span />}
       <Patterns patterns={patterns} known={known} />
       {rows.length > 0 ? (
-        <Beside role="status" gap={2}>
+        <Inline role="status" gap={2}>
           <span>
             <strong>{count(taken)}</strong> of {counted(rows.length, "URL")} would be fetched
           </span>
-          <Spring />
+          <Spacer />
           <FormControlLabel
             sx={{ mr: 0 }}
             control={<Switch size="small" checked={leftOnly} onChange={(_, on) => setLeftOnly(on)} />}
             label="not fetched only"
           />
-        </Beside>
+        </Inline>
       ) : (
         <span />
       )}
@@ -97,7 +97,8 @@ function Patterns({ patterns, known }: { patterns: Pattern[]; known: number }) {
               )}
               {known > 0 && (
                 <Box component="span" sx={{ color: none ? "rust" : "text.secondary" }}>
-                  {`, ${FIELDS[one.field] ?? one.field}: ${none ? "matches no known URL" : `${counted(one.matches, "known URL")}`}`}
+                  {`, ${FIELDS[one.field] ?? one.field}: `}
+                  {none ? "matches no known URL" : counted(one.matches, "known URL")}
                 </Box>
               )}
             </span>

@@ -1,4 +1,4 @@
-import { Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -94,17 +94,17 @@ export function Fetched() {
   return (
     <>
       <InColumns>
-        <Stacked gap={0.5}>
+        <Stack spacing={0.5}>
           <Flag name="pdfs" label="PDFs" help="with title and number of words" />
           <Flag name="images" label="Images" help="status, type and size" />
           <Flag name="scripts" label="Scripts" />
           <Flag name="styles" label="Stylesheets" />
-        </Stacked>
-        <Stacked gap={0.5} start>
+        </Stack>
+        <Stack spacing={0.5}>
           <Flag name="check_external" label="Links to other hosts" help="only whether they answer" />
           <Flag name="follow_nofollow" label="Follow nofollow links, too" />
           <Flag name="read_sitemaps" label="Sitemaps" help="of robots.txt, else at the usual addresses" />
-        </Stacked>
+        </Stack>
       </InColumns>
       <RenderingChoice />
       <Text name="sitemaps" label="Further sitemaps" rows={1} help="Addresses, one a line." />

@@ -3,7 +3,7 @@ import Chip from "@mui/material/Chip";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Apart, Beside, Quiet } from "../../../kit/pieces";
+import { Apart, Inline, Quiet } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 const SHOWN = 6;
@@ -17,7 +17,7 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   };
   return (
     <Part title="To be found for" level="h2">
-      <Beside gap={0.75} align="stretch" wrap mb={1}>
+      <Inline gap={0.75} align="stretch" wrap mb={1}>
         {sheet.phrases.map((phrase) => (
           <Chip
             key={phrase}
@@ -27,8 +27,8 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
           />
         ))}
         {sheet.phrases.length === 0 && <Quiet component="span">No phrase yet.</Quiet>}
-      </Beside>
-      <Beside
+      </Inline>
+      <Inline
         component="form"
         align="stretch"
         onSubmit={(event) => {
@@ -40,7 +40,7 @@ export function Aims({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
         <Button type="submit" disabled={text.trim() === ""}>
           Add
         </Button>
-      </Beside>
+      </Inline>
       {sheet.proposed.slice(0, SHOWN).map((one) => (
         <Apart key={one.phrase} mt={0.5}>
           <Button size="small" sx={{ py: 0, px: 0.5, minWidth: 0 }} onClick={() => add(one.phrase)}>

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
-import { Apart, Beside, Columns, Quiet } from "../../../kit/pieces";
+import { Apart, Inline, Columns, Quiet } from "../../../kit/pieces";
 
 type Props = { told: Schemas["BestPages"]; own: string; chosen: string[]; add: (urls: string[]) => void };
 
@@ -12,12 +12,12 @@ export function BestPages({ told, own, chosen, add }: Props) {
   return (
     <Columns of="minmax(0, 2fr) minmax(0, 1fr)" gap={3} mb={1.5}>
       <Box>
-        <Beside>
+        <Inline>
           <Quiet component="span">The best pages by {told.index}.</Quiet>
           <Button size="small" disabled={open.length === 0} onClick={() => add(open)}>
             Hold against all of other sites
           </Button>
-        </Beside>
+        </Inline>
         {told.results.map((one) => (
           <Apart key={one.url} mb={0.5}>
             <Button

@@ -4,7 +4,7 @@ import TextField from "@mui/material/TextField";
 import { BringFile } from "../../../kit/BringFile";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Apart, Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Unready } from "../../../kit/Unready";
 import { type BusinessFacts as Told, type Fact, useBusinessFacts } from "./useBusinessFacts";
@@ -31,7 +31,7 @@ export function BusinessFacts({ site }: { site: number }) {
           {work.fix.data.id} is made: it stands under Plan, Workplan.
         </Alert>
       )}
-      <Beside gap={1.5} wrap mb={2}>
+      <Inline gap={1.5} wrap mb={2}>
         <Quiet component="span">
           By structured data of {counted(told.pages.length, "page")}, and {counted(told.listings.length, "list")}{" "}
           elsewhere.
@@ -53,7 +53,7 @@ export function BusinessFacts({ site }: { site: number }) {
         <Button variant="outlined" disabled={work.fix.isPending} onClick={() => work.fix.mutate()}>
           Make a fix for the pages
         </Button>
-      </Beside>
+      </Inline>
       {told.facts.map((fact) => (
         <OneFact
           key={fact.fact}

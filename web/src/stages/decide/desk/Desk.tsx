@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { count, counted } from "../../../kit/format";
-import { Apart, Beside, Filled, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Inline, Filled, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -41,7 +41,7 @@ function Pages({ pages, text, setText, choose }: Pick<DeskList, "pages" | "text"
   if (pages.state !== "ready") return <Unready screen={pages} />;
   return (
     <>
-      <Beside gap={2} px={2.5} pb={1}>
+      <Inline gap={2} px={2.5} pb={1}>
         <TextField
           label="Address or title"
           value={text}
@@ -51,7 +51,7 @@ function Pages({ pages, text, setText, choose }: Pick<DeskList, "pages" | "text"
         <Quiet component="span">
           Pages by what they could gain: those that are nearly on the first page of results for much that is searched.
         </Quiet>
-      </Beside>
+      </Inline>
       <Scroll tabIndex={0} role="region" aria-label="Pages to work on">
         <Roomy label="Pages to work on" columns={COLUMNS}>
           {pages.data.pages.map((page) => (
@@ -73,7 +73,8 @@ function Row({ page, open }: { page: WorthPage; open: () => void }) {
       </td>
       <td>
         {page.near_queries > 0
-          ? `${counted(page.near_queries, "query", "queries")} nearly on the first page, shown ${counted(page.near_impressions, "time")}`
+          ? `${counted(page.near_queries, "query", "queries")} nearly on the first page, shown ` +
+            counted(page.near_impressions, "time")
           : "–"}
       </td>
       <td>{count(page.impressions ?? 0)}</td>

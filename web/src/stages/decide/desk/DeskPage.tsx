@@ -2,7 +2,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { moment } from "../../../kit/format";
-import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
+import { Inline, Quiet, Spacer, Whole } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { UrlText } from "../../../kit/UrlText";
@@ -59,13 +59,13 @@ export function DeskPage({ site, url, close }: { site: number; url: string; clos
 function Toolbar({ sheet, work, close }: { sheet: Sheet; work: DeskWork; close: () => void }) {
   const drafted = Object.keys(work.draft).length > 0;
   return (
-    <Beside gap={1.5} wrap px={2.5} py={1}>
+    <Inline gap={1.5} wrap px={2.5} py={1}>
       <Button onClick={close}>All pages</Button>
       <UrlText url={sheet.url} withHost />
       <Quiet component="span" small>
         {sheet.read_at ? `read ${moment(sheet.read_at)}` : "as the newest crawl has it"}
       </Quiet>
-      <Spring />
+      <Spacer />
       <Quiet component="span" role="status">
         {work.keep.isPending ? "Keeping …" : drafted ? "The draft is kept." : "No draft yet."}
       </Quiet>
@@ -79,7 +79,7 @@ function Toolbar({ sheet, work, close }: { sheet: Sheet; work: DeskWork; close: 
       >
         Hand over
       </Button>
-    </Beside>
+    </Inline>
   );
 }
 

@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Apart, Beside, Columns, Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Inline, Columns, Quiet, Wrong } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
 type Item = Sheet["data"]["items"][number];
@@ -61,7 +61,7 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
               )}
             </Box>
           ))}
-          <Beside gap={1.5} my={1}>
+          <Inline gap={1.5} my={1}>
             {kinds.includes("LocalBusiness") && (
               <TextField
                 select
@@ -87,7 +87,7 @@ export function MarkedUp({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
               Write it into the draft
             </Button>
             {work.markUp.error && <Wrong>{work.markUp.error.message}</Wrong>}
-          </Beside>
+          </Inline>
           {text !== "" && (
             <TextField
               label="JSON-LD to be added"

@@ -4,7 +4,9 @@ import { Part } from "../../../kit/parts";
 import { Quiet } from "../../../kit/pieces";
 import type { DeskWork, Sheet } from "./useDeskPage";
 
-/** The page as it is read, to be written over: title, description, headings, text, and the texts that stand for images. */
+/**
+ * The page as it is read, to be written over: title, description, headings, text, and the texts that stand for images.
+ */
 export function Paper({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   const { page } = sheet;
   const { draft, write } = work;

@@ -6,7 +6,7 @@ import { useState } from "react";
 import { BringFile } from "../../../kit/BringFile";
 import { bytes, count, moment } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Inline, Quiet, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { BestPages } from "./BestPages";
 import type { DeskWork, Sheet } from "./useDeskPage";
@@ -29,7 +29,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
   const add = (more: string[]) => work.keep.mutate({ rivals: [...new Set([...sources, ...more])] });
   return (
     <Part title="Against rivals" level="h2">
-      <Beside gap={1.5} wrap mb={1}>
+      <Inline gap={1.5} wrap mb={1}>
         {sheet.phrases.length > 0 && (
           <>
             <TextField
@@ -75,7 +75,7 @@ export function Rivals({ sheet, work }: { sheet: Sheet; work: DeskWork }) {
             ? `Fetching, ${work.running?.done ?? 0} of ${work.running?.total ?? sources.length + 1} …`
             : "Fetch page and rivals"}
         </Button>
-      </Beside>
+      </Inline>
       {work.best.data && <BestPages told={work.best.data} own={sheet.url} chosen={sources} add={add} />}
       {sheet.rivals.length > 0 && (
         <Roomy label="Rivals" columns={COLUMNS}>

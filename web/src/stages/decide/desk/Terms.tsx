@@ -3,11 +3,11 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { count } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Toggles } from "../../../kit/Toggles";
 import type { Sheet } from "./useDeskPage";
-import { COMPACT, ELEMENTS, ORDERS, percent, stand, type Order, type Size, useTerms } from "./useTerms";
+import { amongRivals, COMPACT, ELEMENTS, ORDERS, percent, stand, type Order, type Size, useTerms } from "./useTerms";
 
 /** The terms of the page, where they stand, and how much of its words they are, beside the rivals'. */
 export function Terms({ sheet }: { sheet: Sheet }) {
@@ -15,7 +15,7 @@ export function Terms({ sheet }: { sheet: Sheet }) {
     useTerms(sheet);
   return (
     <Part title="Terms" level="h2">
-      <Beside gap={1.5} wrap mb={1}>
+      <Inline gap={1.5} wrap mb={1}>
         <TextField label="Term" value={text} onChange={(event) => setText(event.target.value)} sx={{ width: 180 }} />
         <Toggles<Size>
           choices={[
@@ -38,9 +38,9 @@ export function Terms({ sheet }: { sheet: Sheet }) {
           {drawn ? "As a table" : "Drawn by weight"}
         </Button>
         <Quiet component="span">{count(total)} terms</Quiet>
-      </Beside>
+      </Inline>
       {drawn ? (
-        <Beside align="baseline" wrap>
+        <Inline align="baseline" wrap>
           {rows.map((one) => (
             <Box
               key={one.term}
@@ -51,7 +51,7 @@ export function Terms({ sheet }: { sheet: Sheet }) {
               {one.term}
             </Box>
           ))}
-        </Beside>
+        </Inline>
       ) : (
         <Roomy label="Terms" columns={["Term", ...ELEMENTS.map(([, name]) => name), "Of all words", "Rivals", ""]}>
           {rows.map((one) => (
@@ -64,11 +64,7 @@ export function Terms({ sheet }: { sheet: Sheet }) {
                 </td>
               ))}
               <td>{percent(one.share)}</td>
-              <td>
-                {one.rivals
-                  ? `${one.rivals.used_by} use it, ${percent(one.rivals.median)} (${percent(one.rivals.low)} to ${percent(one.rivals.high)})`
-                  : ""}
-              </td>
+              <td>{one.rivals ? amongRivals(one.rivals) : ""}</td>
               <td>{stand(one)}</td>
             </tr>
           ))}

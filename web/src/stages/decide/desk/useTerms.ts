@@ -53,6 +53,10 @@ export function narrowed(terms: Term[], text: string, size: number, order: Order
 
 export const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
 
+/** How many rivals use a term, and how much of their words it is. */
+export const amongRivals = ({ used_by, median, low, high }: NonNullable<Term["rivals"]>) =>
+  `${used_by} use it, ${percent(median)} (${percent(low)} to ${percent(high)})`;
+
 /** How the page stands to its rivals. */
 export function stand({ share, rivals }: Pick<Term, "share" | "rivals">) {
   if (!rivals) return "";

@@ -1,4 +1,5 @@
-import { Beside, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Inline } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -33,7 +34,7 @@ function Choose({ site }: { site: number }) {
     ? "Each page names its own: the parts that the stars capture are filled in."
     : `<link rel="canonical" href="${target}">\nand for what is no HTML\nLink: <${target}>; rel="canonical"`;
   return (
-    <Stacked gap={1.5}>
+    <Stack spacing={1.5}>
       <TextField
         label="Page, or pattern of pages"
         placeholder="http://www.example.test/*/print"
@@ -55,7 +56,7 @@ function Choose({ site }: { site: number }) {
         </Box>
       )}
       <TextField label="Why" value={note} onChange={(event) => setNote(event.target.value)} />
-      <Beside gap={1.5}>
+      <Inline gap={1.5}>
         <Button
           variant="contained"
           disabled={page.trim() === "" || target.trim() === "" || decide.isPending}
@@ -74,7 +75,7 @@ function Choose({ site }: { site: number }) {
           Choose it
         </Button>
         <WhyNot error={decide.error} />
-      </Beside>
-    </Stacked>
+      </Inline>
+    </Stack>
   );
 }

@@ -1,4 +1,4 @@
-import { Apart, Beside, Clipped, Columns, Narrow, Scroll } from "../../../kit/pieces";
+import { Apart, Inline, Clipped, Columns, Narrow, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -27,7 +27,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
   const steps = [...new Set(groups.map((one) => one.step))];
   return (
     <Scroll>
-      <Beside gap={0} align="stretch" between mb={1}>
+      <Inline gap={0} align="stretch" between mb={1}>
         <Typography color="textSecondary">
           {total === 0
             ? decided
@@ -42,7 +42,7 @@ export function DirectiveList({ crawl }: { crawl: Crawl }) {
             href: `/api/crawls/${crawl.id}/directives.${format}`,
           }))}
         />
-      </Beside>
+      </Inline>
       {steps.map((step) => (
         <Apart component="section" key={step} aria-label={STEPS[step]} mb={2.5}>
           <Typography variant="h2" sx={{ borderBottom: "2px solid", borderColor: "iron", pb: 0.5 }}>

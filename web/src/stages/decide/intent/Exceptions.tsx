@@ -1,4 +1,5 @@
-import { Beside, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Inline } from "../../../kit/pieces";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -45,7 +46,7 @@ function BringList({ site }: { site: number }) {
       { onSuccess: () => setText("") },
     );
   return (
-    <Stacked gap={1.5}>
+    <Stack spacing={1.5}>
       <TextField
         label="URLs or patterns, one a line"
         multiline
@@ -69,12 +70,12 @@ function BringList({ site }: { site: number }) {
         ))}
       </TextField>
       <TextField label="Why" value={note} onChange={(event) => setNote(event.target.value)} />
-      <Beside gap={1.5}>
+      <Inline gap={1.5}>
         <Button variant="contained" disabled={lines.length === 0 || decide.isPending} onClick={save}>
           Decide for {counted(lines.length, "line")}
         </Button>
         <WhyNot error={decide.error} />
-      </Beside>
-    </Stacked>
+      </Inline>
+    </Stack>
   );
 }

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { counted } from "../../../kit/format";
-import { Beside, Quiet, Spring } from "../../../kit/pieces";
+import { Inline, Quiet, Spacer } from "../../../kit/pieces";
 import { type Span, spanChoices } from "../../../kit/spans";
 import { Toggles } from "../../../kit/Toggles";
 import { GroupTable } from "./GroupTable";
@@ -30,7 +30,7 @@ export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) 
       }}
     >
       <Box sx={{ overflow: "auto", pl: 2.5, pr: 2 }}>
-        <Beside gap={1.5} align="baseline" mb={0.5}>
+        <Inline gap={1.5} align="baseline" mb={0.5}>
           {proposals.length > 0 && (
             <span>
               {counted(proposals.length - pages.length, "group")} and{" "}
@@ -48,14 +48,14 @@ export function GroupDecisions({ site, crawl }: { site: number; crawl: Crawl }) 
                 : `Take the ${sure.length} that are sure as drafts`}
             </Button>
           )}
-          <Spring />
+          <Spacer />
           {spans.length > 0 && (
             <>
               <Quiet component="span">Clicks and impressions of</Quiet>
               <Toggles<Span> choices={spans} value={span} choose={setSpan} choiceSx={{ py: 0, px: 1 }} />
             </>
           )}
-        </Beside>
+        </Inline>
         <GroupTable groups={groups} proposals={proposals} span={span} intent={intent} />
       </Box>
       <WhatWouldChange intent={intent} judging={crawl.judged_again} />

@@ -1,4 +1,5 @@
-import { Apart, Beside, Columns, PlainList, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Apart, Inline, Columns, PlainList } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -16,7 +17,10 @@ import { useDraft } from "./useDraft";
 
 type Draft = Schemas["RobotsDraft"];
 
-/** A robots.txt as it might be: what each line means, how it differs from the file that is there, and what it would change. */
+/**
+ * A robots.txt as it might be: what each line means, how it differs from the file that is there, and what it would
+ * change.
+ */
 export function RobotsDraft({ site, crawl }: { site: number; crawl: Crawl }) {
   const { search, change, origins } = useRobotsDraft({ crawl });
   if (origins.state !== "ready") return <Unready screen={origins} />;
@@ -60,7 +64,7 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
             htmlInput: { style: { fontFamily: MONO, fontSize: 12.5 } },
           }}
         />
-        <Beside mt={1}>
+        <Inline mt={1}>
           <Button
             variant="contained"
             disabled={text === null || decide.isPending}
@@ -74,13 +78,13 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
             Keep the draft
           </Button>
           <Button onClick={() => setText(draft.live ?? "")}>Begin with the file</Button>
-        </Beside>
+        </Inline>
         {decide.error && <Box role="alert">{decide.error.message}</Box>}
       </Part>
       <Part level="h2" title="What it means">
         <Meaning draft={draft} />
       </Part>
-      <Stacked gap={2} start>
+      <Stack spacing={2}>
         <Part level="h2" title={`For ${draft.agent}, of all URLs known`}>
           <Hidden draft={draft} />
           <Changed what="become blocked" change={draft.shut} />
@@ -90,7 +94,7 @@ function Editor({ site, crawl, origin }: { site: number; crawl: Crawl; origin: s
           <RobotsNow key={origin} crawl={crawl} origin={origin} use={setText} />
           <Difference difference={draft.difference} />
         </Part>
-      </Stacked>
+      </Stack>
     </Columns>
   );
 }

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import { count, counted } from "../../../kit/format";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import type { useIntent } from "./useIntent";
 import { useVisited } from "./useVisited";
@@ -18,7 +18,7 @@ export function Visited({ group, visited, intent }: Props) {
         <strong>{counted(visited, "page")} of it bring visits.</strong> They stay, each as an exception, unless you tick
         them off:
         {pages.map((page) => (
-          <Beside key={page.url_id}>
+          <Inline key={page.url_id}>
             <FormControlLabel
               control={<Checkbox size="small" checked={stays(page.url)} onChange={(_, on) => set(page.url, on)} />}
               label={<SiteUrl url={page.url} />}
@@ -26,7 +26,7 @@ export function Visited({ group, visited, intent }: Props) {
             <Quiet component="span">
               {counted(page.clicks ?? 0, "click")}, {count(page.impressions ?? 0)} impressions
             </Quiet>
-          </Beside>
+          </Inline>
         ))}
         {visited > pages.length && pages.length > 0 && (
           <Quiet>and {count(visited - pages.length)} more, which stay</Quiet>

@@ -1,4 +1,4 @@
-import { Beside, Clipped, Quiet } from "../../../kit/pieces";
+import { Inline, Clipped, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -98,14 +98,14 @@ export function WhatWouldChange({ intent, judging }: { intent: ReturnType<typeof
         onChange={(event) => setNote(event.target.value)}
         sx={{ mt: 2 }}
       />
-      <Beside align="stretch" mt={1}>
+      <Inline align="stretch" mt={1}>
         <Button variant="contained" disabled={drafted === 0 || decide.isPending} onClick={() => void save()}>
           {drafted > 0 ? `Decide ${counted(drafted, "draft")}` : "Decide"}
         </Button>
         <Button disabled={drafted === 0} onClick={forget}>
           Forget drafts
         </Button>
-      </Beside>
+      </Inline>
       <Box role="status" sx={{ mt: 1, color: decide.error ? "rust" : "text.secondary", fontSize: 12 }}>
         {decide.error?.message ??
           (judging

@@ -1,4 +1,4 @@
-import { Beside, Columns, Mono, Quiet } from "../../../kit/pieces";
+import { Inline, Columns, Mono, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
@@ -36,7 +36,7 @@ export function Codes({ codes }: { codes: LanguagesData["codes"] }) {
               <td className="number">{count(one.pages)}</td>
               <Box component="td" sx={{ "&&": { whiteSpace: "normal" } }}>
                 {one.reason !== null && (
-                  <Beside gap={0.75} align="stretch">
+                  <Inline gap={0.75} align="stretch">
                     <Sign state="weakens" />
                     <span>
                       {one.reason}
@@ -46,7 +46,7 @@ export function Codes({ codes }: { codes: LanguagesData["codes"] }) {
                         </>
                       )}
                     </span>
-                  </Beside>
+                  </Inline>
                 )}
               </Box>
               <td>

@@ -1,4 +1,4 @@
-import { Apart, Beside, Clipped, Column, Mono, Quiet } from "../../../kit/pieces";
+import { Apart, Inline, Clipped, Column, Mono, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
@@ -31,12 +31,12 @@ export function Layout({ languages }: { languages: LanguagesData }) {
               <Apart component="dd" m={0}>
                 {Object.entries(places).map(([place, pages]) => (
                   <Apart key={place} mb={0.5}>
-                    <Beside gap={0} align="stretch" between>
+                    <Inline gap={0} align="stretch" between>
                       <Mono component="span" size={12}>
                         {place}
                       </Mono>
                       {counted(pages, "page")}
-                    </Beside>
+                    </Inline>
                     <Box
                       aria-hidden
                       sx={{ height: 5, width: `${Math.max(Math.sqrt(pages / most) * 100, 1)}%`, bgcolor: "moss" }}

@@ -1,4 +1,4 @@
-import { Apart, Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Wrong } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -20,12 +20,12 @@ export function Matrix({ site, crawl, first }: { site: number; crawl: Crawl; fir
   const { rows, columns, pages, decision, notes } = matrix.data;
   return (
     <Box sx={{ overflow: "auto", px: 2.5, py: 1.5, bgcolor: "background.paper" }}>
-      <Beside gap={1.5} align="baseline" mb={1}>
+      <Inline gap={1.5} align="baseline" mb={1}>
         <Quiet>A row names the columns; two pages must name each other, or neither counts.</Quiet>
         <Button sx={{ ml: "auto" }} variant="outlined" onClick={() => setEditing(!editing)}>
           {editing ? "As it is" : "Change the pages"}
         </Button>
-      </Beside>
+      </Inline>
       <Box sx={{ overflowX: "auto" }}>
         <Box
           component="table"

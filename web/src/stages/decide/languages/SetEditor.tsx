@@ -1,4 +1,4 @@
-import { Apart, Beside, Quiet, Wrong } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -77,7 +77,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
             {lines.data[form]}
           </Box>
         )}
-        <Beside mt={1}>
+        <Inline mt={1}>
           <Button
             variant="contained"
             disabled={!enough || decide.isPending || (decision !== null && !editing)}
@@ -103,7 +103,7 @@ export function SetEditor({ site, crawl, pages, decision, editing }: Props) {
               </Quiet>
             )
           )}
-        </Beside>
+        </Inline>
       </Part>
     </Apart>
   );

@@ -4,6 +4,9 @@ import { counted } from "../../../kit/format";
 import { FileLinks } from "../../../kit/FileLinks";
 import type { LanguagesData } from "./types";
 
+const fileOf = (crawl: number, form: string, host: string) =>
+  `/api/crawls/${crawl}/languages/${form}?${new URLSearchParams({ missing: "true", host })}`;
+
 /** What the pages of each host don't carry yet, as files for those who run it. */
 export function StillToAdd({ crawl, languages }: { crawl: Crawl; languages: LanguagesData }) {
   if (languages.to_add.length === 0) return null;
@@ -20,7 +23,7 @@ export function StillToAdd({ crawl, languages }: { crawl: Crawl; languages: Lang
               ["CSV", "csv"],
             ].map(([name, form]) => ({
               name: name ?? "",
-              href: `/api/crawls/${crawl.id}/languages/${form}?${new URLSearchParams({ missing: "true", host: one.host })}`,
+              href: fileOf(crawl.id, form ?? "", one.host),
             }))}
           />
         </Box>

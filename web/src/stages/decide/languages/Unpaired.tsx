@@ -1,4 +1,4 @@
-import { Beside, Columns, Narrow, PlainList, Quiet } from "../../../kit/pieces";
+import { Inline, Columns, Narrow, PlainList, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -28,11 +28,12 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
   return (
     <Box sx={WITH_ASIDE}>
       <Narrow>
-        <Beside mb={1}>
+        <Inline mb={1}>
           <Quiet role="status">
             {open.length === 0
               ? "No further pages seem to belong together."
-              : `${counted(open.length, "set of pages seems", "sets of pages seem")} to belong together and don't all name each other.`}
+              : `${counted(open.length, "set of pages seems", "sets of pages seem")} to belong together ` +
+                "and don't all name each other."}
           </Quiet>
           <WhyNot error={decide.error} />
           <Button
@@ -57,7 +58,7 @@ export function Unpaired({ site, languages }: { site: number; languages: Languag
           >
             Confirm {counted(chosen.length, "set")}
           </Button>
-        </Beside>
+        </Inline>
         <PlainList aria-label="Pages that seem to belong together">
           {open.map((one) => (
             <Columns component="li" key={keyOf(one)} of="28px minmax(0, 1fr) 240px" across={1} ruled py={0.75}>

@@ -3,7 +3,10 @@ type Known = { code: string; name: string; kind: "language" | "country" };
 
 const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 
-/** Languages of two letters and countries of two letters, as far as the browser's tables (Unicode CLDR) have names for them. */
+/**
+ * Languages of two letters and countries of two letters, as far as the browser's tables (Unicode CLDR) have names for
+ * them.
+ */
 export function knownCodes(): Known[] {
   const languages = new Intl.DisplayNames(undefined, { type: "language", fallback: "none" });
   const countries = new Intl.DisplayNames(undefined, { type: "region", fallback: "none" });

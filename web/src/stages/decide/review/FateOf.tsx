@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import InputBase from "@mui/material/InputBase";
 import { useState } from "react";
 import { valueOf, type Values } from "../../../kit/decisions";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import { type Fate, FATES, type Row } from "./useReview";
 
 type Props = { row: Row; decide: (row: Row, value: Values["review"] | null, note: string) => void };
@@ -21,7 +21,7 @@ export function FateOf({ row, decide }: Props) {
     if (!goesElsewhere(next)) decide(row, next === "" ? null : { fate: next }, "");
   };
   return (
-    <Beside gap={0.5} wrap>
+    <Inline gap={0.5} wrap>
       <select
         aria-label={`What becomes of ${row.url}`}
         value={fate}
@@ -49,6 +49,6 @@ export function FateOf({ row, decide }: Props) {
         </Button>
       )}
       {row.decision && <Quiet small>{row.decision.made_by}</Quiet>}
-    </Beside>
+    </Inline>
   );
 }

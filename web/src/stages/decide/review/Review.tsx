@@ -8,7 +8,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { ExportMenu } from "../../../kit/ExportMenu";
 import { count, counted, share } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import { Apart, Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Spacer, Whole } from "../../../kit/pieces";
 import { Sign } from "../../../kit/signs/Sign";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
@@ -33,7 +33,7 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
   return (
     <Whole rows="auto auto minmax(0, 1fr)">
       <Title>Review</Title>
-      <Beside gap={1.5} wrap px={2.5} py={1}>
+      <Inline gap={1.5} wrap px={2.5} py={1}>
         <TextField
           select
           size="small"
@@ -52,12 +52,12 @@ function ReviewOf({ crawl }: { crawl: Crawl }) {
         </TextField>
         <strong>{counted(total, "page")}</strong>
         <Quiet component="span">those that meet least come first</Quiet>
-        <Spring />
+        <Spacer />
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}
         {total > from + PAGE && <Button onClick={() => change({ from: String(from + PAGE) })}>Further</Button>}
         <BringFile label="Bring decisions back" accept=".csv" read={(file) => bring.mutate(file)} />
         <ExportMenu path={`crawls/${crawl.id}/review`} query={group === undefined ? {} : { group }} />
-      </Beside>
+      </Inline>
       <Apart px={2.5}>
         <Yardsticks yardsticks={yardsticks} keep={(next) => measure.mutate(next)} />
         {error && <Alert severity="error">{error.message}</Alert>}

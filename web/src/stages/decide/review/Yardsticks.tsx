@@ -1,7 +1,8 @@
+import Stack from "@mui/material/Stack";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import columns from "../../../api/columns.json";
-import { Beside, Quiet, Stacked } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import type { Yardstick } from "./useReview";
 
 const NAMES: Record<string, string> = Object.fromEntries(columns.map((column) => [column.field, column.name]));
@@ -29,9 +30,9 @@ export function Yardsticks({ yardsticks, keep }: Props) {
   const set = (place: number, change: Partial<Yardstick>) =>
     setDrafts(drafts.map((one, at) => (at === place ? { ...one, ...change } : one)));
   return (
-    <Stacked gap={0.5} py={1}>
+    <Stack spacing={0.5} sx={{ py: 1 }}>
       {drafts.map((one, place) => (
-        <Beside key={place}>
+        <Inline key={place}>
           <select aria-label="Column" value={one.field} onChange={(event) => set(place, { field: event.target.value })}>
             {columns.map((column) => (
               <option key={column.field} value={column.field}>
@@ -77,9 +78,9 @@ export function Yardsticks({ yardsticks, keep }: Props) {
           <Button size="small" onClick={() => setDrafts(drafts.filter((_, at) => at !== place))}>
             Leave out
           </Button>
-        </Beside>
+        </Inline>
       ))}
-      <Beside align="stretch">
+      <Inline align="stretch">
         <Button
           size="small"
           onClick={() => setDrafts([...drafts, { field: "words", op: "at_least", value: 100, weight: 1 }])}
@@ -100,7 +101,7 @@ export function Yardsticks({ yardsticks, keep }: Props) {
         <Button size="small" onClick={() => setDrafts(null)}>
           As it was
         </Button>
-      </Beside>
-    </Stacked>
+      </Inline>
+    </Stack>
   );
 }

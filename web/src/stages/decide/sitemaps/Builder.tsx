@@ -1,4 +1,4 @@
-import { Beside, Column, Quiet, Wrong } from "../../../kit/pieces";
+import { Inline, Column, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { bytes, count, counted, moment } from "../../../kit/format";
@@ -13,7 +13,9 @@ import { useBuilder } from "./useBuilder";
 const MOST_GROUPS = 60;
 type Build = SitemapsData["builds"][number];
 
-/** A set of sitemaps from what should be indexed: how it shall be made, what it would list, and the files to download. */
+/**
+ * A set of sitemaps from what should be indexed: how it shall be made, what it would list, and the files to download.
+ */
 export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsData }) {
   const build = useBuilder(site);
   const newest = sitemaps.builds[0];
@@ -42,7 +44,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
       </Column>
       <Box sx={{ display: "grid", gap: 3, alignContent: "start", minWidth: 0 }}>
         <Part level="h2" title="What a set built now would list">
-          <Beside gap={2} mb={1}>
+          <Inline gap={2} mb={1}>
             <span>
               {listed === 0 ? (
                 "Nothing yet: decide first what should be indexed, under Intent."
@@ -61,7 +63,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
             >
               {newest?.state === "waiting" ? "Building …" : "Build the set"}
             </Button>
-          </Beside>
+          </Inline>
           <WhyNot error={build.error} />
           <Box
             component="ul"
@@ -69,7 +71,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
             sx={{ listStyle: "none", m: 0, p: 0, columnWidth: 220, columnGap: 3 }}
           >
             {outline.slice(0, MOST_GROUPS).map((one) => (
-              <Beside component="li" key={`${one.origin} ${one.group}`} align="stretch" between>
+              <Inline component="li" key={`${one.origin} ${one.group}`} align="stretch" between>
                 <Box
                   component="span"
                   sx={{
@@ -84,7 +86,7 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
                   {one.group}
                 </Box>
                 {count(one.urls)}
-              </Beside>
+              </Inline>
             ))}
           </Box>
           {outline.length > MOST_GROUPS && <Quiet>and {counted(outline.length - MOST_GROUPS, "smaller group")}</Quiet>}
@@ -97,15 +99,15 @@ export function Builder({ site, sitemaps }: { site: number; sitemaps: SitemapsDa
   );
 }
 
+const at = ({ host, name }: { host: string; name: string }) => ({ host, name });
+
 function Built({ site, build, newest }: { site: number; build: Build; newest: boolean }) {
   if (build.state === "waiting") return <Box role="status">A set is being built.</Box>;
   if (build.state === "failed") return <Wrong role="alert">The set couldn't be built: {build.message}</Wrong>;
+  const size = `${counted(build.urls, "URL")} in ${counted(build.files.length, "file")}`;
   return (
-    <Part
-      level="h2"
-      title={`Built ${moment(build.built_at ?? build.asked_at)}: ${counted(build.urls, "URL")} in ${counted(build.files.length, "file")}`}
-    >
-      <Beside gap={2}>
+    <Part level="h2" title={`Built ${moment(build.built_at ?? build.asked_at)}: ${size}`}>
+      <Inline gap={2}>
         <Button component="a" variant="outlined" href={`/api/sites/${site}/sitemaps/${build.id}.zip`} download>
           Download all, as they must lie on the servers
         </Button>
@@ -118,7 +120,7 @@ function Built({ site, build, newest }: { site: number; build: Build; newest: bo
             {build.robots_lines.join("\n")}
           </Box>
         )}
-      </Beside>
+      </Inline>
       {newest && (
         <Plain
           label="Files of the set"
@@ -133,7 +135,7 @@ function Built({ site, build, newest }: { site: number; build: Build; newest: bo
             <tr key={`${file.host} ${file.name}`}>
               <td>
                 <a
-                  href={`/api/sites/${site}/sitemaps/${build.id}/file?host=${encodeURIComponent(file.host)}&name=${encodeURIComponent(file.name)}`}
+                  href={`/api/sites/${site}/sitemaps/${build.id}/file?${new URLSearchParams(at(file))}`}
                   download
                   style={{ fontFamily: MONO, fontSize: 12 }}
                 >

@@ -1,4 +1,5 @@
-import { Columns, Quiet, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Columns, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -22,14 +23,17 @@ const CHOICES: [keyof SitemapPlan & ("by_group" | "packed" | "images" | "languag
 const REBUILDS = { by_hand: "when I say so", after_crawl: "after each crawl of the site", daily: "every day" };
 const FREQUENCIES = ["always", "hourly", "daily", "weekly", "monthly", "yearly", "never"];
 
-/** What the files carry and when they are built. Priority and changefreq are left out unless they are asked for: few heed them. */
+/**
+ * What the files carry and when they are built. Priority and changefreq are left out unless they are asked for: few
+ * heed them.
+ */
 export function Plan({ site, plan, groups }: { site: number; plan: SitemapPlan; groups: string[] }) {
   const [draft, setDraft] = useState(plan);
   const [hints, setHints] = useState(Object.keys(plan.priority).length + Object.keys(plan.changefreq).length > 0);
   const decide = useDecide(site);
   const changed = JSON.stringify(draft) !== JSON.stringify(plan);
   return (
-    <Stacked gap={0.5}>
+    <Stack spacing={0.5}>
       {CHOICES.map(([name, label]) => (
         <FormControlLabel
           key={name}
@@ -83,7 +87,7 @@ export function Plan({ site, plan, groups }: { site: number; plan: SitemapPlan; 
       >
         Keep the plan
       </Button>
-    </Stacked>
+    </Stack>
   );
 }
 

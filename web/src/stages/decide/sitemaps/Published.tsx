@@ -1,4 +1,4 @@
-import { Apart, Beside, Clipped, Column, Columns, Narrow, Quiet } from "../../../kit/pieces";
+import { Apart, Inline, Clipped, Column, Columns, Narrow, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -151,10 +151,10 @@ function Row({ crawl, file, depth, files }: RowProps) {
 function Changed({ change, one, many }: { change: Change; one: string; many: string }) {
   return (
     <Apart mt={1.5}>
-      <Beside>
+      <Inline>
         <Sign state={change.total === 0 ? "passes" : "weakens"} />
         <strong>{counted(change.total, one, many)}</strong>
-      </Beside>
+      </Inline>
       <Box sx={{ maxHeight: 220, overflow: "auto" }}>
         {change.rows.slice(0, 100).map((row) => (
           <Columns key={row.url_id} of="minmax(0, 1fr) auto" gap={1} align="baseline" pr={1}>

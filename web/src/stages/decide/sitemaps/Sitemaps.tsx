@@ -7,7 +7,9 @@ import { Published } from "./Published";
 import { useSitemaps } from "./useSitemaps";
 
 type View = "published" | "build" | "check";
-/** What the published sitemaps list against what they should; sets built from what should be indexed; any file checked. */
+/**
+ * What the published sitemaps list against what they should; sets built from what should be indexed; any file checked.
+ */
 export default function Sitemaps() {
   return (
     <Workbench<View>

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { count, counted } from "../../../kit/format";
-import { Beside, Quiet, Spring } from "../../../kit/pieces";
+import { Inline, Quiet, Spacer } from "../../../kit/pieces";
 import { ClassChoice } from "./ClassChoice";
 import type { LeftOut, LeftOutList } from "./useStanding";
 
@@ -15,7 +15,7 @@ export function Chosen({ list, tray, left }: Props) {
   const which = chosen.length > 0 ? { urls: chosen } : { class: tray.class ?? "" };
   const many = chosen.length > 0 ? `the ${count(chosen.length)} chosen` : `all ${count(waiting)}`;
   return (
-    <Beside gap={1.5} py={1}>
+    <Inline gap={1.5} py={1}>
       <Checkbox
         size="small"
         sx={{ p: 0, pl: 0.75 }}
@@ -29,7 +29,7 @@ export function Chosen({ list, tray, left }: Props) {
       <Quiet component="span">
         {counted(tray.urls, "URL")}, {count(tray.accepted)} dealt with
       </Quiet>
-      <Spring />
+      <Spacer />
       {waiting > 0 && tray.class !== null && (
         <>
           <ClassChoice
@@ -44,6 +44,6 @@ export function Chosen({ list, tray, left }: Props) {
           </Button>
         </>
       )}
-    </Beside>
+    </Inline>
   );
 }

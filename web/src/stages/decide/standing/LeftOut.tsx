@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Crawl } from "../../../api/client";
 import { count, counted, moment } from "../../../kit/format";
-import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
+import { Inline, Quiet, Spacer, Whole } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import { Chosen } from "./Chosen";
 import { LeftOutRows } from "./LeftOutRows";
@@ -19,13 +19,13 @@ export function LeftOut({ crawl }: { crawl: Crawl }) {
   const tray = shown.trays.find((one) => one.class === shown.class);
   return (
     <Whole rows="auto auto minmax(0, 1fr)">
-      <Beside gap={1.5} wrap px={2.5}>
+      <Inline gap={1.5} wrap px={2.5}>
         <Quiet component="span">
           {shown.sorted_at
             ? `Sorted ${moment(shown.sorted_at)}, ${shown.live ? "each URL looked at then" : "as the crawl saw them"}`
             : "Not sorted out yet: each URL is looked at first, as the crawler and at the site’s speed"}
         </Quiet>
-        <Spring />
+        <Spacer />
         <Button onClick={() => sort.mutate(false)} disabled={sort.isPending}>
           Sort by the crawl
         </Button>
@@ -40,7 +40,7 @@ export function LeftOut({ crawl }: { crawl: Crawl }) {
               : "Waiting for a worker …"
             : "Look at each now"}
         </Button>
-      </Beside>
+      </Inline>
       <Trays list={shown} open={open} />
       <Box sx={{ overflow: "auto", px: 2.5 }} tabIndex={0} role="region" aria-label="URLs of this class">
         {(sort.error ?? put.error ?? accept.error) && (
@@ -51,7 +51,7 @@ export function LeftOut({ crawl }: { crawl: Crawl }) {
             {counted(accept.data.decided, "URL")} decided, {counted(accept.data.marked, "URL")} marked as work to be
             done.
             {accept.data.open.length > 0 &&
-              ` ${counted(accept.data.open.length, "URL")} have no target yet: decide those under Routes.`}
+              ` ${counted(accept.data.open.length, "URL")} have no target yet: decide those under Redirects.`}
           </Alert>
         )}
         {tray && <Chosen list={shown} tray={tray} left={left} />}

@@ -5,7 +5,7 @@ import type { Crawl } from "../../../api/client";
 import { narrowed, useAddress } from "../../../kit/address";
 import type { Condition } from "../../../kit/conditions";
 import { count, counted, day } from "../../../kit/format";
-import { Apart, Beside, Columns, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Inline, Columns, Quiet, Scroll } from "../../../kit/pieces";
 import { STANDINGS } from "../../../kit/standings";
 import { Unready } from "../../../kit/Unready";
 import { changed } from "./change";
@@ -87,7 +87,7 @@ function FieldOf({ field, good = false }: { field: Field | undefined; good?: boo
       </div>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
         {field.groups.map((one) => (
-          <Beside component="li" key={one.group} align="stretch">
+          <Inline component="li" key={one.group} align="stretch">
             <Link
               to={to("read/ledger", narrowed(...conditions(field), { field: "group", op: "is", value: one.group }))}
             >
@@ -95,7 +95,7 @@ function FieldOf({ field, good = false }: { field: Field | undefined; good?: boo
             </Link>
             <span>{count(one.urls)}</span>
             <Quiet component="span">{one.change ? changed(one.change) : ""}</Quiet>
-          </Beside>
+          </Inline>
         ))}
       </Box>
     </Box>
@@ -107,17 +107,17 @@ function Groups({ groups, states }: Pick<StandingNow, "groups" | "states">) {
   const most = Math.max(1, ...groups.map((one) => one.urls));
   return (
     <Apart mt={3} mb={2}>
-      <Beside gap={2} align="stretch" wrap mb={1}>
+      <Inline gap={2} align="stretch" wrap mb={1}>
         {states.map((one) => (
-          <Beside key={one.state} gap={0.75}>
+          <Inline key={one.state} gap={0.75}>
             <Mark state={one.state} />
             <span>
               {STANDINGS[one.state]} {count(one.urls)}
             </span>
             <Quiet component="span">{one.change ? changed(one.change) : ""}</Quiet>
-          </Beside>
+          </Inline>
         ))}
-      </Beside>
+      </Inline>
       {groups.map((group) => (
         <Columns key={group.group} of="150px minmax(0, 1fr) 190px" gap={1.5} align="center" py={0.25}>
           <Link to={to("read/ledger", narrowed({ field: "group", op: "is", value: group.group }))}>{group.group}</Link>

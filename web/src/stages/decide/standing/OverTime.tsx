@@ -4,7 +4,7 @@ import { useTheme } from "@mui/material/styles";
 import type { Crawl } from "../../../api/client";
 import { count, counted, day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Apart, Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Scroll } from "../../../kit/pieces";
 import { STANDINGS } from "../../../kit/standings";
 import { Unready } from "../../../kit/Unready";
 import { bands, outline } from "./bands";
@@ -21,14 +21,14 @@ export function OverTime({ crawl }: { crawl: Crawl }) {
   const { days, growth } = history.data;
   return (
     <Scroll component="section" aria-label="Over time" tabIndex={0}>
-      <Beside gap={2} align="baseline">
+      <Inline gap={2} align="baseline">
         <Quiet>{group === undefined ? "All groups" : `Only ${group}`}</Quiet>
         {group !== undefined && (
           <Button size="small" onClick={() => choose(undefined)}>
             All groups
           </Button>
         )}
-      </Beside>
+      </Inline>
       {growth && (
         <Box component="p" sx={{ m: 0, my: 1, fontSize: 15 }}>
           What is in the index and brings no visits grew from {count(growth.from)} to {count(growth.to)} since{" "}
@@ -104,14 +104,14 @@ function Drawing({ history }: { history: StandingHistory }) {
           </g>
         ))}
       </svg>
-      <Beside gap={2} align="stretch" wrap mb={2}>
+      <Inline gap={2} align="stretch" wrap mb={2}>
         {states.map((state) => (
-          <Beside key={state} gap={0.75}>
+          <Inline key={state} gap={0.75}>
             <Mark state={state} /> {STANDINGS[state]}
-          </Beside>
+          </Inline>
         ))}
         <Quiet component="span">thick pegs: crawls; thin ones: decisions</Quiet>
-      </Beside>
+      </Inline>
     </Box>
   );
 }

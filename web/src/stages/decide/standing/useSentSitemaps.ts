@@ -6,9 +6,9 @@ import { asked } from "../../../kit/screen";
 /** The sitemaps that indexes were sent, and those that the site publishes besides. */
 export function useSentSitemaps(site: number, crawl: Crawl) {
   const queries = useQueryClient();
-  const sources = useQuery({
-    queryKey: ["sources", site],
-    queryFn: () => data(api.GET("/sites/{site}/sources", { params: { path: { site } } })),
+  const evidence = useQuery({
+    queryKey: ["evidence", site],
+    queryFn: () => data(api.GET("/sites/{site}/evidence", { params: { path: { site } } })),
   });
   const published = useQuery({
     queryKey: ["decide", "sitemaps", crawl.id, crawl.run],
@@ -20,9 +20,9 @@ export function useSentSitemaps(site: number, crawl: Crawl) {
         "sitemap_sent",
         api.POST("/sites/{site}/indexes/{index}/sitemaps", { params: { path: { site, index } }, body }),
       ),
-    onSettled: () => queries.invalidateQueries({ queryKey: ["sources", site] }),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["evidence", site] }),
   });
-  const sent = asked(sources, "the sitemaps");
+  const sent = asked(evidence, "the sitemaps");
   const indexes = sent.data?.indexes ?? [];
   const rows = indexes.flatMap((index) => index.sitemaps.map((one) => ({ ...one, index })));
   const known = new Set(rows.map((row) => row.url));

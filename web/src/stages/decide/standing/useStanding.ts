@@ -10,7 +10,7 @@ export type StandingHistory = Schemas["StandingHistory"];
 export type LeftOutList = Schemas["LeftOut"];
 export type Row = Schemas["LeftOutRow"];
 
-export const NO_EVIDENCE = "Nothing is known of any index yet. Connect one, or bring its files, under Crawl, Sources.";
+export const NO_EVIDENCE = "Nothing is known of any index yet. Connect one, or bring its files, under Crawl, Evidence.";
 
 /** What the index holds now. */
 export function useNow(crawl: Crawl): Screen<StandingNow> {

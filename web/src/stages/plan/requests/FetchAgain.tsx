@@ -1,3 +1,4 @@
+import Stack from "@mui/material/Stack";
 import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -6,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { count, counted, day } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet, Spring, Stacked } from "../../../kit/pieces";
+import { Inline, Quiet, Spacer } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import type { IndexQueue, Requests, RequestsWork } from "./useRequests";
@@ -14,7 +15,7 @@ import type { IndexQueue, Requests, RequestsWork } from "./useRequests";
 /** By index the pages that it is to fetch again, day by day. */
 export function FetchAgain({ told, work }: { told: Requests; work: RequestsWork }) {
   return (
-    <Stacked gap={2.5} pb={3}>
+    <Stack spacing={2.5} sx={{ pb: 3 }}>
       <ByHand work={work} />
       {work.ask.data && (
         <Alert severity={work.ask.data.refused > 0 ? "warning" : "success"} variant="outlined">
@@ -25,7 +26,7 @@ export function FetchAgain({ told, work }: { told: Requests; work: RequestsWork 
       {told.indexes.map((index) => (
         <OneIndex key={index.id} index={index} work={work} />
       ))}
-    </Stacked>
+    </Stack>
   );
 }
 
@@ -33,7 +34,7 @@ function ByHand({ work }: { work: RequestsWork }) {
   const [url, setUrl] = useState("");
   const [linked, setLinked] = useState(false);
   return (
-    <Beside gap={1.5}>
+    <Inline gap={1.5}>
       <TextField
         label="A page to be fetched again"
         placeholder="https://…"
@@ -52,7 +53,7 @@ function ByHand({ work }: { work: RequestsWork }) {
       >
         Add
       </Button>
-    </Beside>
+    </Inline>
   );
 }
 
@@ -61,11 +62,11 @@ function OneIndex({ index, work }: { index: IndexQueue; work: RequestsWork }) {
   const first = index.queue[0]?.day;
   return (
     <Part title={`${index.name}: ${counted(index.waiting, "page")}`} level="h2">
-      <Beside mb={0.5}>
+      <Inline mb={0.5}>
         <Quiet component="span">
           {index.used} of {index.quota} requests of today are used.
         </Quiet>
-        <Spring />
+        <Spacer />
         {index.by_interface ? (
           <Button
             variant="contained"
@@ -77,7 +78,7 @@ function OneIndex({ index, work }: { index: IndexQueue; work: RequestsWork }) {
         ) : (
           <Quiet component="span">Ask by hand, then tick what was asked for.</Quiet>
         )}
-      </Beside>
+      </Inline>
       {index.queue.length === 0 ? (
         <Quiet>Nothing waits. Pages come here when all their fixes are proved, or by hand.</Quiet>
       ) : (

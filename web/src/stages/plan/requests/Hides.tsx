@@ -1,3 +1,4 @@
+import Stack from "@mui/material/Stack";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -6,7 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { day } from "../../../kit/format";
-import { Beside, Quiet, Stacked } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { SiteUrl } from "../../../kit/SiteUrl";
 import type { Requests, RequestsWork } from "./useRequests";
@@ -15,7 +16,7 @@ import type { Requests, RequestsWork } from "./useRequests";
 export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
   const askable = told.indexes.filter((index) => index.by_interface);
   return (
-    <Stacked gap={2}>
+    <Stack spacing={2}>
       {askable.length > 0 && <HideOne indexes={askable} work={work} />}
       {told.hides.length === 0 ? (
         <Quiet>Nothing is hidden.</Quiet>
@@ -53,7 +54,7 @@ export function Hides({ told, work }: { told: Requests; work: RequestsWork }) {
           ))}
         </Roomy>
       )}
-    </Stacked>
+    </Stack>
   );
 }
 
@@ -67,7 +68,7 @@ function HideOne({ indexes, work }: { indexes: Requests["indexes"]; work: Reques
   const [onlyCopy, setOnlyCopy] = useState(false);
   const [index, setIndex] = useState(indexes[0]?.id ?? 0);
   return (
-    <Beside gap={1.5} pt={0.5}>
+    <Inline gap={1.5} pt={0.5}>
       <TextField
         label="A page to hide for 90 days"
         placeholder="https://…"
@@ -107,6 +108,6 @@ function HideOne({ indexes, work }: { indexes: Requests["indexes"]; work: Reques
         {work.hide.isPending ? "Asking …" : "Have it hidden"}
       </Button>
       <Quiet component="span">A hide passes; a redirect, a 410 or a noindex lasts.</Quiet>
-    </Beside>
+    </Inline>
   );
 }

@@ -8,7 +8,7 @@ import { Hides } from "./Hides";
 import { Past } from "./Past";
 import { useRequests } from "./useRequests";
 
-const NO_INDEX = "No index is known yet. Bring what one says, or connect it, under Crawl, Sources.";
+const NO_INDEX = "No index is known yet. Bring what one says, or connect it, under Crawl, Evidence.";
 
 /** What indexes are to be asked for: to fetch pages again within their quota, to hide pages for a while. */
 export default function Requests() {

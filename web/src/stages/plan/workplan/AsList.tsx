@@ -1,7 +1,7 @@
 import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
 import { counted, moment } from "../../../kit/format";
-import { Beside, Quiet, Scroll, Spring, Whole } from "../../../kit/pieces";
+import { Inline, Quiet, Scroll, Spacer, Whole } from "../../../kit/pieces";
 import { Toggles } from "../../../kit/Toggles";
 import { Unready } from "../../../kit/Unready";
 import { FixList } from "./FixList";
@@ -17,7 +17,7 @@ export function AsList({ work }: { work: ReturnType<typeof useWorkplan> }) {
   const error = claim.error ?? join.error ?? hand.error;
   return (
     <Whole rows="auto minmax(0, 1fr)">
-      <Beside gap={1.5} wrap px={2.5} pb={1}>
+      <Inline gap={1.5} wrap px={2.5} pb={1}>
         <Toggles<State | "all">
           choices={[
             { name: "all", label: "To do" },
@@ -33,7 +33,7 @@ export function AsList({ work }: { work: ReturnType<typeof useWorkplan> }) {
         <Quiet component="span">
           {counted(fixes.length, "fix", "fixes")}, {hours.toFixed(1)} hours
         </Quiet>
-        <Spring />
+        <Spacer />
         {chosen.length > 1 && (
           <Button onClick={() => join.mutate(chosen)} disabled={join.isPending}>
             Make one of {chosen.length}
@@ -53,7 +53,7 @@ export function AsList({ work }: { work: ReturnType<typeof useWorkplan> }) {
         <Button onClick={() => again.mutate({})} disabled={again.isPending}>
           Make them anew
         </Button>
-      </Beside>
+      </Inline>
       <Scroll tabIndex={0} role="region" aria-label="Fixes">
         {error && <Alert severity="error">{error.message}</Alert>}
         {fixes.length === 0 ? (

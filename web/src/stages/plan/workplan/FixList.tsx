@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import { count, day } from "../../../kit/format";
 import { LinkButton } from "../../../kit/LinkButton";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { stateLabel } from "../../../kit/fix/states";
 import type { FixRow, useWorkplan } from "./useWorkplan";
@@ -49,12 +49,12 @@ export function FixList({ fixes, work }: { fixes: FixRow[]; work: ReturnType<typ
           <td>{fix.benefit.toFixed(1)}</td>
           <td>{fix.hours}</td>
           <Box component="td" sx={{ width: 120 }}>
-            <Beside gap={0.75}>
+            <Inline gap={0.75}>
               <Box sx={{ width: `${70 * Math.sqrt(worth(fix) / most)}px`, height: 9, bgcolor: "moss" }} />
               <Quiet component="span" small>
                 {count(Math.round(worth(fix)))}
               </Quiet>
-            </Beside>
+            </Inline>
           </Box>
           <td>{count(fix.url_count)}</td>
           <td>

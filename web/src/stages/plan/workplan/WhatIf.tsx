@@ -1,4 +1,5 @@
-import { Beside, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Inline } from "../../../kit/pieces";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -28,7 +29,7 @@ export function WhatIf({ plan, choose }: Props) {
     choose(wishOf(next, plan));
   };
   return (
-    <Stacked gap={2}>
+    <Stack spacing={2}>
       <TextField
         select
         label="What"
@@ -58,7 +59,7 @@ export function WhatIf({ plan, choose }: Props) {
           onChange={(event) => set({ hours: event.target.value })}
         />
       ) : (
-        <Beside gap={2} align="stretch">
+        <Inline gap={2} align="stretch">
           {(["from", "to"] as const).map((end) => (
             <TextField
               key={end}
@@ -69,8 +70,8 @@ export function WhatIf({ plan, choose }: Props) {
               slotProps={{ inputLabel: { shrink: true } }}
             />
           ))}
-        </Beside>
+        </Inline>
       )}
-    </Stacked>
+    </Stack>
   );
 }

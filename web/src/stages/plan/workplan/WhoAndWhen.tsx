@@ -1,10 +1,11 @@
+import Stack from "@mui/material/Stack";
 import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Beside, Columns, Quiet, Stacked } from "../../../kit/pieces";
+import { Inline, Columns, Quiet } from "../../../kit/pieces";
 import { Sheet } from "../../../kit/Sheet";
 import { WORK } from "./efforts";
 import { Days } from "./Days";
@@ -28,12 +29,12 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
   const put = (place: number, change: Partial<Owner>) =>
     setOwners(owners.map((one, at) => (at === place ? { ...one, ...change } : one)));
   return (
-    <Stacked gap={2.5} px={2.5} py={2}>
+    <Stack spacing={2.5} sx={{ px: 2.5, py: 2 }}>
       <Typography variant="h1">Who works, and when</Typography>
       {work.settings.error && <Alert severity="error">{work.settings.error.message}</Alert>}
       <Part title="Who works" level="h2">
         {owners.map((owner, place) => (
-          <Beside key={place} mb={1}>
+          <Inline key={place} mb={1}>
             <TextField label="Name" value={owner.name} onChange={(event) => put(place, { name: event.target.value })} />
             <TextField
               type="number"
@@ -50,7 +51,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
               onChange={(event) => put(place, { off: event.target.value.split(/\s+/).filter(Boolean) })}
             />
             <Button onClick={() => setOwners(owners.filter((_, at) => at !== place))}>Take out</Button>
-          </Beside>
+          </Inline>
         ))}
         <Button variant="outlined" onClick={() => setOwners([...owners, { name: "", hours_per_day: 6 }])}>
           Add somebody
@@ -58,7 +59,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
       </Part>
       <Part title="When nobody works" level="h2">
         {freezes.map((freeze, place) => (
-          <Beside key={place} mb={1}>
+          <Inline key={place} mb={1}>
             {(["from", "to", "name"] as const).map((field) => (
               <TextField
                 key={field}
@@ -72,7 +73,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
               />
             ))}
             <Button onClick={() => setFreezes(freezes.filter((_, at) => at !== place))}>Take out</Button>
-          </Beside>
+          </Inline>
         ))}
         <Button variant="outlined" onClick={() => setFreezes([...freezes, { from: "", to: "" }])}>
           Add days
@@ -91,7 +92,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
           ))}
         </Columns>
       </Part>
-      <Beside>
+      <Inline>
         <Button
           variant="contained"
           disabled={work.settings.isPending}
@@ -100,7 +101,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
           Keep
         </Button>
         <Quiet>Lay the fixes out again for it to count.</Quiet>
-      </Beside>
-    </Stacked>
+      </Inline>
+    </Stack>
   );
 }

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { FileLinks } from "../../../kit/FileLinks";
-import { Beside, Filled, Quiet, Spring } from "../../../kit/pieces";
+import { Inline, Filled, Quiet, Spacer } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
 import { AsList } from "./AsList";
@@ -41,12 +41,12 @@ export default function Workplan() {
   return (
     <Filled>
       <Title>Workplan</Title>
-      <Beside gap={1.5} wrap px={2.5} py={1}>
+      <Inline gap={1.5} wrap px={2.5} py={1}>
         <Toggles<View> choices={[...VIEWS]} value={view} choose={list.setView} choiceSx={CHOICE} />
         {view === "lanes" && (
           <Toggles<Zoom> choices={[...ZOOMS]} value={zoom} choose={list.setZoom} choiceSx={CHOICE} />
         )}
-        <Spring />
+        <Spacer />
         <Button onClick={() => setSettings(true)}>Who and when</Button>
         <Button variant="outlined" disabled={!plan || plan.owners.length === 0} onClick={() => setDialog("what if")}>
           What if …
@@ -54,10 +54,10 @@ export default function Workplan() {
         <Button variant="contained" disabled={!plan} onClick={() => setDialog("lay out")}>
           Lay out
         </Button>
-      </Beside>
-      <Beside gap={1.5} px={2.5} pb={0.5}>
+      </Inline>
+      <Inline gap={1.5} px={2.5} pb={0.5}>
         <Quiet component="span">{plan && laidOutSentence(plan)}</Quiet>
-        <Spring />
+        <Spacer />
         <FileLinks
           what="The plan:"
           files={["ics", "csv", "xlsx"].map((name) => ({
@@ -65,7 +65,7 @@ export default function Workplan() {
             href: `/api/sites/${list.site}/workplan.${name}`,
           }))}
         />
-      </Beside>
+      </Inline>
       {list.again.error && <Alert severity="error">{list.again.error.message}</Alert>}
       <Box sx={{ flex: 1, minHeight: 0 }}>
         {view === "lanes" && <LanesView work={work} zoom={Number(zoom)} open={list.openFix} />}

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { count, moment } from "../../../kit/format";
-import { Beside, Quiet, Scroll, Spring, Wrong } from "../../../kit/pieces";
+import { Inline, Quiet, Scroll, Spacer, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
@@ -19,17 +19,17 @@ export default function Alerts() {
     <Box sx={{ height: "100%", display: "grid", gridTemplateColumns: "minmax(0, 1fr) 320px" }}>
       <Title>Alerts</Title>
       <Scroll tabIndex={0} role="region" aria-label="Alerts">
-        <Beside gap={0} py={1}>
+        <Inline gap={0} py={1}>
           <Quiet component="span">
             {told.alerts.length === 0
               ? "Nothing has happened that somebody has to hear of."
               : `${told.unseen} not seen yet`}
           </Quiet>
-          <Spring />
+          <Spacer />
           <Button disabled={open.length === 0 || see.isPending} onClick={() => see.mutate(open)}>
             All are seen
           </Button>
-        </Beside>
+        </Inline>
         {told.alerts.length > 0 && (
           <Roomy label="Alerts" columns={["Since", "What", "Pages", ""]}>
             {told.alerts.map((one) => (

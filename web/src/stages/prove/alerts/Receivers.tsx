@@ -1,10 +1,11 @@
+import Stack from "@mui/material/Stack";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Part } from "../../../kit/parts";
-import { Quiet, Stacked } from "../../../kit/pieces";
+import { Quiet } from "../../../kit/pieces";
 import type { Alerts, useAlerts } from "./useAlerts";
 
 const LIMITS: Record<string, string> = {
@@ -33,7 +34,7 @@ export function Receivers({ told, keep }: { told: Alerts; keep: ReturnType<typeo
       }}
     >
       <Part title="Who hears of it" level="h2">
-        <Stacked gap={1.5} pt={0.75}>
+        <Stack spacing={1.5} sx={{ pt: 0.75 }}>
           <TextField
             multiline
             minRows={2}
@@ -53,10 +54,10 @@ export function Receivers({ told, keep }: { told: Alerts; keep: ReturnType<typeo
               Signed by HMAC-SHA256 with <code>{told.settings.secret}</code>
             </Quiet>
           )}
-        </Stacked>
+        </Stack>
       </Part>
       <Part title="From where on" level="h2">
-        <Stacked gap={1.5} pt={0.75}>
+        <Stack spacing={1.5} sx={{ pt: 0.75 }}>
           {Object.entries(limits).map(([name, value]) => (
             <TextField
               key={name}
@@ -66,7 +67,7 @@ export function Receivers({ told, keep }: { told: Alerts; keep: ReturnType<typeo
               onChange={(event) => setLimits({ ...limits, [name]: Number(event.target.value) })}
             />
           ))}
-        </Stacked>
+        </Stack>
       </Part>
       {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
       <Button

@@ -1,4 +1,4 @@
-import { Beside, Column, Room } from "../../../kit/pieces";
+import { Inline, Column, Room } from "../../../kit/pieces";
 import { useCompare } from "./useCompare";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -32,7 +32,7 @@ export default function Compare() {
     );
   return (
     <Room>
-      <Beside gap={1.5} align="baseline" mb={2}>
+      <Inline gap={1.5} align="baseline" mb={2}>
         <Typography variant="h1" sx={{ whiteSpace: "nowrap" }}>
           What changed
         </Typography>
@@ -54,7 +54,7 @@ export default function Compare() {
             </MenuItem>
           ))}
         </TextField>
-      </Beside>
+      </Inline>
       <Comparison newer={crawl} earlier={chosen} />
     </Room>
   );

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, counted, moment } from "../../../kit/format";
 import { LinkButton } from "../../../kit/LinkButton";
-import { Beside, Filled, Quiet, Scroll, Spring } from "../../../kit/pieces";
+import { Inline, Filled, Quiet, Scroll, Spacer } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -23,7 +23,7 @@ export default function Proofs() {
   return (
     <Filled>
       <Title>Proofs</Title>
-      <Beside gap={1.5} wrap px={2.5} py={1}>
+      <Inline gap={1.5} wrap px={2.5} py={1}>
         {states.length > 0 && (
           <Toggles<string>
             choices={[
@@ -36,7 +36,7 @@ export default function Proofs() {
           />
         )}
         <Quiet component="span">{sentence(told)}</Quiet>
-        <Spring />
+        <Spacer />
         <Button
           variant="contained"
           disabled={claimed === 0 || work.lookAll.isPending}
@@ -44,7 +44,7 @@ export default function Proofs() {
         >
           {work.lookAll.isPending ? "Looking …" : `Look at ${counted(claimed, "claimed fix", "claimed fixes")} now`}
         </Button>
-      </Beside>
+      </Inline>
       <Scroll tabIndex={0} role="region" aria-label="Fixes that were looked at">
         {work.lookAll.error && <Alert severity="error">{work.lookAll.error.message}</Alert>}
         {told.fixes.length === 0 ? (
@@ -98,13 +98,13 @@ function Holds({ one }: { one: Proof }) {
   const all = one.met + one.unmet + one.untold;
   if (all === 0) return "–";
   return (
-    <Beside>
+    <Inline>
       <Box sx={{ width: 80, height: 9, display: "flex", border: 1, borderColor: "iron" }}>
         <Box sx={{ width: `${(100 * one.met) / all}%`, bgcolor: "verdigris" }} />
         <Box sx={{ width: `${(100 * one.unmet) / all}%`, bgcolor: "rust" }} />
       </Box>
       {count(one.met)} of {count(all)}
-    </Beside>
+    </Inline>
   );
 }
 

@@ -1,3 +1,4 @@
+import Stack from "@mui/material/Stack";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -10,7 +11,7 @@ import { BringFile } from "../../../kit/BringFile";
 import { FileLinks } from "../../../kit/FileLinks";
 import { day } from "../../../kit/format";
 import { Plain } from "../../../kit/Plain";
-import { Apart, Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Scroll, Spacer } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { Stops } from "./Stops";
@@ -31,12 +32,12 @@ export default function Report() {
         <Choices key={JSON.stringify(told.settings)} told={told} work={work} />
       </Box>
       <Scroll tabIndex={0} role="region" aria-label="Report">
-        <Beside gap={0} py={1.5}>
+        <Inline gap={0} py={1.5}>
           <Quiet component="span">
             Crawl {told.crawls[0]?.number} of {told.crawls[0] && day(told.crawls[0].day)} against crawl{" "}
             {told.crawls[1]?.number} of {told.crawls[1] && day(told.crawls[1].day)}
           </Quiet>
-          <Spring />
+          <Spacer />
           {work.print.error && <Alert severity="error">{work.print.error.message}</Alert>}
           <Button sx={{ mr: 2 }} disabled={work.print.isPending} onClick={() => work.print.mutate()}>
             {work.print.isPending ? "Printing …" : "Print as PDF"}
@@ -48,7 +49,7 @@ export default function Report() {
               href: `/api/sites/${work.site}/report/${form}${query}`,
             }))}
           />
-        </Beside>
+        </Inline>
         <Box sx={{ maxWidth: 860 }}>
           {(told.settings.foreword ?? "").split(/\n{2,}/).map((part, place) => (
             <p key={place}>{part}</p>
@@ -106,7 +107,7 @@ function Choices({ told, work }: { told: Told; work: ReturnType<typeof useReport
     reader.readAsDataURL(file);
   };
   return (
-    <Stacked gap={1.5}>
+    <Stack spacing={1.5}>
       <TextField
         type="number"
         label="From crawl"
@@ -144,14 +145,14 @@ function Choices({ told, work }: { told: Told; work: ReturnType<typeof useReport
         value={foreword}
         onChange={(event) => setForeword(event.target.value)}
       />
-      <Beside>
+      <Inline>
         <BringFile
           label={logo ? "Another logo" : "Bring a logo"}
           accept="image/png,image/jpeg,image/svg+xml"
           read={read}
         />
         {logo && <Button onClick={() => setLogo("")}>Take it out</Button>}
-      </Beside>
+      </Inline>
       {work.keep.error && <Alert severity="error">{work.keep.error.message}</Alert>}
       <Button
         variant="contained"
@@ -160,6 +161,6 @@ function Choices({ told, work }: { told: Told; work: ReturnType<typeof useReport
       >
         Keep these
       </Button>
-    </Stacked>
+    </Stack>
   );
 }

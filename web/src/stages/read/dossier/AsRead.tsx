@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { counted } from "../../../kit/format";
 import { Part } from "../../../kit/parts";
-import { Beside, Columns, Quiet } from "../../../kit/pieces";
+import { Inline, Columns, Quiet } from "../../../kit/pieces";
 import { type ReadLine, useAsRead } from "./useAsRead";
 
 /** The text in order, as a crawler gets it, with its headings and links; the words of a query marked and counted. */
@@ -11,7 +11,7 @@ export function AsRead({ crawl, url }: { crawl: number; url: string }) {
   const { open, setOpen, query, setQuery, reading } = useAsRead({ crawl, url });
   return (
     <Part title="The text as a crawler reads it">
-      <Beside gap={1.5} mb={0.5}>
+      <Inline gap={1.5} mb={0.5}>
         <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)} sx={{ whiteSpace: "nowrap" }}>
           {open ? "Put it away" : "Show it"}
         </Button>
@@ -30,7 +30,7 @@ export function AsRead({ crawl, url }: { crawl: number; url: string }) {
             {reading.data.counts.map((one) => `, “${one.word}” ${counted(one.times, "time")}`)}
           </Quiet>
         )}
-      </Beside>
+      </Inline>
       {reading.error?.message}
       {open && reading.data && (
         <Box tabIndex={0} role="region" aria-label="Text" sx={PAPER}>

@@ -17,7 +17,8 @@ export function Content({ dossier }: { dossier: Dossier }) {
           ["Language", url.lang ?? "none"],
           [
             "Words",
-            `${count(url.words)}${url.unique_share == null ? "" : `, ${share(url.unique_share)} of the main text unique on the site`}`,
+            count(url.words) +
+              (url.unique_share == null ? "" : `, ${share(url.unique_share)} of the main text unique on the site`),
           ],
           ["Copies", <Copies key="copies" dossier={dossier} />],
           ["Headings", <Outline key="headings" dossier={dossier} />],
@@ -35,7 +36,8 @@ function Copies({ dossier: { cluster, url } }: { dossier: Dossier }) {
   return (
     <>
       {url.copy_of
-        ? `${url.similarity === 1 ? "a copy" : `a near copy (similarity ${url.similarity?.toFixed(2)})`}; main version: `
+        ? (url.similarity === 1 ? "a copy" : `a near copy (similarity ${url.similarity?.toFixed(2)})`) +
+          "; main version: "
         : "the main version of "}
       {cluster.others.map((one) => (
         <Box key={one.url_id} sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>

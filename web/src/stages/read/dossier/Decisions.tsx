@@ -1,4 +1,4 @@
-import { Beside } from "../../../kit/pieces";
+import { Inline } from "../../../kit/pieces";
 import { type Dossier } from "../../../api/client";
 import { Decided } from "../../../kit/Decided";
 import { DecideIntent } from "../../../kit/DecideIntent";
@@ -20,7 +20,7 @@ export function Decisions({ crawl, url, dossier }: { crawl: number; url: string;
   const newer = decidedSince(decisions.data?.decisions ?? [], dossier.url);
   return (
     <Part title="Decisions">
-      <Beside align="baseline">
+      <Inline align="baseline">
         <span>
           <strong>{INTENTS[newer?.intent ?? intent] ?? intent}</strong>
           {newer
@@ -28,7 +28,7 @@ export function Decisions({ crawl, url, dossier }: { crawl: number; url: string;
             : intent_of && `, ${FROM[intent_of] ?? intent_of}`}
         </span>
         <DecideIntent site={siteId} urls={[dossier.url.url]} />
-      </Beside>
+      </Inline>
       {decisions.error?.message}
       {decisions.data && <Decided site={siteId} decisions={decisions.data.decisions} />}
     </Part>

@@ -1,4 +1,5 @@
-import { Apart, Beside, Columns, Narrow, Quiet, Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
+import { Apart, Inline, Columns, Narrow, Quiet } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -33,19 +34,19 @@ export function DossierView({ crawl, url, tools }: Props) {
   if (dossier.state !== "ready") return <Unready screen={dossier} />;
   const page = dossier.data;
   return (
-    <Stacked gap={2.5} narrow px={2.5} py={2}>
+    <Stack spacing={2.5} sx={{ px: 2.5, py: 2 }}>
       <Header dossier={page} tools={tools?.(page.url.url)} />
       {page.url.kind !== "external" && <Ladder dossier={page} />}
       <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={3}>
-        <Stacked gap={2.5} narrow start>
+        <Stack spacing={2.5}>
           <Faults dossier={page} />
           {page.url.kind !== "external" && <Decisions crawl={crawl} url={url} dossier={page} />}
           <Links crawl={crawl} url={page.url.url} direction="in" />
           <Links crawl={crawl} url={page.url.url} direction="out" />
           <History crawl={crawl} url={url} />
           <LiveAnswer key={url} crawl={crawl} url={url} dossier={page} />
-        </Stacked>
-        <Stacked gap={2.5} narrow start>
+        </Stack>
+        <Stack spacing={2.5}>
           <Way dossier={page} />
           <Importance dossier={page} />
           <InIndex crawl={crawl} url={url} />
@@ -53,19 +54,19 @@ export function DossierView({ crawl, url, tools }: Props) {
           <Directives dossier={page} />
           <Content dossier={page} />
           <Data dossier={page} />
-        </Stacked>
+        </Stack>
       </Columns>
       {page.url.kind === "html" && <AsRead key={`text ${url}`} crawl={crawl} url={url} />}
       {page.url.kind === "html" && <Looks key={`looks ${url}`} crawl={crawl} url={url} />}
       <Source key={url} crawl={crawl} url={url} />
-    </Stacked>
+    </Stack>
   );
 }
 
 function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
   const { url } = dossier;
   return (
-    <Beside gap={2} align="start" between>
+    <Inline gap={2} align="start" between>
       <Narrow>
         <Typography component="h2" sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
           <UrlText url={url.url} withHost size={16} />
@@ -78,7 +79,7 @@ function Header({ dossier, tools }: { dossier: Dossier; tools: ReactNode }) {
         </Typography>
       </Narrow>
       {tools}
-    </Beside>
+    </Inline>
   );
 }
 
@@ -97,7 +98,7 @@ function Faults({ dossier }: { dossier: Dossier }) {
       {dossier.faults.length === 0 && <Typography color="textSecondary">No rule found a fault on this URL.</Typography>}
       {dossier.faults.map((fault) => (
         <Apart key={`${fault.code} ${fault.about}`} mb={1.5}>
-          <Beside>
+          <Inline>
             <Sign state={fault.grade} />
             <span>
               <strong>{fault.title}</strong>{" "}
@@ -105,7 +106,7 @@ function Faults({ dossier }: { dossier: Dossier }) {
                 {fault.code}
               </Box>
             </span>
-          </Beside>
+          </Inline>
           <Apart pl={3}>
             {fault.details.length > 0 && (
               <Box sx={{ overflowWrap: "anywhere" }}>

@@ -63,7 +63,8 @@ function Now({ page }: { page: PageInIndex }) {
   if (now.clicks !== null)
     rows.push([
       "6 months",
-      `${counted(now.clicks, "click")}, ${counted(now.impressions ?? 0, "impression")}${now.position === null ? "" : `, mean place ${now.position}`}`,
+      `${counted(now.clicks, "click")}, ${counted(now.impressions ?? 0, "impression")}` +
+        (now.position === null ? "" : `, mean place ${now.position}`),
     ]);
   if (now.goals?.length) rows.push(["Goals", now.goals.join(", ")]);
   for (const one of page.requests.slice(0, 3))

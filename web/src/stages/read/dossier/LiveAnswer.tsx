@@ -1,4 +1,4 @@
-import { Apart, Beside, Quiet } from "../../../kit/pieces";
+import { Apart, Inline, Quiet } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type Dossier, type Schemas } from "../../../api/client";
@@ -15,14 +15,14 @@ export function LiveAnswer({ crawl, url, dossier }: { crawl: number; url: string
   const { live } = useLiveAnswer({ crawl, url });
   return (
     <Part title="Now, beside what was stored">
-      <Beside align="stretch" mb={1}>
+      <Inline align="stretch" mb={1}>
         <Button variant="outlined" size="small" disabled={live.isPending} onClick={() => live.mutate("crawler")}>
           Fetch as the crawler
         </Button>
         <Button variant="outlined" size="small" disabled={live.isPending} onClick={() => live.mutate("visitor")}>
           Fetch as a browser
         </Button>
-      </Beside>
+      </Inline>
       {live.isPending && "Fetching …"}
       {live.error && <Box role="alert">{live.error.message}</Box>}
       {live.data && !live.isPending && (

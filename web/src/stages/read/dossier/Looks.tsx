@@ -1,9 +1,10 @@
+import Stack from "@mui/material/Stack";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
 import { PagePicture } from "../../../kit/PagePicture";
 import { Facts, Part } from "../../../kit/parts";
-import { Apart, Beside, Columns, Quiet, Stacked, Wrong } from "../../../kit/pieces";
+import { Apart, Inline, Columns, Quiet, Wrong } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { count, counted } from "../../../kit/format";
 import { Console, Requests } from "./LookDetails";
@@ -14,7 +15,7 @@ export function Looks({ crawl, url }: { crawl: number; url: string }) {
   const { looks, running } = useLooks({ crawl, url });
   return (
     <Part title="After its scripts, as crawler and as visitor">
-      <Beside gap={1.5} mb={1}>
+      <Inline gap={1.5} mb={1}>
         <Button variant="outlined" size="small" disabled={looks.isPending} onClick={() => looks.mutate()}>
           Render it now
         </Button>
@@ -23,7 +24,7 @@ export function Looks({ crawl, url }: { crawl: number; url: string }) {
             ? `Rendering, ${(running?.done ?? 0) + 1} of ${running?.total ?? 3} …`
             : "As the crawler, as a visitor, and on a phone; it may come out otherwise from one time to the next."}
         </Quiet>
-      </Beside>
+      </Inline>
       {looks.error && <Box role="alert">{looks.error.message}</Box>}
       {looks.data && <Told page={looks.data} />}
     </Part>
@@ -33,7 +34,7 @@ export function Looks({ crawl, url }: { crawl: number; url: string }) {
 function Told({ page }: { page: RenderedPage }) {
   const crawler = page.looks[0];
   return (
-    <Stacked gap={2}>
+    <Stack spacing={2}>
       <Columns of="minmax(0, 3fr) minmax(0, 3fr) minmax(0, 2fr)" gap={2}>
         {page.looks.map((look) => (
           <One key={`${look.agent} ${look.width}`} look={look} />
@@ -58,7 +59,7 @@ function Told({ page }: { page: RenderedPage }) {
       <Lists title="Only a visitor reads" links={[]} lines={page.by_agent.only_visitor} />
       {crawler && <Requests look={crawler} />}
       {crawler && <Console look={crawler} />}
-    </Stacked>
+    </Stack>
   );
 }
 
@@ -75,7 +76,7 @@ function One({ look }: { look: Look }) {
   const layout = look.layouts.find((one) => one.width === look.width);
   const name = `${WHO[look.agent]}, ${phone ? "on a phone" : "on a desk"}, ${look.width} px`;
   return (
-    <Stacked component="figure" gap={0.5} start m={0}>
+    <Stack spacing={0.5} component="figure" sx={{ m: 0 }}>
       <Box component="figcaption" sx={{ fontWeight: 650 }}>
         {name}
       </Box>
@@ -92,7 +93,7 @@ function One({ look }: { look: Look }) {
           ...(layout ? fits(layout) : []),
         ]}
       />
-    </Stacked>
+    </Stack>
   );
 }
 

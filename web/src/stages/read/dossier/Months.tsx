@@ -10,7 +10,10 @@ const WIDTH = 340;
 const LABEL = 36;
 const HEIGHT = 70;
 
-/** Impressions by month as thin stems, clicks within them; of an address that moved those of its heir beside, and the day. */
+/**
+ * Impressions by month as thin stems, clicks within them; of an address that moved those of its heir beside, and the
+ * day.
+ */
 export function Months({ page }: { page: PageInIndex }) {
   const { palette } = useTheme();
   const months = monthsOf(page.months, page.moved?.months ?? []);

@@ -4,7 +4,7 @@ import TextField from "@mui/material/TextField";
 import { counted } from "../../../kit/format";
 import { MONO } from "../../../theme";
 import { Part } from "../../../kit/parts";
-import { Beside, Quiet } from "../../../kit/pieces";
+import { Inline, Quiet } from "../../../kit/pieces";
 import { useSource } from "./useSource";
 
 /** The source as it was stored. The lines that decide are marked and can be shown alone. */
@@ -12,7 +12,7 @@ export function Source({ crawl, url }: { crawl: number; url: string }) {
   const { find, setFind, found, open, setOpen, all, setAll, source, lines, deciding } = useSource({ crawl, url });
   return (
     <Part title="Source, as it was fetched">
-      <Beside mb={0.5}>
+      <Inline mb={0.5}>
         <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? "Put it away" : "Show the lines that decide"}
         </Button>
@@ -25,7 +25,7 @@ export function Source({ crawl, url }: { crawl: number; url: string }) {
             {all ? "Only those that decide" : `All ${counted(lines.length, "line")}`}
           </Button>
         )}
-      </Beside>
+      </Inline>
       {source.error?.message}
       {open && source.data && lines.length === 0 && "No source was stored: it is no text, or it wasn’t fetched."}
       {open && lines.length > 0 && (

@@ -14,12 +14,12 @@ export function StoredAndNow({ crawl, url }: { crawl: number; url: string }) {
         {look.isPending ? "Asking the index …" : "What it stored, beside now"}
       </Button>
       {look.error && <Box role="alert">{look.error.message}</Box>}
-      {look.data && !look.isPending && <Beside beside={look.data} />}
+      {look.data && !look.isPending && <SideBySide beside={look.data} />}
     </Apart>
   );
 }
 
-function Beside({ beside }: { beside: StoredBeside }) {
+function SideBySide({ beside }: { beside: StoredBeside }) {
   if (beside.blocked) return <Box role="status">Not fetched now: robots.txt says “{beside.blocked}”.</Box>;
   const other = beside.rows.filter((row) => row.stored !== row.now);
   return (

@@ -18,7 +18,9 @@ type Props = {
 
 const COLUMNS = "20px minmax(240px, 5fr) minmax(0, 4fr) 190px 120px 110px";
 
-/** What stands in the columns of the causes; the crawl before this one is named where there is one that can be compared. */
+/**
+ * What stands in the columns of the causes; the crawl before this one is named where there is one that can be compared.
+ */
 export function Headings({ rules }: { rules: FaultSum[] }) {
   const before = rules[0]?.trend.at(-2)?.crawl;
   const since = before === undefined ? "" : `Since crawl ${before}`;
@@ -45,7 +47,9 @@ export function Headings({ rules }: { rules: FaultSum[] }) {
   );
 }
 
-/** One rule that found something: how much it weighs and where it gathers; opened, why it matters and where to mend it. */
+/**
+ * One rule that found something: how much it weighs and where it gathers; opened, why it matters and where to mend it.
+ */
 export function Cause({ crawl, rule, within, heaviest, open, flip }: Props) {
   return (
     <Box

@@ -1,4 +1,4 @@
-import { Beside, Quiet, Room } from "../../../kit/pieces";
+import { Inline, Quiet, Room } from "../../../kit/pieces";
 import type { FaultSum } from "./types";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -18,10 +18,10 @@ export default function Faults() {
   const open = search.get("code");
   return (
     <Room>
-      <Beside gap={2} align="baseline" wrap mb={1}>
+      <Inline gap={2} align="baseline" wrap mb={1}>
         <Typography variant="h1">What is wrong, by cause</Typography>
         <Typography color="textSecondary">{headline(rules, shown.length)}</Typography>
-      </Beside>
+      </Inline>
       <Narrowing rules={rules} groups={groups} hosts={hosts} />
       <Headings rules={rules} />
       <Box component="ol" aria-label="Causes" sx={{ listStyle: "none", m: 0, p: 0, borderTop: 2, borderColor: "iron" }}>

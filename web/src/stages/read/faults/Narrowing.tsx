@@ -1,4 +1,4 @@
-import { Beside } from "../../../kit/pieces";
+import { Inline } from "../../../kit/pieces";
 import InputBase from "@mui/material/InputBase";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -21,7 +21,7 @@ export function Narrowing({ rules, groups, hosts }: { rules: FaultSum[]; groups:
   const { search, change } = useAddress();
   const of = (grade: Grade) => rules.filter((rule) => grade === "all" || rule.grade === grade).length;
   return (
-    <Beside gap={2} wrap mb={1}>
+    <Inline gap={2} wrap mb={1}>
       <Toggles<Grade>
         choices={GRADES.map(([name, label, title]) => ({ name, label: `${label} (${count(of(name))})`, title }))}
         value={(search.get("grade") as Grade | null) ?? "all"}
@@ -37,7 +37,7 @@ export function Narrowing({ rules, groups, hosts }: { rules: FaultSum[]; groups:
       />
       <Choice label="Group" all="all groups" values={groups} name="group" />
       {hosts.length > 1 && <Choice label="Host" all="all hosts" values={hosts} name="host" />}
-    </Beside>
+    </Inline>
   );
 }
 

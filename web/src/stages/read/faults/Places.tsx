@@ -1,4 +1,4 @@
-import { Beside, Narrow, Spring } from "../../../kit/pieces";
+import { Inline, Narrow, Spacer } from "../../../kit/pieces";
 import InputBase from "@mui/material/InputBase";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -28,7 +28,7 @@ export function Places({ crawl, rule, within }: Props) {
   const query = { ...within, same, text };
   return (
     <Narrow>
-      <Beside gap={1.5} wrap mb={0.5}>
+      <Inline gap={1.5} wrap mb={0.5}>
         {rule.same !== null && same === undefined && (
           <Toggles
             choices={[
@@ -53,7 +53,7 @@ export function Places({ crawl, rule, within }: Props) {
           inputProps={{ "aria-label": `Find in ${rule.title}` }}
           sx={{ bgcolor: "background.default", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 170 }}
         />
-        <Spring />
+        <Spacer />
         <Link
           to={to("read/ledger", {
             ...narrowed(
@@ -67,7 +67,7 @@ export function Places({ crawl, rule, within }: Props) {
           {counted(rule.urls, "URL")} in the ledger
         </Link>
         <ExportMenu path={`crawls/${crawl}/faults/${rule.code}/places`} query={query} />
-      </Beside>
+      </Inline>
       {gathered ? (
         <GatheredPlaces crawl={crawl} rule={rule} query={query} />
       ) : (

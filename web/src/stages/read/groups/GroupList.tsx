@@ -1,4 +1,4 @@
-import { Beside, Figure, PlainList, Quiet, Wrong } from "../../../kit/pieces";
+import { Inline, Figure, PlainList, Quiet, Wrong } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
@@ -56,14 +56,14 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
           />
         ))}
       </PlainList>
-      <Beside align="stretch" my={1}>
+      <Inline align="stretch" my={1}>
         <Button variant="outlined" onClick={reading.add}>
           Add a group
         </Button>
         <Button variant="outlined" disabled={reading.propose.isPending} onClick={() => reading.propose.mutate()}>
           {groups.length === 0 ? "Propose groups" : "Replace by proposed ones"}
         </Button>
-      </Beside>
+      </Inline>
       <WhyNot error={trial.error} sx={{ mb: 1 }} />
       {trial.data && (
         <Quiet>
@@ -80,7 +80,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
       )}
       <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 0.5, p: 0, columnCount: 2, columnGap: 4 }}>
         {rest.slice(0, 40).map((one) => (
-          <Beside component="li" key={one.name} gap={2} align="stretch" between>
+          <Inline component="li" key={one.name} gap={2} align="stretch" between>
             <Box
               component="span"
               sx={{ fontFamily: MONO, fontSize: 12.5, overflow: "hidden", textOverflow: "ellipsis" }}
@@ -88,7 +88,7 @@ export function GroupList({ reading, chosen, choose }: ListProps) {
               {one.name}
             </Box>
             {count(one.pages)}
-          </Beside>
+          </Inline>
         ))}
       </Box>
     </>

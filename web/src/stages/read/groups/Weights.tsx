@@ -14,7 +14,10 @@ const PARTS: Record<string, string> = {
   impressions: "Impressions in search (no evidence yet)",
 };
 
-/** How much each part counts for the importance of a page; what there is no evidence for leaves its weight to the others. */
+/**
+ * How much each part counts for the importance of a page; what there is no evidence for leaves its weight to the
+ * others.
+ */
 export function Weights({
   usual,
   values,

@@ -1,4 +1,4 @@
-import { Beside, Spring, Whole } from "../../../kit/pieces";
+import { Inline, Spacer, Whole } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import InputBase from "@mui/material/InputBase";
@@ -28,7 +28,7 @@ function ImagesOf({ crawl }: { crawl: number }) {
   return (
     <Whole rows="auto minmax(0, 1fr)">
       <Title>Images</Title>
-      <Beside gap={2} wrap px={2.5} py={1}>
+      <Inline gap={2} wrap px={2.5} py={1}>
         <Toggles<Alt>
           choices={ALTS}
           value={alt}
@@ -51,9 +51,9 @@ function ImagesOf({ crawl }: { crawl: number }) {
             {first.bytes > 0 && `, ${bytes(first.bytes)} in all as far as they were fetched`}
           </span>
         )}
-        <Spring />
+        <Spacer />
         <ExportMenu path={`crawls/${crawl}/images`} query={query} />
-      </Beside>
+      </Inline>
       {rows.state !== "ready" ? (
         <Unready screen={rows} />
       ) : (

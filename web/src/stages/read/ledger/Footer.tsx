@@ -1,5 +1,5 @@
 import { TotalsBar } from "../../../kit/TotalsBar";
-import { Beside, Spring } from "../../../kit/pieces";
+import { Inline, Spacer } from "../../../kit/pieces";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../../api/client";
 import { count } from "../../../kit/format";
@@ -29,8 +29,8 @@ export function Footer({ totals, children }: { totals: Schemas["Totals"] | undef
           )}
         </>
       )}
-      <Spring />
-      <Beside my={-0.5}>{children}</Beside>
+      <Spacer />
+      <Inline my={-0.5}>{children}</Inline>
     </TotalsBar>
   );
 }

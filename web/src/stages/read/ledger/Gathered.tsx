@@ -1,4 +1,4 @@
-import { Beside, Scroll } from "../../../kit/pieces";
+import { Inline, Scroll } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Button from "@mui/material/Button";
 import { count, counted } from "../../../kit/format";
@@ -34,13 +34,13 @@ export function Gathered({ crawl, by, ledger }: { crawl: number; by: string; led
   };
   return (
     <Scroll>
-      <Beside gap={2} align="baseline" pb={0.5}>
+      <Inline gap={2} align="baseline" pb={0.5}>
         <span>
           <strong>{counted(values, "value")}</strong> of {column.name}
           {values > rows.length && `; the ${count(rows.length)} of most URLs are shown`}
         </span>
         <Button onClick={() => ledger.countBy(undefined)}>Back to the rows</Button>
-      </Beside>
+      </Inline>
       <Plain
         label={`URLs by ${column.name}`}
         columns={[

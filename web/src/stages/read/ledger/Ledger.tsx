@@ -1,4 +1,4 @@
-import { Beside, Whole } from "../../../kit/pieces";
+import { Inline, Whole } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -40,18 +40,18 @@ function LedgerOf({ crawl }: { crawl: number }) {
   return (
     <Whole rows="auto minmax(0, 1fr) auto">
       <Title>Ledger</Title>
-      <Beside align="start" wrap px={2.5} py={1}>
+      <Inline align="start" wrap px={2.5} py={1}>
         <Box sx={{ flex: "1 1 300px" }}>
           <ConditionBar columns={COLUMNS} where={ledger.where} change={ledger.setWhere} />
         </Box>
-        <Beside align="stretch">
+        <Inline align="stretch">
           <FetchAgain crawl={crawl} where={writeWhere(ledger.where)} urls={ledger.totals.data?.urls} />
           <SavedViews ledger={ledger} />
           <Marks marks={marks} asked={markAsked} ask={askMark} />
           <Export crawl={crawl} ledger={ledger} />
           <ColumnChoice all={COLUMNS} shown={fields} choose={ledger.setColumns} sets={COLUMN_SETS} />
-        </Beside>
-      </Beside>
+        </Inline>
+      </Inline>
       {ledger.by !== null ? (
         <Gathered crawl={crawl} by={ledger.by} ledger={ledger} />
       ) : ledger.shown.state !== "ready" ? (

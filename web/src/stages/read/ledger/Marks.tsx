@@ -1,4 +1,4 @@
-import { Beside, Columns } from "../../../kit/pieces";
+import { Inline, Columns } from "../../../kit/pieces";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -43,7 +43,7 @@ export function Marks({ marks, asked, ask }: Props) {
             label="Mark cells beyond the site’s limits"
           />
           {marks.own.map((mark, place) => (
-            <Beside key={`${mark.field} ${mark.op}`} gap={0}>
+            <Inline key={`${mark.field} ${mark.op}`} gap={0}>
               {nameOf(mark.field)} {mark.op === "below" ? "below" : "at least"} {mark.value}
               <IconButton
                 size="small"
@@ -53,7 +53,7 @@ export function Marks({ marks, asked, ask }: Props) {
               >
                 ×
               </IconButton>
-            </Beside>
+            </Inline>
           ))}
           <Own key={asked} first={asked ?? ""} add={(mark) => marks.setOwn([...marks.own, mark])} />
         </Box>

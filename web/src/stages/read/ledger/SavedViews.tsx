@@ -18,10 +18,10 @@ import type { LedgerState } from "./useLedger";
 export function SavedViews({ ledger }: { ledger: LedgerState }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [open, setOpen] = useState<"menu" | "name" | null>(null);
-  const lenses = useLenses();
+  const views = useViews();
   const { change } = useAddress();
-  const look = (lens: Schemas["Lens"]) => {
-    change({ where: lens.where ?? undefined, cols: lens.columns?.join(","), sort: lens.sort ?? undefined });
+  const look = (one: Schemas["SavedView"]) => {
+    change({ where: one.where ?? undefined, cols: one.columns?.join(","), sort: one.sort ?? undefined });
     setOpen(null);
   };
   return (
@@ -35,15 +35,15 @@ export function SavedViews({ ledger }: { ledger: LedgerState }) {
         onClose={() => setOpen(null)}
         slotProps={{ list: { dense: true } }}
       >
-        {lenses.all.map((lens) => (
-          <MenuItem key={lens.id} onClick={() => look(lens)} sx={{ justifyContent: "space-between", gap: 2 }}>
-            {lens.name}
+        {views.all.map((one) => (
+          <MenuItem key={one.id} onClick={() => look(one)} sx={{ justifyContent: "space-between", gap: 2 }}>
+            {one.name}
             <IconButton
               size="small"
-              aria-label={`Drop the saved view ${lens.name}`}
+              aria-label={`Drop the saved view ${one.name}`}
               onClick={(event) => {
                 event.stopPropagation();
-                lenses.drop.mutate(lens.id);
+                views.drop.mutate(one.id);
               }}
               sx={{ width: 22, height: 22, fontSize: 14 }}
             >
@@ -51,7 +51,7 @@ export function SavedViews({ ledger }: { ledger: LedgerState }) {
             </IconButton>
           </MenuItem>
         ))}
-        {lenses.all.length > 0 && <Divider />}
+        {views.all.length > 0 && <Divider />}
         <MenuItem onClick={() => setOpen("name")}>Save this view …</MenuItem>
       </Menu>
       <Popover
@@ -60,15 +60,15 @@ export function SavedViews({ ledger }: { ledger: LedgerState }) {
         onClose={() => setOpen(null)}
         anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
       >
-        <NameForm lenses={lenses} ledger={ledger} done={() => setOpen(null)} />
+        <NameForm views={views} ledger={ledger} done={() => setOpen(null)} />
       </Popover>
     </>
   );
 }
 
-type FormProps = { lenses: ReturnType<typeof useLenses>; ledger: LedgerState; done: () => void };
+type FormProps = { views: ReturnType<typeof useViews>; ledger: LedgerState; done: () => void };
 
-function NameForm({ lenses, ledger, done }: FormProps) {
+function NameForm({ views, ledger, done }: FormProps) {
   const [name, setName] = useState("");
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -79,9 +79,9 @@ function NameForm({ lenses, ledger, done }: FormProps) {
       columns: columns.join(",") === SHOWN_AT_FIRST.join(",") ? null : columns,
       sort: ledger.sort === "url" ? null : ledger.sort,
     };
-    lenses.keep.mutate(view, { onSuccess: done });
+    views.keep.mutate(view, { onSuccess: done });
   };
-  const known = lenses.all.some((lens) => lens.name === name.trim());
+  const known = views.all.some((one) => one.name === name.trim());
   return (
     <Box component="form" onSubmit={submit} sx={{ p: 2, width: 320, display: "grid", gap: 1.5 }}>
       <TextField
@@ -89,15 +89,15 @@ function NameForm({ lenses, ledger, done }: FormProps) {
         autoFocus
         value={name}
         onChange={(event) => setName(event.target.value)}
-        error={!!lenses.keep.error}
+        error={!!views.keep.error}
         helperText={
-          lenses.keep.error?.message ??
+          views.keep.error?.message ??
           (known
             ? "The saved view of this name is replaced."
             : "Conditions, columns and order are kept, for everybody on this site.")
         }
       />
-      <Button type="submit" variant="contained" disabled={name.trim() === "" || lenses.keep.isPending}>
+      <Button type="submit" variant="contained" disabled={name.trim() === "" || views.keep.isPending}>
         Save
       </Button>
     </Box>
@@ -105,21 +105,21 @@ function NameForm({ lenses, ledger, done }: FormProps) {
 }
 
 /** The saved views of the site, and what can be done with them. */
-function useLenses() {
+function useViews() {
   const { siteId } = useAddress();
   const queries = useQueryClient();
   const path = { site: siteId };
-  const key = ["lenses", siteId];
-  const kept = (answer: { lenses: Schemas["Lens"][] }) => queries.setQueryData(key, answer);
-  const all = useQuery({ queryKey: key, queryFn: () => data(api.GET("/sites/{site}/lenses", { params: { path } })) });
+  const key = ["views", siteId];
+  const kept = (answer: { views: Schemas["SavedView"][] }) => queries.setQueryData(key, answer);
+  const all = useQuery({ queryKey: key, queryFn: () => data(api.GET("/sites/{site}/views", { params: { path } })) });
   const keep = useMutation({
-    mutationFn: (body: Schemas["LensInput"]) => data(api.POST("/sites/{site}/lenses", { params: { path }, body })),
+    mutationFn: (body: Schemas["SavedViewInput"]) => data(api.POST("/sites/{site}/views", { params: { path }, body })),
     onSuccess: kept,
   });
   const drop = useMutation({
-    mutationFn: (lens: number) =>
-      data(api.DELETE("/sites/{site}/lenses/{lens}", { params: { path: { ...path, lens } } })),
+    mutationFn: (id: number) =>
+      data(api.DELETE("/sites/{site}/views/{view}", { params: { path: { ...path, view: id } } })),
     onSuccess: kept,
   });
-  return { all: all.data?.lenses ?? [], keep, drop };
+  return { all: all.data?.views ?? [], keep, drop };
 }

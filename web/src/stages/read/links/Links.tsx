@@ -1,5 +1,5 @@
 import { TotalsBar } from "../../../kit/TotalsBar";
-import { Beside, Quiet, Whole } from "../../../kit/pieces";
+import { Inline, Quiet, Whole } from "../../../kit/pieces";
 import { useFinished } from "../../../kit/useFinished";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
@@ -33,7 +33,7 @@ function LinksOf({ crawl }: { crawl: number }) {
     <Whole rows="auto auto minmax(0, 1fr) auto">
       <Title>Links</Title>
       <Questions links={links} />
-      <Beside wrap px={2.5} pb={1}>
+      <Inline wrap px={2.5} pb={1}>
         <Box sx={{ flex: "1 1 300px" }}>
           <ConditionBar columns={COLUMNS} where={links.where} change={links.setWhere} />
         </Box>
@@ -43,7 +43,7 @@ function LinksOf({ crawl }: { crawl: number }) {
           query={{ where: links.query, sort: links.sort || undefined, cols: fields.join(",") }}
         />
         <ColumnChoice all={COLUMNS} shown={fields} choose={links.setColumns} />
-      </Beside>
+      </Inline>
       {links.by !== null ? (
         <CountedLinks crawl={crawl} by={links.by} links={links} />
       ) : links.shown.state !== "ready" ? (

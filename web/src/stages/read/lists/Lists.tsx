@@ -1,3 +1,4 @@
+import Stack from "@mui/material/Stack";
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -8,7 +9,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { BringFile } from "../../../kit/BringFile";
 import { count, counted } from "../../../kit/format";
-import { Apart, Beside, Quiet, Scroll, Spring, Stacked } from "../../../kit/pieces";
+import { Apart, Inline, Quiet, Scroll, Spacer } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
 import { shownPlaces } from "./shown";
@@ -37,7 +38,7 @@ export default function Lists() {
         <Typography variant="h1">Bring a list of URLs</Typography>
         <Quiet>Each row stays, with its own columns, and gains what is known of its URL.</Quiet>
       </Apart>
-      <Beside gap={1.5} align="start" wrap>
+      <Inline gap={1.5} align="start" wrap>
         <TextField
           multiline
           minRows={3}
@@ -47,7 +48,7 @@ export default function Lists() {
           onChange={(event) => setText(event.target.value)}
           sx={{ width: 520 }}
         />
-        <Stacked gap={1}>
+        <Stack spacing={1}>
           <TextField
             size="small"
             label="Column with the URLs"
@@ -59,7 +60,7 @@ export default function Lists() {
             control={<Checkbox size="small" checked={fetch} onChange={(_, on) => setFetch(on)} />}
             label="Look at each URL now"
           />
-          <Beside align="stretch">
+          <Inline align="stretch">
             <Button
               variant="contained"
               disabled={join.isPending || text.trim() === ""}
@@ -77,9 +78,9 @@ export default function Lists() {
               disabled={join.isPending}
               read={(file) => send(file, file.name)}
             />
-          </Beside>
-        </Stacked>
-      </Beside>
+          </Inline>
+        </Stack>
+      </Inline>
       {join.error && <Alert severity="error">{join.error.message}</Alert>}
       {join.data && <JoinedTable site={site} joined={join.data} />}
     </Scroll>
@@ -90,20 +91,20 @@ function JoinedTable({ site, joined }: { site: number; joined: Joined }) {
   const places = shownPlaces(joined.columns);
   return (
     <Apart mt={2}>
-      <Beside gap={2} wrap mb={1}>
+      <Inline gap={2} wrap mb={1}>
         <strong>{counted(joined.total, "row")}</strong>
         {Object.entries(joined.matched).map(([way, rows]) => (
           <Quiet component="span" key={way}>
             {count(rows)} {WAYS[way] ?? way}
           </Quiet>
         ))}
-        <Spring />
+        <Spacer />
         {["csv", "xlsx", "jsonl"].map((format) => (
           <Button key={format} component="a" size="small" href={`/api/sites/${site}/lists/${joined.file}.${format}`}>
             {format.toUpperCase()}
           </Button>
         ))}
-      </Beside>
+      </Inline>
       <Box
         component="table"
         sx={{

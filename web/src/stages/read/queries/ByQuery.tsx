@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { count, counted } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
-import { Beside, Quiet, Scroll } from "../../../kit/pieces";
+import { Inline, Quiet, Scroll } from "../../../kit/pieces";
 import { Roomy } from "../../../kit/Roomy";
 import { placeOf } from "./place";
 import type { Marking } from "./useMarkedText";
@@ -45,7 +45,7 @@ export function ByQuery({ rows, band, mark, write }: Props) {
             </Box>
             <td>
               {row.pages?.map((page) => (
-                <Beside key={page.url_id} wrap>
+                <Inline key={page.url_id} wrap>
                   {page.url ? (
                     <OpenUrl id={page.url_id} url={page.url} />
                   ) : (
@@ -67,7 +67,7 @@ export function ByQuery({ rows, band, mark, write }: Props) {
                       {counted(page.impressions, "impression")}, place {page.position ?? "–"}
                     </Quiet>
                   )}
-                </Beside>
+                </Inline>
               ))}
             </td>
           </tr>
@@ -80,7 +80,7 @@ export function ByQuery({ rows, band, mark, write }: Props) {
 function Rule({ position, band }: { position: number | null; band: Props["band"] }) {
   const from = placeOf(band.first);
   return (
-    <Beside>
+    <Inline>
       <Box component="span" sx={{ width: 34, textAlign: "right" }}>
         {position ?? "–"}
       </Box>
@@ -110,6 +110,6 @@ function Rule({ position, band }: { position: number | null; band: Props["band"]
           />
         )}
       </Box>
-    </Beside>
+    </Inline>
   );
 }

@@ -1,4 +1,4 @@
-import { Stacked } from "../../../kit/pieces";
+import Stack from "@mui/material/Stack";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { Crawl } from "../../../api/client";
@@ -23,7 +23,7 @@ function Marked({ crawl, marking }: { crawl: Crawl; marking: Marking }) {
   const page = useMarkedText(crawl, marking);
   if (page.state !== "ready") return <Unready screen={page} />;
   return (
-    <Stacked gap={2} narrow px={2.5} py={2} tabIndex={0} role="region" aria-label="What the page says">
+    <Stack spacing={2} tabIndex={0} role="region" aria-label="What the page says" sx={{ px: 2.5, py: 2 }}>
       <div>
         <Typography variant="h1">Where it says “{marking.query}”</Typography>
         <SiteUrl url={page.data.url} />
@@ -43,6 +43,6 @@ function Marked({ crawl, marking }: { crawl: Crawl; marking: Marking }) {
           </Box>
         </Part>
       ))}
-    </Stacked>
+    </Stack>
   );
 }

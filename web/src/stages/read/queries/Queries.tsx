@@ -5,7 +5,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Crawl } from "../../../api/client";
 import { count } from "../../../kit/format";
-import { Beside, Quiet, Spring, Whole } from "../../../kit/pieces";
+import { Inline, Quiet, Spacer, Whole } from "../../../kit/pieces";
 import { type Span, spanChoices } from "../../../kit/spans";
 import { Title } from "../../../kit/Title";
 import { Toggles } from "../../../kit/Toggles";
@@ -51,7 +51,7 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
   return (
     <Whole rows="auto minmax(0, 1fr)">
       <Title>Queries</Title>
-      <Beside gap={1.5} wrap px={2.5} py={1}>
+      <Inline gap={1.5} wrap px={2.5} py={1}>
         <Toggles<By>
           choices={[
             { name: "query", label: "By query" },
@@ -85,23 +85,23 @@ function QueriesOf({ crawl }: { crawl: Crawl }) {
           inputProps={{ "aria-label": by === "query" ? "A part of the query" : "A part of the address" }}
           sx={{ bgcolor: "background.paper", border: 1, borderColor: "divider", borderRadius: 1, px: 1, width: 130 }}
         />
-        <Beside gap={1.5} align="stretch">
+        <Inline gap={1.5} align="stretch">
           {limit("first", "Place from")}
           {limit("last", "to")}
           {limit("least", "Shown from")}
-        </Beside>
-        <Spring />
+        </Inline>
+        <Spacer />
         <Quiet component="span">{total > 0 && `${many} ${by === "query" ? "queries" : "pages"}`}</Quiet>
         {from > 0 && <Button onClick={() => change({ from: String(from - PAGE) })}>Back</Button>}
         {total > from + PAGE && <Button onClick={() => change({ from: String(from + PAGE) })}>Further</Button>}
-      </Beside>
+      </Inline>
       {found.state !== "ready" ? (
         <Unready screen={found} />
       ) : found.data.rows.length === 0 ? (
         <Unready
           screen={{
             state: "empty",
-            why: "No query is known, or none is so. Bring clicks by query under Crawl, Sources.",
+            why: "No query is known, or none is so. Bring clicks by query under Crawl, Evidence.",
           }}
         />
       ) : by === "query" ? (

@@ -7,7 +7,10 @@ import { count, counted } from "../../../kit/format";
 
 type Depth = Schemas["Structure"]["depths"][number];
 
-/** Pages by clicks from the start: each depth a shoot on the upright, as long as its pages, green as far as they may be indexed. */
+/**
+ * Pages by clicks from the start: each depth a shoot on the upright, as long as its pages, green as far as they may be
+ * indexed.
+ */
 export function Depths({ depths, deepFrom }: { depths: Depth[]; deepFrom: number }) {
   const { to } = useAddress();
   const most = Math.max(1, ...depths.map((one) => one.pages));

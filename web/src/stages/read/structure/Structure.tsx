@@ -1,4 +1,4 @@
-import { Beside, Room } from "../../../kit/pieces";
+import { Inline, Room } from "../../../kit/pieces";
 import { Unready } from "../../../kit/Unready";
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
@@ -24,7 +24,7 @@ export default function Structure() {
   const deep = depths.reduce((sum, one) => sum + (one.depth !== null && one.depth >= deep_from ? one.important : 0), 0);
   return (
     <Room>
-      <Beside gap={2} align="baseline" mb={1.5}>
+      <Inline gap={2} align="baseline" mb={1.5}>
         <Typography variant="h1">How the site hangs together</Typography>
         <Typography color="textSecondary">
           {counted(pages, "HTML page")};{" "}
@@ -32,9 +32,10 @@ export default function Structure() {
             ? "nothing says yet which pages matter: decide what should be indexed, mark key pages or publish a sitemap"
             : deep === 0
               ? `none that matters lies ${deep_from} clicks deep or deeper`
-              : `${count(deep)} that matter (importance ${important_from} and more) lie ${deep_from} clicks deep or deeper`}
+              : `${count(deep)} that matter (importance ${important_from} and more) lie ${deep_from} clicks deep or ` +
+                "deeper"}
         </Typography>
-      </Beside>
+      </Inline>
       <Box
         sx={{ display: "grid", gridTemplateColumns: "minmax(380px, 5fr) minmax(560px, 8fr)", columnGap: 4, rowGap: 3 }}
       >
@@ -70,7 +71,7 @@ function TopicsOfSite() {
       ) : (
         "Nobody has looked for topics yet."
       )}
-      <LinkButton act={() => void navigate(to("decide/links", { view: "topics" }))}>All topics</LinkButton>
+      <LinkButton act={() => void navigate(to("decide/missing-links", { view: "topics" }))}>All topics</LinkButton>
     </Part>
   );
 }

@@ -1,4 +1,4 @@
-import { Beside, Room, Spring } from "../../../kit/pieces";
+import { Inline, Room, Spacer } from "../../../kit/pieces";
 import { useTrellis } from "./useTrellis";
 import { type Cell, type Reading, READINGS } from "./types";
 import { Unready } from "../../../kit/Unready";
@@ -29,10 +29,10 @@ export default function TrellisScreen() {
   return (
     <Room>
       <TodayLines />
-      <Beside gap={2} align="baseline" mb={1}>
+      <Inline gap={2} align="baseline" mb={1}>
         <Typography variant="h1">Where pages stop on their way into the index</Typography>
         <Typography color="textSecondary">{headline(trellis.data, reading)}</Typography>
-        <Spring />
+        <Spacer />
         <Button onClick={() => change({ as: asTable ? undefined : "table" }, true)}>
           {asTable ? "As a drawing" : "As a table"}
         </Button>
@@ -42,7 +42,7 @@ export default function TrellisScreen() {
           choose={(value) => change({ reading: value }, true)}
           choiceSx={{ py: 0.5 }}
         />
-      </Beside>
+      </Inline>
       {trellis.data.groups.length === 0 ? (
         <NoPages reading={reading} decide={to("decide/intent")} />
       ) : asTable ? (
@@ -55,9 +55,11 @@ export default function TrellisScreen() {
 }
 
 function headline(trellis: Trellis, reading: Reading) {
+  const all = count(trellis.pages);
   if (reading === "strays")
-    return `${count(trellis.pages - trellis.stopping)} of ${count(trellis.pages)} pages that should be kept out are indexable`;
-  return `${count(trellis.stopping)} of ${count(trellis.pages)} pages${reading === "wanted" ? " that should be indexed" : ""} are stopped`;
+    return `${count(trellis.pages - trellis.stopping)} of ${all} pages that should be kept out are indexable`;
+  const which = reading === "wanted" ? " that should be indexed" : "";
+  return `${count(trellis.stopping)} of ${all} pages${which} are stopped`;
 }
 
 /** The ledger conditions for the URLs behind one cell. */

@@ -53,14 +53,17 @@ export function vine(left: number[], judged: number, y: number, most: number, ro
 export const sway = (x: number, y: number, row: number) => y + 3 * Math.sin(x / 95 + row * 1.7);
 
 /**
- * The stem of a drop: it leaves the vine's lower edge before the upright, as thick as what stops, and hangs down behind it.
+ * The stem of a drop: it leaves the vine's lower edge before the upright, as thick as what stops, and hangs down behind
+ * it.
  */
 export function stem(x: number, edge: number, width: number, toY: number) {
   const from = x - 30;
   const tip = x + 12;
+  const low = round(edge);
+  const high = round(edge - width);
   return (
-    `M${from} ${round(edge - width)}C${x - 6} ${round(edge - width)} ${tip + 1} ${round(edge)} ${tip + 1} ${round(toY)}` +
-    `H${tip - 1}C${tip - 2} ${round(edge + 3)} ${x - 10} ${round(edge)} ${from} ${round(edge)}Z`
+    `M${from} ${high}C${x - 6} ${high} ${tip + 1} ${low} ${tip + 1} ${round(toY)}` +
+    `H${tip - 1}C${tip - 2} ${round(edge + 3)} ${x - 10} ${low} ${from} ${low}Z`
   );
 }
 

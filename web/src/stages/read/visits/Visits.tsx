@@ -5,7 +5,7 @@ import type { Crawl } from "../../../api/client";
 import { count, counted, day, share } from "../../../kit/format";
 import { OpenUrl } from "../../../kit/OpenUrl";
 import { Part } from "../../../kit/parts";
-import { Beside, Column, Columns, Quiet, Scroll } from "../../../kit/pieces";
+import { Inline, Column, Columns, Quiet, Scroll } from "../../../kit/pieces";
 import { Title } from "../../../kit/Title";
 import { Unready } from "../../../kit/Unready";
 import { useFinished } from "../../../kit/useFinished";
@@ -28,7 +28,9 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
         <Unready
           screen={{
             state: "empty",
-            why: "No access log was brought yet. Bring one under Crawl, Sources: it tells which pages search crawlers never came to.",
+            why:
+              "No access log was brought yet. Bring one under Crawl, Evidence: it tells which pages search crawlers " +
+              "never came to.",
           }}
         />
       </>
@@ -37,7 +39,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
   return (
     <Scroll tabIndex={0} role="region" aria-label="Visits">
       <Title>Visits</Title>
-      <Beside wrap py={1.25}>
+      <Inline wrap py={1.25}>
         <Button size="small" variant={agent === undefined ? "contained" : "outlined"} onClick={() => choose(undefined)}>
           All crawlers
         </Button>
@@ -66,7 +68,7 @@ function VisitsTo({ crawl }: { crawl: Crawl }) {
                 .at(-1) ?? "",
             )}`}
         </Quiet>
-      </Beside>
+      </Inline>
       <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={3}>
         <Column>
           <Part title="What the fetches were spent on" level="h2">
@@ -133,13 +135,13 @@ const COLOURS: Record<string, Colour> = {
 };
 
 const Line = ({ name, told, colour }: { name: string; told: string; colour?: Colour | undefined }) => (
-  <Beside align="baseline" py={0.2}>
+  <Inline align="baseline" py={0.2}>
     {colour && <Box component="span" sx={{ width: 10, height: 10, bgcolor: colour }} />}
     <Box component="span" sx={{ flexGrow: 1 }}>
       {name}
     </Box>
     <Quiet component="span">{told}</Quiet>
-  </Beside>
+  </Inline>
 );
 
 const WIDTH = 700;

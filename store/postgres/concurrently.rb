@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Store
+    module Postgres
+      # Work done beside other work of the same process, on a connection of its own: while the database works for the
+      # one, Ruby works for the other.
+      module Concurrently
+        module_function
+
+        # @return [Thread] its value is what the block gives; what the block raises is raised where the value is asked
+        #   for
+        def start(&work)
+          Thread
+            .new { ActiveRecord::Base.connection_pool.with_connection { work.call } }
+            .tap { |thread| thread.report_on_exception = false }
+        end
+
+        # Both to their ends; where the block raises, the work beside it is given up first.
+        #
+        # @param work [#call]
+        # @yield what is done meanwhile
+        # @return [Object] what the work gives
+        def call(work)
+          cancel = nil
+          beside = start { (cancel = Database.canceller) && work.call }
+          yield
+          beside.value
+        ensure
+          give_up(beside, cancel) if beside&.alive?
+        end
+
+        # Its statement is ended as well: the server would go on with it.
+        def give_up(beside, cancel)
+          beside.kill
+          cancel&.call
+          beside.join
+        end
+        private_class_method :give_up
+      end
+    end
+  end
+end

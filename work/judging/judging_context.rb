@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module IronTrellis
+  module Work
+    module Judging
+      # What a site's pages are judged by besides the crawl, as it is when a judging begins: intents (`intent_rules`),
+      # limits, the weights of importance, decided canonicals and routes, and what evidence there is (`basis`).
+      JudgingContext =
+        Struct.new(:intent_rules, :limits, :weights, :canonicals, :routes, :basis, keyword_init: true) do
+          # @param site [Store::Sites::Site]
+          # @param now [Time]
+          # @return [JudgingContext]
+          def self.of(site, now:) =
+            new(
+              intent_rules: site.intent_rules,
+              limits: site.limits,
+              weights: site.importance_weights,
+              canonicals: site.chosen_canonicals,
+              routes: site.decided_routes,
+              basis: Store::Evidence::Basis.of(site, now: now)
+            )
+        end
+    end
+  end
+end
