@@ -86,7 +86,15 @@ class RequiredLibrariesTest < Minitest::Test
 
   def load_alone(files, given)
     said, status =
-      Open3.capture2e(RbConfig.ruby, "-e", LOADING, *given, chdir: ROOT.to_s, stdin_data: files.join("\n"))
+      Open3.capture2e(
+        AuditRun::ENVIRONMENT,
+        RbConfig.ruby,
+        "-e",
+        LOADING,
+        *given,
+        chdir: ROOT.to_s,
+        stdin_data: files.join("\n")
+      )
     [said.strip, status.success?]
   end
 

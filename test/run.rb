@@ -13,6 +13,8 @@ module TestRun
     "iron_trellis_test_commands" => %w[test/cli/ test/api/ test/fetch/]
   }.freeze
   REST = "iron_trellis_test"
+  # No test of ours waits for a disk, and compiling queries costs more than it saves where there is little to read.
+  QUICK = "-c jit=off -c synchronous_commit=off"
   # The longest test takes a third of it on a busy machine.
   SILENT_SECONDS = 900
   CLOSING = /\A(\d+) runs, (\d+) assertions, (\d+) failures, (\d+) errors, (\d+) skips/
@@ -43,7 +45,7 @@ module TestRun
   # @return [Array(Array<Integer>, Boolean)] the numbers of Minitest's closing line, and whether all passed
   def run(database, files)
     command = [RbConfig.ruby, "-Itest", "-e", LOAD, *files, "--", "--verbose"]
-    Open3.popen2e({"TRELLIS_DATABASE" => database}, *command) do |input, output, process|
+    Open3.popen2e({"TRELLIS_DATABASE" => database, "PGOPTIONS" => QUICK}, *command) do |input, output, process|
       input.close
       numbers = [0] * 5
       lines(output, process) do |line|

@@ -72,7 +72,10 @@ module IronTrellis
 
         # Pages that say all words of one of its phrases.
         def speaking_of(target) =
-          phrases(target).flat_map { |phrase| terms(phrase).map { |stem| holders.fetch(stem, []) }.reduce(:&) }.uniq
+          phrases(target).flat_map { |phrase|
+            rarest = terms(phrase).map { |stem| holders.fetch(stem, []) }.min_by(&:size)
+            rarest.select { |page| held?(page, phrase) }
+          }.uniq(&:id)
 
         # Readers are led to what they can read (common practice); pages of other languages are tied by hreflang.
         def foreign?(page, target)
