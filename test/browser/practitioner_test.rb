@@ -80,7 +80,7 @@ class PractitionerTest < Minitest::Test
   end
 
   def who_links_to_what_is_missing
-    click_link "Missing links"
+    click_link "Links"
     click_button "To missing pages"
     assert_text "2 links"
     rows = all("[role=row][aria-selected]", count: 2).map { |row| row.text.split("\n").reject(&:empty?).join(" ") }
