@@ -8,6 +8,10 @@ module IronTrellis
     class Commands < Thor
       Thor::Options.prepend(Options::Strict)
       JSON_OPTION = {type: :boolean, default: false, desc: "Print one JSON value instead of a table"}.freeze
+      RESOLVE = {type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS",
+                 desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"}.freeze
+      ALLOW_PRIVATE = {type: :boolean, default: false, desc: "Allow private and loopback addresses"}.freeze
+      IGNORE_ROBOTS = {type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"}.freeze
       HELP = %w[--help -h].freeze
 
       class_option :debug, type: :boolean, default: false, desc: "Show where in the program an error arose"

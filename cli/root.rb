@@ -4,57 +4,7 @@ module IronTrellis
   module Cli
     # bin/trellis: what the application does on screen, for terminals and pipelines.
     class Root < Commands
-      RESOLVE = {type: :string, repeatable: true, banner: "HOST:PORT:ADDRESS",
-                 desc: "Send requests for HOST:PORT to ADDRESS, which may have a port"}.freeze
-      ALLOW_PRIVATE = {type: :boolean, default: false, desc: "Allow private and loopback addresses"}.freeze
-      IGNORE_ROBOTS = {type: :boolean, default: false, desc: "Fetch what robots.txt disallows, too"}.freeze
-      DATABASE = /\A(?:PG|ActiveRecord)::/
-
-      # Runs one command line and gives its exit code.
-      #
-      # @param arguments [Array<String>]
-      # @return [Integer]
-      def self.run(arguments)
-        result = start(helped(arguments.map { |one| readable(one) }), debug: true)
-        result.is_a?(Integer) ? result : Ending::DONE
-      rescue Thor::Error => error
-        complain(error, arguments, Ending::WRONG_USAGE)
-      rescue Ending => error
-        complain(error, arguments, error.exit_code)
-      rescue Core::Error::InvalidInput => error
-        complain(error, arguments, Ending::WRONG_USAGE)
-      rescue Core::Error => error
-        complain(error, arguments, Ending::COULD_NOT)
-      rescue SystemCallError => error
-        complain(error, arguments, Ending::COULD_NOT, of_the_system(error))
-      rescue => error
-        complain(error, arguments, Ending::COULD_NOT, unforeseen(error))
-      end
-
-      # Whatever the terminal's locale, arguments are UTF-8 where they can be.
-      def self.readable(argument)
-        text = argument.dup.force_encoding(Encoding::UTF_8)
-        text.valid_encoding? ? text : argument
-      end
-
-      def self.complain(error, arguments, code, message = error.message)
-        warn message
-        warn error.full_message(highlight: false) if arguments.include?("--debug")
-        code
-      end
-
-      # Which call of the system it was says nothing to people.
-      def self.of_the_system(error)
-        what, file = error.message.split(" @ ", 2)
-        file ? "#{file.sub(/\A\w+ - /, "")}: #{what.downcase}." : error.message
-      end
-
-      # What SQL and classes are called says nothing to people.
-      def self.unforeseen(error)
-        what = DATABASE.match?(error.class.name) ? "The database refused it" : "Something in the program went wrong"
-        "#{what}, and nothing was done by half. Run the same with --debug to see where, and tell its makers."
-      end
-      private_class_method :readable, :complain, :of_the_system, :unforeseen
+      extend Running
 
       desc "audit START_URL...", "Crawl a site and write what stops its pages"
       long_desc <<~TEXT
@@ -78,10 +28,7 @@ module IronTrellis
       option :ignore_robots, **IGNORE_ROBOTS
       option :render, type: :boolean, default: false, desc: "Read pages as their scripts leave them"
       option :key_page, type: :string, repeatable: true, banner: "URL", desc: "A page that matters most"
-      option :intent,
-        type: :string,
-        repeatable: true,
-        banner: "PATTERN=index|keep_out",
+      option :intent, type: :string, repeatable: true, banner: "PATTERN=index|keep_out",
         desc: "What is wanted of the URLs that match"
       option :check_external, type: :boolean, default: false, desc: "Check links to other hosts, too (HEAD)"
       option :allow_private, **ALLOW_PRIVATE
@@ -156,9 +103,7 @@ module IronTrellis
         Reads start, owners, freezes and fixes as JSON and prints the plan as JSON: when each fix begins and is done,
         the sum of benefit x finish and what it can't fall below, what is late and why, and what can't be placed.
       TEXT
-      option :seconds,
-        type: :numeric,
-        default: Core::Workplan::Scheduler::SECONDS,
+      option :seconds, type: :numeric, default: Core::Workplan::Scheduler::SECONDS,
         desc: "How long to look for a better plan"
       # @return [Integer] exit code
       def plan(path)

@@ -144,7 +144,23 @@ class ArchitectureTest < Minitest::Test
     assert_empty lines.select { |file, all| file.end_with?(".rb") && all.size > 450 }.keys
   end
 
+  # The demo's stand-ins tell long stories in one place.
+  def test_no_class_is_longer_than_200_lines
+    files = Dir[ROOT.join("{#{ALLOWED.keys.join(",")}}/**/*.rb")].reject { |file| file.include?("/store/db/") }
+    long = files.select { |file| classes(RubyVM::AbstractSyntaxTree.parse_file(file)).any? { |lines| lines > 200 } }
+
+    assert_empty long
+  end
+
   private
+
+  # @return [Array<Integer>] how many lines each class in the tree has
+  def classes(node)
+    return [] unless node.is_a?(RubyVM::AbstractSyntaxTree::Node)
+
+    own = (node.type == :CLASS) ? [node.last_lineno - node.first_lineno + 1] : []
+    own + node.children.flat_map { |child| classes(child) }
+  end
 
   def ruby_files
     programs = Dir[ROOT.join("bin/*")].select { |file| File.open(file, &:readline).include?("ruby") }

@@ -11,8 +11,7 @@ module IronTrellis
       # that it works beside a running application, and writes the files.
       class Audit
         POLL_SECONDS = 0.05
-        # So many URLs must wait for each worker that there is before another is started.
-        ENOUGH_WAITING = 10
+
         # @param start_urls [Array<String>]
         # @param options [Hash] of the command line
         def initialize(start_urls, options)
@@ -29,8 +28,8 @@ module IronTrellis
             )
           end
 
-          settings = Core::Settings::Crawl.new(values)
-          intents = intents()
+          given = AuditSettings.new(@start_urls, @options)
+          settings, intents = Core::Settings::Crawl.new(given.crawl), given.intents
           workers
           make_folder
           crawl = prepare(settings, intents)
@@ -49,41 +48,6 @@ module IronTrellis
             "The files can't be written to #{@options["out"]}: #{error.message}. Give another folder with --out.",
             Ending::COULD_NOT
           )
-        end
-
-        def values
-          plain =
-            %w[
-              limit
-              max_depth
-              rate
-              concurrency
-              agent
-              ignore_robots
-              allow_private
-              include
-              exclude
-              check_external
-            ].to_h { |name| [name, @options[name]] }
-          # Who says how fast to ask has decided about the crawl-delay of robots.txt, too.
-          plain.merge(
-            "start_urls" => @start_urls,
-            "hosts" => @options["host"],
-            "rendering" => @options["render"] ? "rendered" : nil,
-            "resolve" => Resolved.of(@options["resolve"]),
-            "keep_crawl_delay" => @options["rate"].nil?
-          )
-        end
-
-        def intents
-          (@options["intent"] || []).map do |text|
-            pattern, _, intent = text.rpartition("=")
-            next {"pattern" => pattern, "intent" => intent} if %w[index keep_out].include?(intent) && !pattern.empty?
-
-            raise Core::Error::InvalidInput.new(
-                    "--intent #{text} can't be read. Write PATTERN=index or PATTERN=keep_out."
-                  )
-          end
         end
 
         def prepare(settings, intents)
@@ -123,7 +87,7 @@ module IronTrellis
         end
 
         def run(crawl)
-          pids = [Work::Runtime::Worker.start(crawl.queue)]
+          processes = AuditWorkers.new(crawl)
           bar = ProgressLine.new(crawl)
           @files = Work::Reports::AuditExport.new(crawl, @options["out"])
           heed_signals do
@@ -131,17 +95,14 @@ module IronTrellis
               raise Interrupt if @signal
 
               bar.show(Store::Crawling::Progress.of(crawl))
-              if pids.size < workers && crawl.frontier.waiting?(pids.size * ENOUGH_WAITING)
-                pids << Work::Runtime::Worker.start(crawl.queue)
-              end
-              look_after(pids, crawl)
+              processes.look_after(workers)
               @files.start if crawl.all_stored?
               sleep POLL_SECONDS
             end
           end
           bar.finish(Store::Crawling::Progress.of(crawl))
         rescue Interrupt
-          end_workers(pids)
+          processes.end_all
           Work::Crawling::Watch.end_it(crawl, Time.now)
           raise Ending.new(
             "Interrupted. Crawl #{crawl.number} of “#{crawl.site.name}” is kept as far as it came; it can be judged " \
@@ -149,7 +110,7 @@ module IronTrellis
             Ending::COULD_NOT
           )
         ensure
-          end_workers(pids)
+          processes&.end_all
           Work::Runtime::Queue.clear(crawl.queue)
         end
 
@@ -158,45 +119,6 @@ module IronTrellis
           yield
         ensure
           before.each { |signal, handler| trap(signal, handler) }
-        end
-
-        def look_after(pids, crawl)
-          check_on(pids, crawl)
-          return if @watched_at && Time.now - @watched_at < Work::Crawling::Watch::SECONDS
-
-          Work::Crawling::Watch.watch(crawl, @watched_at = Time.now)
-        end
-
-        # A worker that died is replaced: what it held goes back to the frontier.
-        def check_on(pids, crawl)
-          pids.map! do |pid|
-            next pid unless Process.wait(pid, Process::WNOHANG)
-
-            warn "A worker ended unexpectedly; starting another."
-            Work::Runtime::Worker.start(crawl.queue)
-          end
-          failures = Work::Runtime::Queue.errors(crawl.queue).select { |job| job["error_count"] > 2 }
-          if failures.any?
-            raise Ending.new(
-              "The crawl failed: #{failures.first["why"]}",
-              Ending::COULD_NOT
-            )
-          end
-        end
-
-        # All at once, and each only once.
-        def end_workers(pids)
-          pids.each { |pid| tell(pid) }
-          pids.each { |pid| Process.wait(pid) }
-          pids.clear
-        rescue Errno::ECHILD
-          pids.clear
-        end
-
-        def tell(pid)
-          Process.kill("TERM", pid)
-        rescue Errno::ESRCH
-          # It has ended already.
         end
 
         def finish(crawl)

@@ -16,6 +16,8 @@ module IronTrellis
 
         # @param rows [Array<Hash{String => Object}>] url, importance and stop of wanted pages that stop and didn't
         # @return [Alert, nil]
+        # @example
+        #   Changes.new(3).fallen([]) # => nil
         def fallen(rows)
           grave = rows.select { |row| row["importance"].to_f >= @limits["importance"] }
           return if grave.empty?

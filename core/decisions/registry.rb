@@ -27,6 +27,8 @@ module IronTrellis
           # @param value [Object, nil] nil for nothing any more
           # @return [Array(String, Object)] subject and value as they are kept
           # @raise [Error::InvalidInput]
+          # @example
+          #   Registry.read("group", "/tags/", {"intent" => "keep_out"}) # => ["/tags/", {"intent" => "keep_out"}]
           def read(code, subject, value)
             subject = subject.to_s.strip
             raise Error::InvalidInput.new("Say what is decided about.") if subject.empty?

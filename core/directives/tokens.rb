@@ -14,10 +14,14 @@ module IronTrellis
 
         # @param value [String] "NoIndex, follow"
         # @return [Array<String>] lower case, in order, each once
+        # @example
+        #   Tokens.read("NoIndex, follow") # => ["noindex", "follow"]
         def read(value) = value.downcase.split(/[,\s]+/).reject(&:empty?).uniq
 
         # @param value [String] of one X-Robots-Tag field
         # @return [Array(String, Array<String>)] the agent (nil for everyone) and the words
+        # @example
+        #   Tokens.read_header("lampbot: noindex") # => ["lampbot", ["noindex"]]
         def read_header(value)
           match = AGENT.match(value)
           return [nil, read(value)] if match.nil? || VALUED.include?(match[1].downcase)

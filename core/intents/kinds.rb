@@ -152,6 +152,8 @@ module IronTrellis
 
         # @param url [String]
         # @return [Boolean] whether its address may be of some kind
+        # @example
+        #   Kinds.maybe?("http://a.test/cart/") # => true
         def maybe?(url) = ALL.any? { |kind| url.match?(kind.address) }
       end
     end

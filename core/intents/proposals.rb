@@ -7,40 +7,6 @@ module IronTrellis
       # crawl shows. What a sitemap lists, what is marked a key page and what brings visits is never dropped by a
       # blanket rule: it is named and left out.
       class Proposals
-        # What is known of one page. `unique_share` is the share of its words that no other page has; `bare_title` is
-        # the title of the page at its address without parameters; `anchors` are what links call it; `formed` is whether
-        # a form leads there, `paged` whether it names a page before or after it; `limits` are its group's thresholds.
-        Page =
-          Struct.new(
-            :url,
-            :title,
-            :group,
-            :words,
-            :unique_share,
-            :indexable,
-            :in_sitemap,
-            :key_page,
-            :visited,
-            :kind,
-            :content_type,
-            :copy,
-            :links_in,
-            :password,
-            :formed,
-            :paged,
-            :anchors,
-            :bare_title,
-            :canonical_to_bare,
-            :limits,
-            keyword_init: true
-          ) do
-            # @return [Boolean] whether somebody or something says that it matters
-            def valued? = in_sitemap || key_page || visited || false
-
-            def little_of_its_own? = !unique_share.nil? && unique_share < limits.little_unique_share
-
-            def thin? = !words.nil? && words < limits.thin_words
-          end
         # For a whole group, or for single URLs of it (`urls` is nil then for groups). `except` are pages of the group
         # that stay as they are; `sure` is whether it may be taken with others at once.
         Proposal = Struct.new(:group, :urls, :intent, :reasons, :except, :sure, keyword_init: true)
@@ -92,13 +58,13 @@ module IronTrellis
           end
           return archive(group, pages, kind) if kind && ARCHIVES.include?(kind.name)
 
-          kind ? keep_out(group, pages, [kind.why, told_by(pages, kind)]) : little(group, pages)
+          kind ? keep_out(group, pages, [kind.why, signs_in(pages, kind)]) : little(group, pages)
         end
 
         # One whose pages have enough of their own is left open.
         def archive(group, pages, kind)
           poor = poor(pages)
-          keep_out(group, pages, [kind.why, told_by(pages, kind), *poor]) if poor.any?
+          keep_out(group, pages, [kind.why, signs_in(pages, kind), *poor]) if poor.any?
         end
 
         def keep_out(group, pages, reasons)
@@ -128,7 +94,7 @@ module IronTrellis
         end
 
         # How it was told, by the sign that is there most often.
-        def told_by(pages, kind)
+        def signs_in(pages, kind)
           signs = pages.filter_map { |page| @kinds[page.url] }.select { |one, _| one == kind }.map(&:last)
           "#{signs.size} of #{pages.size} are told by the address and #{signs.tally.max_by { |_, count| count }.first}."
         end

@@ -37,6 +37,8 @@ module IronTrellis
         end
 
         # @return [String, nil] the name of the rung it stops at; nil where it passes all that can be judged
+        # @example
+        #   Climb.new(nil).stop # => nil
         def stop = @stop ||= @judgements.find { |_, judgement| judgement.state == :stop }&.first
 
         # @return [String, nil] why it stops, in words

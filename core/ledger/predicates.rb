@@ -17,6 +17,8 @@ module IronTrellis
 
         # @param row [#status]
         # @return [Boolean] whether the server says that it isn't there or can't be had
+        # @example
+        #   Predicates.missing?(Struct.new(:status).new(410)) # => true
         def missing?(row) = !row.status.nil? && CLIENT_ERRORS.cover?(row.status)
 
         # @param row [#status, #error]

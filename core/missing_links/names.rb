@@ -16,6 +16,8 @@ module IronTrellis
         # @param text [String] a phrase or a sentence
         # @return [Array<Array(String, Integer, Integer)>] its words as they are compared, each with where it begins and
         #   ends, in characters
+        # @example
+        #   Names.words("An HB-9") # => [["an", 0, 2], ["hb", 3, 5], ["9", 6, 7]]
         def self.words(text)
           found = []
           text.scan(Content::Words::WORD) { |word| found << [fold(word), *Regexp.last_match.offset(0)] }

@@ -42,7 +42,7 @@ module IronTrellis
           # @param agent [String]
           # @return [Hash{Symbol => Object}] what it tells the index of that agent: noindex, nofollow, canonical (nil
           #   where none counts)
-          def told_to(agent)
+          def directives_for(agent)
             resolved = Directives::Resolved.new(directives, agent)
             {noindex: resolved.noindex?, nofollow: resolved.nofollow?, canonical: canonical&.url}
           end

@@ -11,32 +11,13 @@ module IronTrellis
       # escaped there (the contents of scripts) must be gone before. It reads bytes: Ruby then need not look through
       # each piece for its characters.
       class SerialisedBody
-        ATTRIBUTES = '([^">]*+(?:"[^"]*+"[^">]*+)*+)>'
-        # An attribute's value, wherever it stands; the attributes before it are passed over whole, so that nothing
-        # inside a value is taken for one.
-        VALUE = '(?:\s+(?!%<name>s=)[^\s=">]+(?:="[^"]*+")?)*+\s+%<name>s="([^"]*)"'
-        ANCHOR = "a(?=[\\s>])(?:(?=#{format(VALUE, name: "href")}))?(?:(?=#{format(VALUE, name: "rel")}))?()"
-        SPECIAL = '(/?(?:a|area|img|input|source|form|h[1-6]|nav|header|main|aside|footer)(?=[\s>]))'
-        # Elements within a line of text, and those without any; all others part words, and blocks.
-        INLINE =
-          "/?(?:a|abbr|acronym|b|bdi|bdo|big|cite|code|data|del|dfn|em|font|i|ins|kbd|label|link|mark|meta|" \
-          "noscript|q|s|samp|script|small|span|" \
-            'strike|strong|style|sub|sup|time|tt|u|var|wbr|[a-z]+-[a-z0-9-]+)(?=[\s>])()'
-        COMMENT = "(?m:!--.*?--)()"
-        TAG = %r{<(?:#{ANCHOR}|#{SPECIAL}|(?=/?[abcdefiklmnqstuvw])#{INLINE}|(?=!)#{COMMENT}|)#{ATTRIBUTES}}n
+        include SerialisedGrammar
+
         HREF, REL, IS_ANCHOR, IS_SPECIAL, IS_INLINE, IS_COMMENT, REST = *1..7
         SPACE = " ".ord
         FRAMES = %w[nav aside].freeze
         # A line of its own, where main text ends or begins; what of it a document brings is taken out.
         FRAME = "\x01"
-        ANY_TAG = %r{<(?:!--.*?--|/?[a-zA-Z])#{ATTRIBUTES}}mn
-        IMAGE_WITH_ALT = /<img(?=[\s>])#{format(VALUE, name: "alt")}/n
-        SRCSET_URL = /(?:\A|,)\s*([^\s,]\S*[^\s,])/
-        READERS =
-          %w[href src srcset alt rel action method type width height]
-            .to_h { |name| [name, /\A#{format(VALUE, name: name)}/] }
-            .freeze
-
         HEADING = /\Ah[1-6]\z/
 
         # `text` is the visible text, one block a line, white space folded; `frames` are the numbers of the lines

@@ -11,7 +11,7 @@ module IronTrellis
           def to_fault = {"code" => code, "url" => url, "about" => about, "key" => key}
 
           # @return [Hash{String => String, nil}] as lists of fixes tell it
-          def to_told = {"url" => url, "condition" => text}
+          def as_json(*) = {"url" => url, "condition" => text}
         end
     end
   end

@@ -8,7 +8,7 @@ module IronTrellis
       Found =
         Struct.new(:condition, :met, :found, :cached, keyword_init: true) do
           # @return [Hash{String => String, nil}] of what isn't met, as `bin/trellis prove` tells it
-          def to_told = condition.to_told.merge("found" => found)
+          def as_json(*) = condition.as_json.merge("found" => found)
         end
     end
   end

@@ -25,6 +25,8 @@ module IronTrellis
 
         # @return [String] of Workplan::States; a fix with something that can't be told yet stays claimed while all else
         #   is met
+        # @example
+        #   Verdict.new([]).state # => "claimed"
         def state
           return States::PARTLY if unmet.any? && met.any?
           return States::NOT_DONE if unmet.any?
@@ -38,13 +40,13 @@ module IronTrellis
         # @param id [String] of the fix
         # @param state [String] in which it is now
         # @return [Hash{String => Object}] as `bin/trellis prove` prints it
-        def to_told(id, state)
+        def report(id, state)
           told = {
             "id" => id,
             "state" => state,
             "checked" => met.size + unmet.size,
             "met" => met.size,
-            "unmet" => unmet.map(&:to_told)
+            "unmet" => unmet.map(&:as_json)
           }
           notes.empty? ? told : told.merge("notes" => notes)
         end

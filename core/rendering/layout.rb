@@ -19,6 +19,8 @@ module IronTrellis
           keyword_init: true
         ) do
           # @return [Boolean] whether one must scroll sideways; a pixel may be rounding
+          # @example
+          #   Layout.new(width: 390, content: 391).too_wide? # => false
           def too_wide? = content > width + 1
 
           # @return [Boolean] whether more than a tenth of the text is too small to be read (common practice)

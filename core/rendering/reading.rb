@@ -141,7 +141,7 @@ module IronTrellis
         end
 
         def values(facts)
-          told = facts.told_to(@agent)
+          told = facts.directives_for(@agent)
           {
             "title" => facts.title,
             "description" => facts.description,

@@ -18,6 +18,8 @@ module IronTrellis
         # @param used [Integer] of today's quota
         # @param today [Date]
         # @return [Array<Array(Object, Date)>] each with its day, in order
+        # @example
+        #   Portions.of([], quota: 10, used: 0, today: Date.new(2027, 1, 4)) # => []
         def of(queue, quota:, used:, today:)
           sorted = queue.sort_by { |one| [-one.importance, one.entered_at, one.url] }
           sorted.each_with_index.map { |one, place| [one, today + (place + [used, quota].min) / quota] }

@@ -33,7 +33,7 @@ module IronTrellis
           # @param fix [#kind, #place, #cause, #template]
           # @param faults [Array<Hash{String => String, nil}>] as lists of fixes tell them
           # @return [Draft] of these alone
-          def self.of_told(fix, faults) =
+          def self.of_faults(fix, faults) =
             of_fix(
               fix,
               faults.map do |one|

@@ -17,7 +17,7 @@ module IronTrellis
           def kind = @kind ||= Kinds.of(code, detail || {}, chosen: chosen || false)
 
           # @return [Hash{String => String, nil}] as lists of fixes tell it
-          def to_told = {"code" => code, "url" => url, "about" => about, "key" => key}
+          def as_json(*) = {"code" => code, "url" => url, "about" => about, "key" => key}
         end
       Entry.const_set(:GRADES, {"stops" => 1.0, "diverts" => 0.6, "weakens" => 0.2}.freeze)
     end

@@ -54,7 +54,7 @@ module IronTrellis
             gap: gap,
             proved: proved?,
             schedule: schedule,
-            late: layout.late.sort.map { |place| told_late(place) },
+            late: layout.late.sort.map { |place| late_row(place) },
             impossible: impossible.map { |id, why| {id: id, why: why} }
           }
 
@@ -78,7 +78,7 @@ module IronTrellis
 
         def finish(place) = problem.time(place).finish_date(layout.finishes[place])
 
-        def told_late(place) =
+        def late_row(place) =
           {
             id: problem.tasks[place].id,
             deadline: problem.tasks[place].deadline.iso8601,

@@ -19,7 +19,7 @@ module IronTrellis
         def initialize(ferrum, browser, policy, cache, url, agent, width, given)
           @ferrum, @browser, @policy, @cache = ferrum, browser, policy, cache
           @url, @agent, @width, @given = url, agent, width, given
-          @console, @timings, @layouts = [], {}, []
+          @console, @timings, @layouts = PageConsole.new, {}, []
           @navigations = 0
         end
 
@@ -31,6 +31,7 @@ module IronTrellis
         def call(screenshot:)
           @began = now
           @page = @ferrum.create_page(new_context: true)
+          @view = PageView.new(@page, @width)
           @requests =
             Requests.new(@policy, cache: @cache, agent: @agent, given: @given) do |name, **params|
               send_to_page(name, **params)
@@ -60,62 +61,19 @@ module IronTrellis
           @page.command("Network.setCacheDisabled", cacheDisabled: true)
           @page.command("Browser.setDownloadBehavior", behavior: "deny")
           @page.command("Emulation.setUserAgentOverride", userAgent: user_agent)
-          lay(@width)
+          @view.lay(@width)
           @page.command("Fetch.enable", patterns: [{urlPattern: "*"}])
         end
 
         def user_agent = (@agent == RequestPolicy::CRAWLER) ? @policy.user_agent : @policy.visitor_user_agent
 
-        def lay(width)
-          @page.command(
-            "Emulation.setDeviceMetricsOverride",
-            width: width,
-            height: Limits::HEIGHT,
-            deviceScaleFactor: 1,
-            mobile: width < Layout::DESK / 2
-          )
-        end
-
         def listen
           @page.on("Fetch.requestPaused") { |paused| @requests.take(paused) }
-          @page.on(:dialog) do |dialog|
-            say("dialog", "the page opened a dialog: #{dialog.message}")
-            send_to_page("Page.handleJavaScriptDialog", accept: false)
-          end
+          @console.listen(@page) { |name, **params| send_to_page(name, **params) }
           @page.on("Page.domContentEventFired") { @timings["content"] ||= since_began }
           @page.on("Page.loadEventFired") { @timings["load"] = since_began }
           @page.on("Page.frameNavigated") { |told| @navigations += 1 unless told["frame"]["parentId"] }
           @page.on("Inspector.targetCrashed") { @broken ||= "crashed" }
-          listen_to_console
-        end
-
-        def listen_to_console
-          @page.on("Runtime.consoleAPICalled") do |told|
-            text = told["args"].map { |arg| arg["value"] || arg["description"] }.join(" ")
-            say(told["type"], text, told.dig("stackTrace", "callFrames", 0))
-          end
-          @page.on("Runtime.exceptionThrown") do |told|
-            details = told["exceptionDetails"]
-            say("error", details.dig("exception", "description") || details["text"], details)
-          end
-          @page.on("Log.entryAdded") do |told|
-            entry = told["entry"]
-            next if Requests::BY_ITSELF.match?(entry["url"].to_s)
-
-            say(entry["level"], entry["text"], {"url" => entry["url"], "lineNumber" => entry["lineNumber"]})
-          end
-        end
-
-        def say(level, text, place = nil)
-          return if @console.size >= Limits::MOST_CONSOLE
-
-          line = place&.fetch("lineNumber", nil)
-          @console << {
-            "level" => level,
-            "text" => text.to_s[0, 1_000],
-            "url" => place&.fetch("url", nil),
-            "line" => line && line + 1
-          }
         end
 
         # @return [String, nil] of Rendered::ENDINGS; nil where it broke
@@ -162,7 +120,7 @@ module IronTrellis
               width: @width,
               answer: answer,
               ended_by: ended_by,
-              console: @console,
+              console: @console.messages,
               timings: @timings,
               layouts: @layouts,
               missing: {}
@@ -177,7 +135,7 @@ module IronTrellis
           @wanted = screenshot ? PARTS + [PICTURE] : PARTS
           return failed(rendered, *why) if why
 
-          document = asked(InPage::DOCUMENT)
+          document = @view.document
           return failed(rendered, broken_by, "the page stopped answering") if document.nil?
 
           rendered.html, rendered.text = document["html"], Core::Content::Blocks.tidy(+document["text"].tr("\n", "\0"))
@@ -187,10 +145,10 @@ module IronTrellis
 
         def look(rendered, height, screenshot)
           measure(@width)
-          rendered.screenshot = picture([height.to_i, Limits::MOST_HEIGHT].min) if screenshot
+          rendered.screenshot = @view.picture([height.to_i, Limits::MOST_HEIGHT].min) if screenshot
           return if @width == Layout::PHONE
 
-          lay(Layout::PHONE)
+          @view.lay(Layout::PHONE)
           measure(Layout::PHONE)
         rescue ::Ferrum::TimeoutError, ::Ferrum::DeadBrowserError, ::Ferrum::NoSuchPageError
           @broken ||= "hung"
@@ -230,43 +188,7 @@ module IronTrellis
 
         def failed(rendered, error, detail) = (rendered.error, rendered.error_detail = error, detail)
 
-        # @return [Object, nil] nil where the page doesn't answer
-        def asked(script)
-          evaluate(script)
-        rescue ::Ferrum::TimeoutError
-          begin
-            send_to_page("Runtime.terminateExecution")
-            evaluate(script)
-          rescue ::Ferrum::Error
-            nil
-          end
-        rescue ::Ferrum::Error
-          nil
-        end
-
-        def evaluate(script) =
-          @page
-            .command("Runtime.evaluate", timeout: Limits::READ_SECONDS, expression: script, returnByValue: true)
-            .dig("result", "value")
-
-        def measure(width)
-          told = asked(InPage::LAYOUT) or return
-          @layouts << Layout.new(**told.transform_keys(&:to_sym).slice(*Layout.members), width: width)
-        end
-
-        def picture(height)
-          @page
-            .command(
-              "Page.captureScreenshot",
-              timeout: Limits::READ_SECONDS * 2,
-              format: "webp",
-              quality: Limits::QUALITY,
-              captureBeyondViewport: true,
-              clip: {x: 0, y: 0, width: @width, height: [height, 1].max, scale: 1}
-            )
-            .fetch("data")
-            .unpack1("m")
-        end
+        def measure(width) = @view.layout(width)&.then { |layout| @layouts << layout }
 
         def dispose
           context = @page && @ferrum.contexts.find_by(target_id: @page.target_id)

@@ -65,6 +65,9 @@ module IronTrellis
         # @return [Frontier]
         def frontier = @frontier ||= Frontier.new(self)
 
+        # @return [Leases] of its frontier
+        def leases = @leases ||= Leases.new(self)
+
         # @return [Judging::VerdictRun, nil] the newest finished one
         def verdict_run = verdict_runs.where.not(finished_at: nil).order(:finished_at, :id).last
 

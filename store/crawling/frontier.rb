@@ -10,11 +10,10 @@ module IronTrellis
       class Frontier
         STATES = FrontierStates::ALL
         PURPOSES = {page: 0, resource: 1, external: 2}.freeze
-        # Why a URL is skipped.
-        REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3, redirects: 4}.freeze
         # A URL that was held by so many workers when they died is fetched by itself, and given up after twice as many.
         MOST_CRASHES = 3
-
+        # Why a URL is skipped.
+        REASONS = {nofollow: 0, deep: 1, kind: 2, space: 3, redirects: 4}.freeze
         # One leased URL.
         Item = Struct.new(:id, :url, :purpose, :depth, :hops, :host_id, :tries, :crashes) do
           def head? = purpose != PURPOSES[:page]
@@ -31,9 +30,6 @@ module IronTrellis
 
         # What is offered to the frontier. `reason` says why it is not to be fetched, nil where it is.
         Entry = Struct.new(:id, :url, :purpose, :depth, :hops, :reason, :host_id, :space_id, keyword_init: true)
-
-        # The lease isn't ours any more: another worker took the slot over.
-        class LeaseLost < Core::Error::Conflict; end
 
         FOUND =
           "unnest($2::bigint[], $3::text[], $4::smallint[], $5::integer[], $6::smallint[], $7::smallint[], " \
@@ -62,29 +58,6 @@ module IronTrellis
             reason = CASE WHEN f.state = #{STATES[:skipped]} THEN n.reason ELSE f.reason END,
             space_id = coalesce(f.space_id, n.space_id), depth = least(f.depth, n.depth), hops = least(f.hops, n.hops)
           FROM better JOIN found n USING (url_id) WHERE f.url_id = better.url_id
-        SQL
-
-        # Taking from the crawl's row first makes leasing one at a time, so that limits hold exactly. Rows that a writer
-        # holds are passed over: it takes the crawl's row last, and would wait for us while we wait for it.
-        TAKE = "SELECT taken FROM crawls WHERE id = $1 FOR UPDATE"
-        LEASE = <<~SQL
-          UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-          FROM (
-            SELECT w.url_id FROM unnest($3::bigint[], $4::integer[]) AS host (id, most)
-            CROSS JOIN LATERAL (
-              SELECT url_id FROM %<table>s WHERE host_id = host.id AND state = #{STATES[:waiting]} ORDER BY depth,
-                url_id LIMIT host.most FOR UPDATE SKIP LOCKED
-            ) w LIMIT $5
-          ) chosen
-          WHERE f.url_id = chosen.url_id
-          RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes, f.space_id
-        SQL
-        LEASE_QUARANTINED = <<~SQL
-          UPDATE %<table>s f SET state = #{STATES[:leased]}, slot = $1, lease_token = $2
-          FROM (SELECT url_id FROM %<table>s WHERE state = #{STATES[:quarantined]} AND host_id = ANY($3::bigint[])
-            LIMIT 1 FOR UPDATE SKIP LOCKED) chosen
-          WHERE f.url_id = chosen.url_id
-          RETURNING f.url_id, f.url, f.purpose, f.depth, f.hops, f.host_id, f.tries, f.crashes
         SQL
 
         # @param crawl [Crawl]
@@ -117,82 +90,11 @@ module IronTrellis
           Postgres::Sql.run(format(ADD, table: @table), [@crawl.id, *columns])
         end
 
-        # @param slot [Integer]
-        # @param token [Integer] by which the lease is known
-        # @param counts [Hash{Integer => Integer}] by host, how many at most
-        # @param limit [Integer] of the whole crawl
-        # @return [Array<Item>] nearest to the start first
-        def lease(slot, token, counts:, limit:)
-          ActiveRecord::Base.transaction do
-            left = limit - Postgres::Sql.run(TAKE, [@crawl.id]).getvalue(0, 0).to_i
-            items = left.positive? ? take(slot, token, counts, left) : []
-            if items.any?
-              Postgres::Sql.run("UPDATE crawls SET taken = taken + $2 WHERE id = $1", [@crawl.id, items.size])
-            end
-            items.sort_by { |item| [item.depth, item.id] }
-          end
-        end
-
-        # @param host_ids [Array<Integer>]
-        # @return [Item, nil] one of the URLs over which workers died
-        def lease_quarantined(slot, token, host_ids)
-          row =
-            Postgres::Sql
-              .run(format(LEASE_QUARANTINED, table: @table), [slot, token, Postgres::Sql.array(host_ids)])
-              .values
-              .first
-          row && item(row)
-        end
-
-        # Gives back what a slot holds at the orderly end of its session.
-        #
-        # @param slot [Integer]
-        # @return [void]
-        def release(slot) = free(slot, "state = #{STATES[:waiting]}")
-
-        # Gives back what a slot holds because its worker died.
-        #
-        # @param slot [Integer]
-        # @return [void]
-        def release_after_crash(slot)
-          free(
-            slot,
-            "crashes = crashes + 1, state = CASE WHEN crashes + " \
-            "1 < #{MOST_CRASHES} THEN #{STATES[:waiting]} ELSE #{STATES[:quarantined]} END"
-          )
-        end
-
         # @param count [Integer]
         # @return [Boolean] whether so many URLs wait, or more
         def waiting?(count)
           Postgres::Sql.run("SELECT 1 FROM #{@table} WHERE state = #{STATES[:waiting]} LIMIT $1", [count]).ntuples ==
             count
-        end
-
-        # Closes leases; belongs into the transaction that stores what was fetched.
-        #
-        # @param ids [Array<Integer>]
-        # @param token [Integer]
-        # @return [void]
-        # @raise [LeaseLost] where one of them isn't ours
-        def close(ids, token) = change(ids, token, "state = #{STATES[:done]}")
-
-        # Puts a URL off whose answer may be better later.
-        #
-        # @param ids [Array<Integer>]
-        # @param token [Integer]
-        # @param until_time [Time]
-        # @param counted [Boolean] whether it was a try
-        # @return [void]
-        # @raise [LeaseLost]
-        def put_off(ids, token, until_time, counted: true)
-          change(
-            ids,
-            token,
-            "state = #{STATES[:deferred]}, tries = tries + #{counted ? 1 : 0}, not_before = $3",
-            until_time.utc.iso8601(6)
-          )
-          give_back(ids.size)
         end
 
         # Lets those wait again whose time has come.
@@ -204,14 +106,6 @@ module IronTrellis
             "UPDATE #{@table} SET state = #{STATES[:waiting]} WHERE state = #{STATES[:deferred]} AND not_before <= $1",
             [now.utc.iso8601(6)]
           )
-        end
-
-        # Takes off the limit's account what was leased but not asked for. Belongs at the end of a transaction.
-        #
-        # @param count [Integer]
-        # @return [void]
-        def give_back(count)
-          Postgres::Sql.run("UPDATE crawls SET taken = taken - $2 WHERE id = $1", [@crawl.id, count]) if count.positive?
         end
 
         # Leaves out what waits below one address because its pages are all alike.
@@ -290,57 +184,6 @@ module IronTrellis
             entry.host_id,
             entry.space_id
           ]
-        end
-
-        def item(row)
-          id, url, *numbers = row
-          Item.new(id.to_i, url, *numbers.first(6).map(&:to_i))
-        end
-
-        # A space that is full gives its URLs back as known, and others are taken instead.
-        def take(slot, token, counts, left)
-          loop do
-            rows =
-              Postgres::Sql.run(
-                format(LEASE, table: @table),
-                [slot, token, Postgres::Sql.array(counts.keys), Postgres::Sql.array(counts.values), left]
-              ).values
-            full = Spaces.overfull(@crawl.id, rows.reject { |one| one.last.nil? }.group_by(&:last))
-            refuse(full) if full.any?
-            kept = rows - full
-            return kept.map { |one| item(one) } if kept.any? || rows.empty?
-          end
-        end
-
-        def refuse(rows)
-          Postgres::Sql.run(
-            "UPDATE #{@table} SET state = #{STATES[:skipped]}, reason = #{REASONS[:space]}, slot = NULL, " \
-            "lease_token = " \
-              "NULL WHERE url_id = ANY($1::bigint[])",
-            [Postgres::Sql.array(rows.map(&:first))]
-          )
-        end
-
-        def free(slot, change)
-          ActiveRecord::Base.transaction do
-            Postgres::Sql.run(TAKE, [@crawl.id])
-            give_back(
-              Postgres::Sql.run(
-                "UPDATE #{@table} SET #{change}, lease_token = NULL WHERE state = #{STATES[:leased]} AND slot = $1",
-                [slot]
-              ).cmd_tuples
-            )
-          end
-        end
-
-        def change(ids, token, change, *params)
-          changed =
-            Postgres::Sql.run(
-              "UPDATE #{@table} SET #{change}, lease_token = NULL WHERE url_id = ANY($1::bigint[]) AND lease_token " \
-              "= $2",
-              [Postgres::Sql.array(ids), token, *params]
-            ).cmd_tuples
-          raise LeaseLost.new("Another worker has taken over this slot of the crawl.") unless changed == ids.size
         end
       end
     end

@@ -18,7 +18,7 @@ module IronTrellis
         # @param space [String]
         # @param most [Integer]
         # @return [Integer] its id. Not to be called within a transaction: rows of spaces must not stay locked
-        #   (Frontier::TAKE)
+        #   (Leases::TAKE)
         def id(crawl_id, kind, space, most)
           found = Postgres::Sql.run(FIND, [crawl_id, kind, space]).values.first
           return found.first.to_i if found

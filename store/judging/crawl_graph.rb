@@ -11,7 +11,6 @@ module IronTrellis
         TYPES = Pages::FactsRows::TYPES
         CLICKS = TYPES.values_at("anchor", "frame", "refresh").freeze
         REFERENCES = TYPES.values_at("canonical", "hreflang").freeze
-        PACKED = "l>*"
         NOBODY = -1
         # Links of which the memory is felt.
         MANY = 500_000
@@ -19,17 +18,6 @@ module IronTrellis
         MOST_STREAMS = 400
         # Beyond these, shares differ by the order in which they were added up.
         DIGITS = 12
-
-        NUMBERED = <<~SQL
-          CREATE TEMPORARY TABLE %<nodes>s ON COMMIT DROP AS
-          SELECT (row_number() OVER (ORDER BY url_id) - 1)::integer AS n, url_id FROM %<frontier>s
-        SQL
-        LINKS = <<~SQL
-          SELECT s.n, string_agg(int4send(t.n), ''::bytea) AS targets
-          FROM %<links>s k JOIN %<nodes>s s ON s.url_id = k.source_id JOIN %<nodes>s t ON t.url_id = k.target_id
-          WHERE k.source_id <> k.target_id AND (k.type = ANY($1::smallint[]) AND k.followed OR k.type =
-            ANY($2::smallint[])) GROUP BY s.n
-        SQL
 
         # @param crawl [Crawling::Crawl]
         def initialize(crawl)
@@ -149,9 +137,8 @@ module IronTrellis
           sources, targets = Array.new(2) { Numo::Int32.zeros(@links.each_value.sum(&:bytesize) / 4) }
           size = 0
           @links.keys.group_by { |node| ends[node] }.each do |source, nodes|
-            found =
-              nodes.flat_map { |node| @links.delete(node).unpack(PACKED).map { |target| ends[target] } }.uniq -
-              [source, NOBODY]
+            targets_of = nodes.flat_map { |node| @links.delete(node).unpack(NumberedLinks::PACKED) }
+            found = targets_of.map { |target| ends[target] }.uniq - [source, NOBODY]
             next if source == NOBODY || found.empty?
 
             part = size...(size += found.size)
@@ -168,7 +155,7 @@ module IronTrellis
           depths =
             Core::Graph::Depths.of(
               starts: starts.transform_keys { |id| @numbers[id] }.except(nil),
-              links: ->(node) { @links[node]&.unpack(PACKED) },
+              links: ->(node) { @links[node]&.unpack(NumberedLinks::PACKED) },
               redirects: redirects
             )
           ids = @numbers.keys
@@ -179,22 +166,7 @@ module IronTrellis
           return if @read == references
 
           @read = references
-          ActiveRecord::Base.transaction do
-            Postgres::Sql.raw.exec(format(NUMBERED, nodes: nodes, frontier: table("frontier")))
-            Postgres::Sql.raw.exec("ANALYZE #{nodes}")
-            @numbers =
-              Postgres::Sql
-                .run("SELECT url_id FROM #{nodes} ORDER BY n")
-                .column_values(0)
-                .each_with_index
-                .to_h { |id, number| [id.to_i, number] }
-            @links = {}
-            Postgres::Sql.stream(
-              format(LINKS, nodes: nodes, links: table("links")),
-              [Postgres::Sql.array(CLICKS), Postgres::Sql.array(references)]
-            ) { |rows| rows.each { |row| @links[row["n"]] = row["targets"] } }
-            Postgres::Sql.raw.exec("DROP TABLE #{nodes}")
-          end
+          @numbers, @links = NumberedLinks.of(@crawl.id, CLICKS, references)
         end
 
         def redirects
@@ -211,8 +183,6 @@ module IronTrellis
         end
 
         def table(parent) = Postgres::Partitions.name(parent, @crawl.id)
-
-        def nodes = "nodes_#{@crawl.id}"
       end
     end
   end

@@ -83,7 +83,7 @@ module IronTrellis
             whole: clusters.count { |one| one[:notes].empty? },
             hosts: clusters.flat_map { |one| one[:hosts] }.uniq.sort,
             layout: layout,
-            codes: codes,
+            codes: Core::Languages::CodesUsed.of(@annotations),
             proposals: proposals
           }
         end
@@ -161,23 +161,6 @@ module IronTrellis
 
         def layout =
           Core::Languages::Layout.new(@pages.to_h { |row| [row["url"], row["lang"]] }, @spoken, @main_host).call.to_h
-
-        def codes
-          @annotations
-            .group_by(&:code)
-            .map { |code, ones| [code, Core::Languages::Tag.read(code), ones] }
-            .sort_by { |code, _, ones| [-ones.size, code] }
-            .map do |code, tag, ones|
-              {
-                code: code,
-                uses: ones.size,
-                pages: ones.map(&:url).uniq.size,
-                reason: tag.reason,
-                likely: tag.likely,
-                sample: ones.first.url
-              }
-            end
-        end
 
         def proposals
           pages =

@@ -28,7 +28,7 @@ module IronTrellis
         # @param outcomes [Array<Core::Crawling::Outcome>]
         # @param token [Integer] of the lease
         # @return [void]
-        # @raise [Crawling::Frontier::LeaseLost]
+        # @raise [Crawling::Leases::Lost]
         def write(outcomes, token)
           rows = @rows.call(outcomes)
           found =
@@ -43,11 +43,11 @@ module IronTrellis
         # @param token [Integer] of the lease
         # @param until_time [Time]
         # @return [void]
-        # @raise [Crawling::Frontier::LeaseLost]
+        # @raise [Crawling::Leases::Lost]
         def put_off(outcomes, token, until_time, counted: true)
           ActiveRecord::Base.transaction do
             Crawling::Counters.add(@crawl.id, @slot, {"retried" => outcomes.size}) if counted
-            @crawl.frontier.put_off(outcomes.map { |outcome| outcome.item.id }, token, until_time, counted: counted)
+            @crawl.leases.put_off(outcomes.map { |outcome| outcome.item.id }, token, until_time, counted: counted)
           end
         end
 
@@ -71,7 +71,7 @@ module IronTrellis
 
         def keep(outcomes, rows, token)
           transaction do
-            @crawl.frontier.close(outcomes.map { |outcome| outcome.item.id }, token)
+            @crawl.leases.close(outcomes.map { |outcome| outcome.item.id }, token)
             rows.each do |parent, values|
               @copies.fetch(parent).call(Postgres::Partitions.name(parent, @crawl.id), values) if values.any?
             end
@@ -127,13 +127,13 @@ module IronTrellis
 
         def authority(url) = Core::Url::NormalForm.split(url).authority
 
-        # The crawl's own row comes last (Crawling::Frontier::TAKE).
+        # The crawl's own row comes last (Crawling::Leases::TAKE).
         def count(outcomes)
           fetched = outcomes.select(&:fetched?)
           Crawling::FetchErrors.keep(@crawl.id, fetched, @now.call)
           @hosts.count(@slot, fetched.group_by { |one| one.item.host_id }.transform_values { |some| host_sums(some) })
           Crawling::Counters.add(@crawl.id, @slot, Crawling::Counters.of(outcomes))
-          @crawl.frontier.give_back(outcomes.size - fetched.size)
+          @crawl.leases.give_back(outcomes.size - fetched.size)
         end
 
         def host_sums(outcomes)

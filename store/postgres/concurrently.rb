@@ -23,11 +23,21 @@ module IronTrellis
         # @return [Object] what the work gives
         def call(work)
           cancel = nil
-          beside = start { (cancel = Database.canceller) && work.call }
+          beside = start { cancellable(work) { |canceller| cancel = canceller } }
           yield
           beside.value
         ensure
           give_up(beside, cancel) if beside&.alive?
+        end
+
+        # A statement that was on its way when the thread was ended is ended as well, as long as the connection is ours.
+        def cancellable(work)
+          cancel = Database.canceller
+          yield cancel
+          done = false
+          work.call.tap { done = true }
+        ensure
+          cancel&.call unless done
         end
 
         # Its statement is ended as well: the server would go on with it.
@@ -36,7 +46,7 @@ module IronTrellis
           cancel&.call
           beside.join
         end
-        private_class_method :give_up
+        private_class_method :cancellable, :give_up
       end
     end
   end

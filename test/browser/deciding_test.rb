@@ -61,7 +61,7 @@ class DecidingScreensTest < Minitest::Test
   end
 
   def test_lost_addresses_are_routed_and_the_map_is_written
-    decide "routes"
+    decide "redirects"
     assert_text "nothing was decided yet about", wait: 20
     assert_text "it is the folder that the address was in", wait: 20
     assert_empty accessibility_faults, "broken"
@@ -70,10 +70,10 @@ class DecidingScreensTest < Minitest::Test
     focus "button", /Accept \d+ routes/
     press :enter
     assert_text "in the map", minimum: 3
-    decide "routes?view=observed"
+    decide "redirects?view=observed"
     assert_text "page links", minimum: 1
     assert_empty accessibility_faults, "redirects"
-    decide "routes?view=repoint"
+    decide "redirects?view=repoint"
     assert_text "those that stand on most pages first"
     assert_empty accessibility_faults, "repoint"
     the_map_is_made_and_tested
@@ -112,7 +112,7 @@ class DecidingScreensTest < Minitest::Test
   private
 
   def the_map_is_made_and_tested
-    decide "routes?view=map"
+    decide "redirects?view=map"
     type "Address or pattern", "http://www.skerrylamps.example/guides/*"
     type "Target", "http://www.skerrylamps.example/help/$1"
     assert_text(/It takes \d+ known URLs, \d+ pages that live among them/)

@@ -290,7 +290,7 @@ class ProofChecksTest < Minitest::Test
         "unmet" => [{"url" => Y, "condition" => "says no noindex", "found" => "f"}],
         "notes" => ["#{Y}: a cache answers otherwise"]
       },
-      verdict.to_told("F1", verdict.state)
+      verdict.report("F1", verdict.state)
     )
   end
 

@@ -3,7 +3,7 @@
 require_relative "../test_helper"
 
 # Work beside other work: on a connection of its own, told to its end, and given up where the other fails.
-class BesideTest < Minitest::Test
+class ConcurrentlyTest < Minitest::Test
   include TestDatabase
   include Workers
 

@@ -28,7 +28,7 @@ class FactsWriterTest < Minitest::Test
     @crawl.frontier.add(entries(@crawl, "a", "b"))
   end
 
-  def lease(count = 1) = @crawl.frontier.lease(0, TOKEN, counts: {host_of(@crawl) => count}, limit: 100)
+  def lease(count = 1) = @crawl.leases.lease(0, TOKEN, counts: {host_of(@crawl) => count}, limit: 100)
 
   def outcome(item, html, status: 200)
     lines = ["Content-Type: text/html; charset=utf-8"]
@@ -93,8 +93,8 @@ class FactsWriterTest < Minitest::Test
   # What a worker fetched whose lease was taken over must leave nothing behind: another fetches it.
   def test_a_lost_lease_leaves_no_facts
     item = lease.first
-    @crawl.frontier.release(0)
-    assert_raises(Store::Crawling::Frontier::LeaseLost) { @writer.write([outcome(item, "<title>T</title>")], TOKEN) }
+    @crawl.leases.release(0)
+    assert_raises(Store::Crawling::Leases::Lost) { @writer.write([outcome(item, "<title>T</title>")], TOKEN) }
 
     assert_empty rows("page_facts", "url_id")
     assert_empty rows("links", "source_id")

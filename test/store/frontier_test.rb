@@ -7,17 +7,18 @@ class FrontierTest < Minitest::Test
   include PlainCrawl
 
   Frontier = IronTrellis::Store::Crawling::Frontier
+  Leases = IronTrellis::Store::Crawling::Leases
   Sql = IronTrellis::Store::Postgres::Sql
   TOKEN = 7
 
   def setup
     super
     @crawl = plain_crawl
-    @frontier = @crawl.frontier
+    @frontier, @leases = @crawl.frontier, @crawl.leases
   end
 
   def lease(count, token: TOKEN, slot: 0, limit: 1000) =
-    @frontier.lease(slot, token, counts: {host_of(@crawl) => count}, limit: limit)
+    @leases.lease(slot, token, counts: {host_of(@crawl) => count}, limit: limit)
 
   def names(items) = items.map { |item| item.url[/[^\/]+\z/] }
 
@@ -53,7 +54,7 @@ class FrontierTest < Minitest::Test
 
   def test_a_url_that_is_done_is_not_opened_again_by_another_mention
     @frontier.add(entries(@crawl, "a", depth: 3))
-    @frontier.close(lease(1).map(&:id), TOKEN)
+    @leases.close(lease(1).map(&:id), TOKEN)
     @frontier.add(entries(@crawl, "a", depth: 1))
 
     assert_equal :done, state("a")
@@ -73,7 +74,7 @@ class FrontierTest < Minitest::Test
     assert_equal 3, lease(3, limit: 4).size
     assert_equal 1, lease(3, limit: 4).size
     assert_empty lease(3, limit: 4)
-    @frontier.release(0)
+    @leases.release(0)
     assert_equal 0, taken
     assert_equal 4, lease(10, limit: 4).size
   end
@@ -98,15 +99,15 @@ class FrontierTest < Minitest::Test
     @frontier.add(entries(@crawl, "a", "b"))
     ids = lease(2).map(&:id)
 
-    assert_raises(Frontier::LeaseLost) { @frontier.close(ids, TOKEN + 1) }
-    @frontier.release(0)
-    assert_raises(Frontier::LeaseLost) { @frontier.close(ids, TOKEN) }
-    assert_raises(Frontier::LeaseLost) { @frontier.put_off(ids, TOKEN, Time.now) }
+    assert_raises(Leases::Lost) { @leases.close(ids, TOKEN + 1) }
+    @leases.release(0)
+    assert_raises(Leases::Lost) { @leases.close(ids, TOKEN) }
+    assert_raises(Leases::Lost) { @leases.put_off(ids, TOKEN, Time.now) }
   end
 
   def test_what_is_put_off_waits_again_when_its_time_has_come
     @frontier.add(entries(@crawl, "a"))
-    @frontier.put_off(lease(1).map(&:id), TOKEN, Time.now + 60)
+    @leases.put_off(lease(1).map(&:id), TOKEN, Time.now + 60)
     @frontier.wake(Time.now)
 
     assert_equal :deferred, state("a")
@@ -120,13 +121,13 @@ class FrontierTest < Minitest::Test
     @frontier.add(entries(@crawl, "a"))
     Frontier::MOST_CRASHES.times do
       refute lease(1).first.given_up?
-      @frontier.release_after_crash(0)
+      @leases.release_after_crash(0)
     end
 
     assert_equal :quarantined, state("a")
     assert_empty lease(1), "it takes others with it no more"
-    until (item = @frontier.lease_quarantined(0, TOKEN, [host_of(@crawl)])).given_up?
-      @frontier.release_after_crash(0)
+    until (item = @leases.lease_quarantined(0, TOKEN, [host_of(@crawl)])).given_up?
+      @leases.release_after_crash(0)
     end
     assert_equal 2 * Frontier::MOST_CRASHES, item.crashes
   end

@@ -29,14 +29,14 @@ module IronTrellis
           @probes
             .take(@slot, wants.keys)
             .each { |row| @pool.hand(Core::Crawling::ProbeTask.new(*row.values_at("url", "host_id", "kind"))) }
-          @crawl.frontier.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @pool.hand(item) }
+          @crawl.leases.lease(@slot, @token, counts: wants, limit: @limit).each { |item| @pool.hand(item) }
         end
 
         # Hands out one URL over which workers died, alone, so that it takes nothing with it.
         #
         # @return [Boolean] whether there was one
         def hand_out_quarantined
-          item = @crawl.frontier.lease_quarantined(@slot, @token, @pool.host_ids)
+          item = @crawl.leases.lease_quarantined(@slot, @token, @pool.host_ids)
           @pool.hand(item) if item
           !item.nil?
         end
@@ -45,7 +45,7 @@ module IronTrellis
         #
         # @return [void]
         def release
-          @crawl.frontier.release(@slot)
+          @crawl.leases.release(@slot)
           release_files
         end
 
@@ -53,7 +53,7 @@ module IronTrellis
         #
         # @return [void]
         def release_after_crash
-          @crawl.frontier.release_after_crash(@slot)
+          @crawl.leases.release_after_crash(@slot)
           release_files
         end
 

@@ -133,7 +133,7 @@ module IronTrellis
           {
             title: facts.title,
             words: facts.words,
-            **facts.told_to(@settings.agent),
+            **facts.directives_for(@settings.agent),
             hreflang: facts.hreflang.map { |one| one.slice(:code, :url) },
             lines: deciding_lines(answer.body.to_s, facts),
             links: facts.links.first(MOST_LINKS).map { |link| link(link) },

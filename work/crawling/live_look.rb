@@ -104,7 +104,7 @@ module IronTrellis
           return {} unless page
 
           {
-            **page.told_to(@settings.agent).slice(:noindex, :canonical),
+            **page.directives_for(@settings.agent).slice(:noindex, :canonical),
             content_type: page.content_type,
             words: page.words
           }

@@ -7,12 +7,7 @@ module IronTrellis
     module Desk
       # One page at the desk: its words against its phrases, its queries and its rivals, as it is and as it is drafted.
       class Sheet
-        MOST_TERMS = 120
         MOST_PROPOSED = 12
-        MOST_RIVALS = 12
-        MOST_PHRASES = 10
-        MOST_PHRASE = 120
-        FILE = "file:"
         Desk = Core::Desk
 
         # @param site [Store::Sites::Site]
@@ -37,6 +32,7 @@ module IronTrellis
           against = Desk::Rivals.new(rivals.filter_map { |_, one| one && one[:page] }, language: own.language)
           drafted = Desk::Draft.new(@page.draft).on(own)
           now, then_ = [own, drafted].map { |one| fit(one, against) }
+          words = SheetTerms.new(now, then_, against)
           {
             url_id: @page.url_id.to_s,
             url: @row["url"],
@@ -48,9 +44,9 @@ module IronTrellis
             rivals: rivals.map { |source, one| rival(source, one) },
             fit: now.call,
             draft_fit: then_.call,
-            checks: checks(now, then_),
+            checks: words.checks,
             measures: measures(own, against),
-            terms: terms(now, then_, against),
+            terms: words.terms,
             suggestions: suggestions(now, against, own),
             queries: queries,
             data: markup(own).call,
@@ -65,8 +61,8 @@ module IronTrellis
         # @return [void]
         # @raise [Core::Error::InvalidInput]
         def keep(input, by:)
-          @page.phrases = phrases(input["phrases"]) if input.key?("phrases")
-          @page.rivals = rivals(input["rivals"]) if input.key?("rivals")
+          @page.phrases = SheetInput.phrases(input["phrases"]) if input.key?("phrases")
+          @page.rivals = SheetInput.rivals(input["rivals"]) if input.key?("rivals")
           @page.draft = Desk::Draft.read(input["draft"]) if input.key?("draft")
           @page.update!(changed_at: @now, changed_by: by)
         end
@@ -83,7 +79,7 @@ module IronTrellis
         # @yieldparam total [Integer]
         # @return [void]
         def read_all(&progress)
-          urls = @page.rivals.reject { |one| one.start_with?(FILE) }
+          urls = @page.rivals.reject { |one| one.start_with?(SheetInput::FILE) }
           Reading.new(@site, now: @now).call([@row["url"], *urls], &progress)
           @read = nil
         end
@@ -98,7 +94,7 @@ module IronTrellis
         # @param by [String]
         # @return [void]
         def add_file(name, bytes, by:)
-          source = "#{FILE}#{name}"
+          source = "#{SheetInput::FILE}#{name}"
           @reads.keep(source, Desk::PageReading.call(bytes, source: source), now: @now)
           keep({"rivals" => @page.rivals | [source]}, by: by)
         rescue Core::Page::Unreadable => error
@@ -177,46 +173,11 @@ module IronTrellis
           }
         end
 
-        def checks(now, then_) =
-          now.checks.zip(then_.checks).map do |one, other|
-            one.as_json.merge("about" => one.about, "drafted" => other.found, "drafted_met" => other.met)
-          end
-
         def measures(own, against)
           against.measures.map do |name, range|
             {name: name, own: own.public_send(name), **range.transform_keys(&:to_sym)}
           end
         end
-
-        def terms(now, then_, against)
-          shared = against.shared.to_h { |one| [one.key, one] }
-          drafted = then_.terms.to_h { |one| [one.key, one] }
-          known = now.terms.first(MOST_TERMS)
-          lacking = now.lacking.first(MOST_TERMS / 2).reject { |one| known.any? { |term| term.key == one.key } }
-          known.map { |one| term(one, drafted[one.key], shared[one.key]) } +
-            lacking.map { |one| lacking(one, drafted[one.key]) }
-        end
-
-        def term(one, drafted, shared)
-          {
-            term: one.term,
-            size: one.size,
-            counts: one.counts.select { |_, times| times.positive? },
-            share: one.share,
-            drafted: drafted ? drafted.counts["text"] : 0,
-            rivals: shared&.to_h&.slice(:used_by, :median, :low, :high)
-          }
-        end
-
-        def lacking(shared, drafted) =
-          {
-            term: shared.term,
-            size: shared.size,
-            counts: {},
-            share: 0.0,
-            drafted: drafted ? drafted.counts["text"] : 0,
-            rivals: shared.to_h.slice(:used_by, :median, :low, :high)
-          }
 
         def suggestions(now, against, own)
           said = own.texts.values.flatten
@@ -240,22 +201,6 @@ module IronTrellis
         end
 
         def pixels = Desk::Pixels
-
-        def phrases(values)
-          fine = values.is_a?(Array) && values.size <= MOST_PHRASES && values.all? { |one| phrase?(one) }
-          wrong("Give at most #{MOST_PHRASES} phrases, each of at most #{MOST_PHRASE} characters.") unless fine
-          values.map(&:strip).uniq
-        end
-
-        def phrase?(text) = text.is_a?(String) && !text.strip.empty? && text.size <= MOST_PHRASE
-
-        def rivals(values)
-          fine = values.is_a?(Array) && values.size <= MOST_RIVALS && values.all?(String)
-          wrong("Give at most #{MOST_RIVALS} rivals.") unless fine
-          values.map { |one| one.start_with?(FILE) ? one : Core::Url::NormalForm.parse(one).to_s }.uniq
-        rescue Core::Url::NormalForm::Malformed => error
-          wrong(error.message)
-        end
 
         def wrong(message) = raise(Core::Error::InvalidInput.new(message))
       end

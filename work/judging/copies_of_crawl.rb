@@ -42,13 +42,13 @@ module IronTrellis
           @of_folder = boilerplate_of_folders
           @own = Core::Copies::UniqueShare.new(@texts.words)
           @texts.in_order { |rows| read(rows.map { |row| page(row) }) }
-          rows(told_copies, @own.shares)
+          rows(found_copies, @own.shares)
         end
 
         private
 
         # What they were told by is given back before shares are told, which take as much room again.
-        def told_copies
+        def found_copies
           @finder.copies.tap do
             @finder = nil
             GC.start if @pages.size > MANY

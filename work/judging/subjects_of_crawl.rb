@@ -15,6 +15,7 @@ module IronTrellis
         # What rules see as it was stored.
         AS_STORED =
           (Core::Page::Observations.seen_by_rules + Core::Page::Registry.names).to_h { |name| [name, name.to_s] }.freeze
+        LINKS_OUT = %w[links_out_internal links_out_external frames_out].freeze
         # In place of a page group.
         OTHER_SITES = "other sites"
 
@@ -31,15 +32,13 @@ module IronTrellis
           @whole = crawl.whole?
           @agent = crawl.crawl_settings.agent
           @scope = crawl.crawl_settings.scope
-          @starts = crawl.crawl_settings.first_urls.to_h { |url| [url, true] }
+          @how_found = HowFound.new(crawl.crawl_settings.first_urls)
         end
 
         # @yieldparam judged [Array<JudgedUrl>]
         # @return [void]
         def each_portion
-          @hops = @facts.hops
-          @addresses = @hops.each_value.to_h
-          @statuses = @facts.statuses(@addresses.keys)
+          @lead = WhereUrlsLead.new(@facts)
           @robots_failures = @facts.robots_failures
           @canonicals = @facts.canonicals
           @has_sitemaps = @facts.sitemaps?
@@ -81,21 +80,20 @@ module IronTrellis
 
         # What is linked to on another site: how it answers, and who links to it.
         def elsewhere(row)
-          chain = chain(row)
+          chain = @lead.chain(row)
           subject =
             Core::Faults::Subject.new(
               url: row["url"],
               kind: Core::Page::Kind::EXTERNAL,
               status: row["status"],
               error: row["error"],
-              found_by: found_by(row, row["url"], []),
+              found_by: @how_found.found_by(row, []),
               in_sitemaps: [],
               robots_allowed: row["robots_allowed"],
               robots_line: row["robots_line"],
               redirect_to: row["redirect_to"],
-              redirect_chain: chain.hops.map { |hop| @addresses[hop] },
-              final_url: final_url(row, chain),
-              final_status: final_status(row, chain),
+              redirect_chain: @lead.addresses(chain),
+              **@lead.ending(row, chain),
               links_in: row["links_in"] || 0,
               group: OTHER_SITES,
               intent: "undecided",
@@ -104,12 +102,10 @@ module IronTrellis
               soft_missing: false
             )
           facts = NO_FACTS.merge(row.slice(*OF_OTHER_SITES))
-          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject,
-            ladder_result: Core::Ladder::Climb.new(nil),
-            evidence: Core::Evidence::Basis.none.values_without_evidence)
+          nothing = Core::Evidence::Basis.none.values_without_evidence
+          climb = Core::Ladder::Climb.new(nil)
+          JudgedUrl.new(id: row["url_id"], facts: facts, subject: subject, ladder_result: climb, evidence: nothing)
         end
-
-        def chain(row) = Core::Redirects::Chain.follow(row["url_id"], ->(node) { @hops[node]&.first })
 
         # @return [Float, nil] 1 or 0; nil where the site has no sitemap
         def listed(subject)
@@ -138,25 +134,24 @@ module IronTrellis
 
         def subject(row)
           id, url = row.values_at("url_id", "url")
-          chain = chain(row)
+          chain = @lead.chain(row)
           canonical = Core::Redirects::Chain.follow(url, @canonicals.method(:[]))
           listed = row["in_sitemaps"] || []
           rule = @intent_rules.rule_for(url)
           Core::Faults::Subject.new(
             url: url,
-            kind: kind(row),
-            start: @starts.key?(url),
+            kind: @how_found.kind(row),
+            start: @how_found.start?(url),
             whole: @whole,
             depth: (row["purpose"] == PAGE) ? row["depth"] : nil,
-            found_by: found_by(row, url, listed),
+            found_by: @how_found.found_by(row, listed),
             in_sitemaps: listed,
             robots_reachable: robots_failure(url).nil?,
             robots_failure: robots_failure(url),
             redirect_to: row["redirect_to"] || row["refresh_to"],
-            redirect_chain: chain.hops.map { |hop| @addresses[hop] },
+            redirect_chain: @lead.addresses(chain),
             redirect_loop: chain.loop?,
-            final_url: final_url(row, chain),
-            final_status: final_status(row, chain),
+            **@lead.ending(row, chain),
             title: row["titles"]&.first,
             title_chars: row["titles"]&.first&.length,
             links_in: row["links_in"] || 0,
@@ -167,15 +162,14 @@ module IronTrellis
             wanted: @intent_rules.wanted?(url, listed: listed.any?, intent: rule&.intent || "undecided"),
             description_chars: row["description"]&.length,
             bytes: row["bytes"],
-            links_out:
-              row["words"] && row.values_at("links_out_internal", "links_out_external", "frames_out").sum(&:to_i),
+            links_out: row["words"] && row.values_at(*LINKS_OUT).sum(&:to_i),
             importance_guessed: @importance_guessed,
             directives: ReadFacts.directives(row, @agent),
             canonicals: ReadFacts.canonicals(row, url),
             canonical_chain: canonical.hops,
             canonical_loop: canonical.loop?,
             canonical_off_site: !row["canonical"].nil? && !@scope.host?(row["canonical"]),
-            redirect_off_site: chain.hops.any? { |hop| !@scope.host?(@addresses[hop]) },
+            redirect_off_site: @lead.addresses(chain).any? { |url| !@scope.host?(url) },
             has_sitemaps: @has_sitemaps,
             authority: row["authority"],
             hreflang: (row["hreflang"] || []) + (row["alternates"] || []).flatten,
@@ -191,7 +185,7 @@ module IronTrellis
         def evidence(row, subject)
           Core::Ladder::Evidence.of(
             subject,
-            embedded: embedded?(row),
+            embedded: @how_found.embedded?(row),
             fetched: !row["fetched_at"].nil?,
             redirect_to: row["redirect_to"],
             refresh_to: row["refresh_to"],
@@ -208,41 +202,7 @@ module IronTrellis
           {standing: evidence["standing"], standing_reason: evidence["standing_reason"]}
         end
 
-        # What is embedded stays what it is embedded as, even where it answers with a page.
-        def kind(row)
-          return row["kind"] if row["purpose"] == PAGE
-
-          embedded =
-            Core::Page::Kind::RESOURCES.select do |name|
-              (row["types"] || 0).anybits?(1 << Store::Pages::FactsTables::TYPES.fetch(name))
-            end
-          (embedded.empty? || embedded.include?(row["kind"])) ? row["kind"] : embedded.first
-        end
-
-        def found_by(row, url, listed)
-          types = row["types"] || 0
-          ways = Store::Pages::FactsTables::FOUND_BY.reject { |_, bits| (types & bits).zero? }.keys
-          ways.unshift("start") if @starts.key?(url)
-          ways << "sitemap" if listed.any?
-          ways
-        end
-
-        def embedded?(row) =
-          row["purpose"] != PAGE && !((row["types"] || 0) & Store::Pages::FactsTables::EMBEDDED).zero?
-
         def robots_failure(url) = @robots_failures[url[%r{\Ahttps?://[^/]+}]]
-
-        def final_url(row, chain)
-          return nil if row["fetched_at"].nil? || chain.loop?
-
-          chain.hops.empty? ? row["url"] : @addresses[chain.final]
-        end
-
-        def final_status(row, chain)
-          return nil if chain.loop?
-
-          chain.hops.empty? ? row["status"] : @statuses[chain.final]
-        end
       end
     end
   end

@@ -53,7 +53,7 @@ module IronTrellis
           return of_decision(fault) unless rule(fault)
           return same_rules? ? EVIDENCE : LAPSED unless new_crawl?
           return UNREAD unless looked_at?(fault)
-          return MENDED if same_rules? ? !evidence?(fault) : told_before?(fault)
+          return MENDED if same_rules? ? !evidence?(fault) : known_before?(fault)
 
           same_rules? ? EVIDENCE : LAPSED
         end
@@ -118,7 +118,7 @@ module IronTrellis
         end
 
         # Whether the crawl before would tell it too, judged as this one is: then the site changed, not the judge.
-        def told_before?(fault) = @before.key?(key(fault))
+        def known_before?(fault) = @before.key?(key(fault))
 
         def before
           run = rejudged or return {}

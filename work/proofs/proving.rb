@@ -40,7 +40,7 @@ module IronTrellis
           fixes.map do |fix|
             verdict = looking.verdict(conditions.call(fix.kind, fix.standing), &progress)
             keep(fix, verdict, by)
-            verdict.to_told(fix.name, fix.state)
+            verdict.report(fix.name, fix.state)
           end
         ensure
           looking&.close

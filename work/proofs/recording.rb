@@ -95,7 +95,7 @@ module IronTrellis
 
           Core::Workplan::Effort
             .new(Workplan::WorkplanSettings.new(@fix.site).effort)
-            .of(Core::Workplan::Draft.of_told(@fix, verdict.unmet.map { |one| one.condition.to_fault }))
+            .of(Core::Workplan::Draft.of_faults(@fix, verdict.unmet.map { |one| one.condition.to_fault }))
         end
       end
     end

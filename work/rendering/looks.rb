@@ -57,7 +57,7 @@ module IronTrellis
             title: facts&.title,
             description: facts&.description,
             h1: facts&.h1 || [],
-            **(facts&.told_to(@settings.agent) || NOTHING_TOLD),
+            **(facts&.directives_for(@settings.agent) || NOTHING_TOLD),
             words: facts&.words,
             links: facts&.links&.count { |link| link.type == "anchor" }
           }

@@ -50,7 +50,7 @@ module IronTrellis
 
             {
               title: facts.title,
-              **facts.told_to(@agent),
+              **facts.directives_for(@agent),
               hreflang: facts.hreflang,
               words: facts.words,
               links: facts.links.map { |link| link.to_h.slice(:target, :type, :text, :followed) },

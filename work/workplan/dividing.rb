@@ -79,7 +79,7 @@ module IronTrellis
         def shared(fix, faults, urls)
           mine = faults.map { |fault| fault["url"] }.to_h { |url| [url, true] }
           parts = urls.select { |one| mine[one["url"]] }.uniq { |one| one["url"] }
-          draft = Core::Workplan::Draft.of_told(fix, faults)
+          draft = Core::Workplan::Draft.of_faults(fix, faults)
           fix.update!(
             faults: faults,
             urls: parts,
@@ -92,7 +92,7 @@ module IronTrellis
 
         # By what is in it now.
         def named(fix)
-          draft = Core::Workplan::Draft.of_told(fix, fix.faults)
+          draft = Core::Workplan::Draft.of_faults(fix, fix.faults)
           title = Core::Workplan::Titles.title(draft)
           urls = draft.urls.size
           fix.update!(

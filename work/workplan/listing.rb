@@ -64,7 +64,7 @@ module IronTrellis
           fixes.map do |fix|
             fix.export_row(settled).merge(
               "text" => texts.of(fix),
-              "conditions" => conditions.call(fix.kind, fix.standing).map(&:to_told),
+              "conditions" => conditions.call(fix.kind, fix.standing).map(&:as_json),
               **(fix.lapse ? {"notes" => [fix.lapse]} : {})
             )
           end

@@ -7,7 +7,6 @@ module IronTrellis
       # number, state, dates and history; what was handed over keeps what it clears.
       class RegenerateFixes
         States = Core::Workplan::States
-        WRITTEN_AT_ONCE = 500
 
         # Makes them unless they are of the newest verdicts and decisions already.
         #
@@ -49,7 +48,7 @@ module IronTrellis
             drafts = with_unread(drafts(source, unheld(entries)))
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
             settle_the_rest(fixes.values)
-            write(drafts, fixes)
+            FixWriter.new(@site, frozen, @sets).call(drafts, fixes)
             @site.update!(fixes_of_run: @run.id, fixes_of_crawl: @run.crawl_id, fixes_of_rules: @run.rules_digest,
               fixes_made_at: @now)
           end
@@ -164,53 +163,6 @@ module IronTrellis
             lapsed = found.values_at(Proofs::GoneFaults::LAPSED, Proofs::GoneFaults::EVIDENCE).compact.flatten(1)
             why = lapsed.any? ? @lapse.why(lapsed) : "its faults are in another fix since they are grouped otherwise"
             fix.become(States::LAPSED, now: @now, why: "lapsed: #{why}")
-          end
-        end
-
-        def write(drafts, fixes)
-          worth = Core::Workplan::Worth.new(drafts, beside: beside)
-          effort = WorkplanSettings.new(@site).counted(sets: @sets)
-          before = Core::Workplan::Precedence.new(drafts).call
-          deadlines = deadlines(drafts)
-          drafts.each_slice(WRITTEN_AT_ONCE) do |some|
-            Store::Workplan::Fix.keep(
-              some.map do |draft|
-                fix = fixes[draft.object_id]
-                {
-                  **fix.attributes.slice(*Store::Workplan::Fix::MADE).symbolize_keys,
-                  template: draft.template || false,
-                  title: Core::Workplan::Titles.title(draft),
-                  reason: Core::Workplan::Titles.reason(draft),
-                  benefit: worth.of(draft),
-                  hours: fix.own_hours || effort.of(draft),
-                  after: before[draft].map { |one| fixes[one.object_id].number }.sort,
-                  deadline: [deadlines[draft.object_id], fix.own_deadline].compact.min,
-                  faults: draft.entries.map(&:to_told),
-                  settles: draft.settles.map(&:to_told),
-                  urls: worth.parts(draft).map(&:to_h)
-                }
-              end
-            )
-          end
-        end
-
-        # What fixes that stay as they are hold of the same URLs.
-        def beside =
-          frozen
-            .reject { |fix| States::SETTLED.include?(fix.state) }
-            .flat_map { |fix| fix.urls.map { |one| one.values_at("url", "grade") } }
-
-        # A lasting removal is to be finished a week before its hide ends.
-        def deadlines(drafts)
-          ends = Store::Workplan::HideEnds.of(@site)
-          return {} if ends.empty?
-
-          intent_rules = @site.intent_rules
-          kept_out = ->(url) { intent_rules.rule_for(url)&.intent == "keep_out" }
-          drafts.to_h do |draft|
-            lasting = draft.entries.map(&:to_told).select { |one| Core::Workplan::Kinds.lasting?(one, kept_out) }
-            first = lasting.filter_map { |one| ends[one["url"]] }.min
-            [draft.object_id, first&.-(Core::Workplan::Kinds::DAYS_BEFORE_HIDE_ENDS)]
           end
         end
 
