@@ -3,7 +3,7 @@
 module IronTrellis
   module Api
     module Resources
-      # What is wanted of each page: the evidence, what other wishes would change, and what has to be written where.
+      # What is wanted of each page: the evidence, what other intents would change, and what has to be written where.
       module Intents
         COLUMNS = %w[step url where action text reason warning].freeze
 

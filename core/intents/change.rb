@@ -3,7 +3,7 @@
 module IronTrellis
   module Core
     module Intents
-      # What other wishes would change, told before they are decided: which URLs would get a noindex or lose one, join
+      # What other intents would change, told before they are decided: which URLs would get a noindex or lose one, join
       # sitemaps or leave them, which links would lead to pages that nobody should find, and which wanted pages would be
       # reached by nothing but such pages.
       module Change

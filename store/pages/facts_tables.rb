@@ -8,7 +8,6 @@ module IronTrellis
       class FactsTables
         include FactsSql
 
-        TYPES = FactsRows::TYPES
         FOUND_BY =
           {
             "link" => %w[anchor frame image script style],
@@ -16,7 +15,7 @@ module IronTrellis
             "canonical" => %w[canonical],
             "hreflang" => %w[hreflang]
           }.transform_values { |names| names.sum { |name| 1 << TYPES.fetch(name) } }.freeze
-        EMBEDDED = FactsSql::EMBEDS.sum { |name| 1 << TYPES.fetch(name) }
+        EMBEDDED = EMBEDS.sum { |name| 1 << TYPES.fetch(name) }
 
         # @return [Array<Hash>] what authority flows between page groups, {from, to, links, share}; none of a crawl of a
         #   list

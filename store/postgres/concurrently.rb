@@ -22,31 +22,26 @@ module IronTrellis
         # @yield what is done meanwhile
         # @return [Object] what the work gives
         def call(work)
-          cancel = nil
-          beside = start { cancellable(work) { |canceller| cancel = canceller } }
+          beside = start { cancellable(work) }
           yield
           beside.value
         ensure
-          give_up(beside, cancel) if beside&.alive?
+          beside.kill.join if beside&.alive?
         end
 
-        # A statement that was on its way when the thread was ended is ended as well, as long as the connection is ours.
+        # Where the thread is ended its statement is ended as well, as long as the connection is ours: the server would
+        # go on with it. What the work raises has ended its statement already.
         def cancellable(work)
           cancel = Database.canceller
-          yield cancel
-          done = false
-          work.call.tap { done = true }
+          over = false
+          work.call.tap { over = true }
+        rescue
+          over = true
+          raise
         ensure
-          cancel&.call unless done
+          cancel&.call unless over
         end
-
-        # Its statement is ended as well: the server would go on with it.
-        def give_up(beside, cancel)
-          beside.kill
-          cancel&.call
-          beside.join
-        end
-        private_class_method :cancellable, :give_up
+        private_class_method :cancellable
       end
     end
   end

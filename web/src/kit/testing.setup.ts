@@ -1,12 +1,14 @@
 import { afterEach } from "vitest";
 
-// The client of the API takes these two when it is loaded: in a browser addresses are those of the page, here of none.
+// The client of the API takes it when it is loaded: in a browser addresses are those of the page, here of none. Done
+// once for all files of a process.
 const OfPage = globalThis.Request;
-globalThis.Request = class extends OfPage {
-  constructor(input: RequestInfo | URL, init?: RequestInit) {
-    super(typeof input === "string" ? new URL(input, "http://page.test") : input, init);
-  }
-};
+if (!("answer" in globalThis))
+  globalThis.Request = class extends OfPage {
+    constructor(input: RequestInfo | URL, init?: RequestInit) {
+      super(typeof input === "string" ? new URL(input, "http://page.test") : input, init);
+    }
+  };
 const answer: { fetch: (request: Request) => Promise<Response> } = {
   fetch: (request) => Promise.reject(new Error(`Nothing answers ${request.url}.`)),
 };
