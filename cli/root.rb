@@ -126,7 +126,8 @@ module IronTrellis
       TEXT
       option :site, required: true, banner: "NAME"
       option :start, required: true, banner: "YYYY-MM-DD", desc: "The first day, which counts"
-      option :owner, type: :string, repeatable: true, banner: '"NAME=HOURS_A_DAY"', desc: "Who works, and how long"
+      option :owner, type: :string, repeatable: true, banner: '"NAME=HOURS_A_DAY[:ROLE,ROLE]"',
+        desc: "Who works, how long, and at whose work: #{Core::Workplan::Roles::ALL.join(", ")} (default: all)"
       option :out, banner: "FILE.ics|csv|xlsx|json"
       # @return [Integer] exit code
       def schedule

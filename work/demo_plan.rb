@@ -9,10 +9,12 @@ module IronTrellis
     # under way.
     class DemoPlan
       DAYS_LATE = 3
-      OWNERS = {DemoSite::PERSON => 3.0, "Tomas Quill" => 6.0}.freeze
-      # What is done: the first is broken again afterwards, the second stays, and of the third a canonical is left in
-      # the body, so that it isn't done.
-      DONE = %w[/makers/ www.skerrylamper.example/toplanterne/ /topics/].freeze
+      OWNERS = [
+        {"name" => DemoSite::PERSON, "hours_per_day" => 3.0, "roles" => %w[editor auditor]},
+        {"name" => "Tomas Quill", "hours_per_day" => 6.0, "roles" => %w[developer]}
+      ].freeze
+      # So many of these are carried out; the first of them has this, and is broken again afterwards.
+      DONE = 3
       BROKEN = "canonical-off-site"
       # Said to be done, and isn't.
       SAID = "robots"
@@ -27,9 +29,10 @@ module IronTrellis
       # @return [void]
       def call
         Workplan::RegenerateFixes.keep_up(@site.reload, now: Time.now)
-        Workplan::WorkplanSettings.new(@site).keep_hours(OWNERS)
+        Workplan::WorkplanSettings.new(@site).keep_owners(OWNERS)
         Workplan::Scheduling.new(@site, start: Date.today).call(now: Time.now)
-        done = DONE.filter_map { |place| fixes("canonicals").find { |fix| fix.place == place } }
+        broken, others = fixes("canonicals").partition { |fix| fix.faults.any? { |one| one["code"] == BROKEN } }
+        done = (broken + others).first(DONE)
         done.each { |fix| carry_out(fix) }
         claim(done + fixes(SAID).first(1))
         prove

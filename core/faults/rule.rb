@@ -12,6 +12,10 @@ module IronTrellis
       #   FIX      how to mend it
       #   MENDED   what must hold so that it is gone, a sentence with %{about} and %{wanted}, where that is more than
       #            that the rule has nothing to say
+      #   TASK     what a ticket that mends it is called, where that isn't told by what is written anew (ELEMENT)
+      #   TAKES    there where mending it takes the URL away, so that nothing else has to be done about it
+      #   CLOSES   there where mending it only closes the page
+      #   WITH     codes of which one must be told of the URL too, or nothing is to be done
       #   KIND     the kind of work that mends it (Workplan::Kinds); none where it makes no fix
       #   ELEMENT  what is written anew of a page to mend it, where that isn't its text
       #   SOURCE   where the rule comes from ("CP" is common practice)
@@ -47,6 +51,21 @@ module IronTrellis
           # @param chosen [Boolean] whether a canonical was chosen for its URL
           # @return [String, nil] the kind of work that mends it; nil where it makes no fix
           def kind(_detail = {}, chosen: false) = const_defined?(:KIND) ? self::KIND : nil
+
+          # @return [String, nil] what a ticket that mends it is called
+          def task = const_defined?(:TASK) ? self::TASK : nil
+
+          # @return [Boolean] whether mending it takes the URL away
+          def takes_away? = const_defined?(:TAKES)
+
+          # @return [Boolean] whether mending it only closes the page
+          def closes? = const_defined?(:CLOSES)
+
+          # @return [String] one of GRADES, as it counts in what mending it gains
+          def weighs = closes? ? GRADES.last : grade
+
+          # @return [Array<String>, nil] codes of which one must be told too, or nothing is to be done
+          def only_with = const_defined?(:WITH) ? self::WITH : nil
 
           # @return [String] what is written anew of a page to mend it: title, description, h1, alt, data, viewport,
           #   text

@@ -5,18 +5,27 @@ module IronTrellis
     module Workplan
       # Work that one person can do in one go, as it comes from faults: of a `kind`, at a `place` (a page group, a host
       # or a file), for a `cause`; whether it is done once for all in a `template`; with the entries that it clears, and
-      # those that need no work of their own where it is done (`settles`). Its key tells it again after the next
-      # judging.
+      # those that need no work of their own where it is done (`settles`), the page `groups` that it asks
+      # about, and what it `gains` besides. Its key tells it again after the next judging.
       Draft =
-        Struct.new(:kind, :place, :cause, :template, :entries, :settles, keyword_init: true) do
+        Struct.new(*%i[kind place cause template entries settles groups gains], keyword_init: true) do
           # @return [Array<Entry>]
           def settles = self[:settles] || []
 
           # Where a whole section comes back, so does each address of it.
           #
           # @return [Array<Entry>] what its benefit comes from
-          def weighing =
-            (cause == Settling::SECTION) ? entries + settles.select { |one| one.code == Settling::MISSING } : entries
+          def weighing
+            return entries + settles.select { |one| one.code == Settling::MISSING } if cause == Settling::SECTION
+
+            self[:gains] || entries
+          end
+
+          # @return [Array<String>]
+          def groups = self[:groups] || []
+
+          # @return [String] whose work it is (Roles)
+          def role = Roles.of(kind, cause, template)
 
           # @return [Array(String, String, String)]
           def key = [kind, place, cause]
@@ -50,7 +59,7 @@ module IronTrellis
               fix,
               faults.map do |one|
                 rule = Faults::Registry.find(one["code"])
-                grade = Entry::GRADES.fetch(rule ? rule.grade : parts.dig(one["url"], "grade") || "weakens")
+                grade = Entry::GRADES.fetch(rule ? rule.weighs : parts.dig(one["url"], "grade") || "weakens")
                 Entry.new(
                   **one.transform_keys(&:to_sym),
                   grade: rule&.note? ? 0.0 : grade,
@@ -62,7 +71,7 @@ module IronTrellis
           end
 
           # @return [Boolean] whether it has nothing but notes
-          def idle? = entries.none? { |entry| entry.grade.positive? }
+          def idle? = weighing.none? { |entry| entry.grade.positive? }
         end
     end
   end

@@ -14,19 +14,21 @@ module IronTrellis
           "canonicals_page" => 0.25,
           "redirects" => 0.5,
           "redirect" => 0.02,
-          "links_template" => 1,
+          "links_template" => 2,
           "link" => 0.05,
           "languages_template" => 3,
           "set" => 0.25,
           "sitemaps" => 2,
           "content_template" => 2,
+          "further_rule" => 0.5,
           "title" => 0.1,
           "description" => 0.1,
           "h1" => 0.1,
           "image" => 0.05,
           "text" => 1.5,
           "data" => 0.1,
-          "request" => 0.05
+          "request" => 0.05,
+          "decide" => 0.1
         }.freeze
         # What is written anew of a page is counted as these; all else is its text.
         ELEMENTS = {
@@ -42,48 +44,59 @@ module IronTrellis
 
         # @param hours [Hash{String => Numeric}] what differs from DEFAULTS
         # @param sets [Hash{String => Object}] by URL the set of languages that it belongs to
-        def initialize(hours = {}, sets: {})
+        # @param undecided [#call] whether nobody knows yet what becomes of a missing URL
+        def initialize(hours = {}, sets: {}, undecided: ->(_url) { false })
           @hours = DEFAULTS.merge(hours)
+          @undecided = undecided
           @sets = sets
         end
 
         # @param draft [Draft]
         # @return [Float]
-        def of(draft)
-          hours =
-            case draft.kind
-            when "directives", "canonicals"
-              of_pages(draft)
-            when "redirects"
-              @hours["redirects"] + @hours["redirect"] * ruled(draft)
-            when "links"
-              draft.template ? @hours["links_template"] : @hours["link"] * draft.entries.size
-            when "languages"
-              of_languages(draft)
-            when "content"
-              draft.template ? @hours["content_template"] : written(draft)
-            when "request"
-              @hours["request"] * draft.urls.size
-            else
-              @hours.fetch(draft.kind)
-            end
-          hours.to_f.round(DIGITS)
-        end
+        def of(draft) = (template(draft) || own(draft)).to_f.round(DIGITS)
 
         private
 
-        def of_pages(draft) =
-          draft.template ? @hours["#{draft.kind}_template"] : @hours["#{draft.kind}_page"] * draft.urls.size
+        # Done once for all pages, the first rule takes longest.
+        def template(draft)
+          return @hours["decide"] * draft.groups.size if draft.cause == Roles::DECIDE
+          return unless draft.template
 
-        # What links to something that is gone for good asks for no rule.
-        def ruled(draft) = draft.entries.reject { |entry| entry.code == "gone-linked" }.filter_map(&:url).uniq.size
+          first = @hours["#{draft.kind}_template"] or return
+          return first if draft.kind == "languages"
 
-        def of_languages(draft) =
-          if draft.template
-            @hours["languages_template"]
-          else
+          first + @hours["further_rule"] * ([rules(draft), 1].max - 1)
+        end
+
+        def rules(draft) = draft.entries.reject { |entry| entry.grade.zero? }.map(&:code).uniq.size
+
+        def own(draft)
+          case draft.kind
+          when "directives", "canonicals"
+            @hours["#{draft.kind}_page"] * draft.urls.size
+          when "redirects"
+            @hours["redirects"] + @hours["redirect"] * ruled(draft)
+          when "links"
+            @hours["link"] * draft.entries.size
+          when "languages"
             @hours["set"] * draft.urls.map { |url| @sets[url] || url }.uniq.size
+          when "content"
+            written(draft)
+          when "request"
+            @hours["request"] * draft.urls.size
+          else
+            @hours.fetch(draft.kind)
           end
+        end
+
+        # What links to something that is gone for good asks for no rule, nor does what nobody knows yet where to lead.
+        def ruled(draft) =
+          draft
+            .entries
+            .reject { |entry| entry.code == "gone-linked" || @undecided.call(entry.url) }
+            .filter_map(&:url)
+            .uniq
+            .size
 
         def written(draft)
           draft

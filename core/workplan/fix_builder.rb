@@ -5,32 +5,41 @@ module IronTrellis
     module Workplan
       # Makes fixes of what is to be mended, each entry in exactly one: what one person can do in one go.
       class FixBuilder
-        # A template's doing, from so many pages of a group on and on more than half of them.
-        LEAST_PAGES = 5
-        SHARE = 0.5
-        # So many pages make a fix of content, and requests of a day.
+        BY_SCOPE = %w[directives canonicals links content].freeze
+        # So many requests of a day, and so many groups that have a fault of the server in common.
         PORTION = 10
-        BY_PAGES = %w[directives canonicals links].freeze
+        MANY_GROUPS = 3
+        # Of words so much is laid out for a host, of pages that should be indexed, or may be and matter so much.
+        MOST_PORTIONS = 3
+        LEAST_IMPORTANCE = 50
+        BASE = "base"
+        TEMPLATE = "template"
+        LATER = "later"
+        PAGES = "pages"
         OMITS = "sitemap-omits"
         # Of a site that names no language all pages get their lines, from one template.
         NONE = "hreflang-none"
-        NOWHERE = "site"
+        NOWHERE = Scopes::NOWHERE
 
-        # @param pages [Hash{String => Integer}] by group, how many HTML pages of it answer 200 themselves
+        # @param pages [Hash{Array(String, String) => Integer}] see Scopes
         # @param layouts [Layouts]
+        # @param effort [Effort]
         # @param files [Hash{String => Boolean}] addresses of sitemap files that are known
-        def initialize(pages:, layouts:, files: {})
-          @pages = pages
+        # @param families [Hash{String => String}] see Scopes
+        def initialize(pages:, layouts:, effort: Effort.new, files: {}, families: {})
+          @scopes = Scopes.new(pages, families: families)
           @layouts = layouts
+          @effort = effort
           @files = files
         end
 
         # @param entries [Array<Entry>]
-        # @param kept [Hash{String => Integer}] by URL, the portion of content that it was in before, as "GROUP URL"
+        # @param kept [Hash{Array(String, String) => Hash{String => Integer}}] by kind and host, in which portion each
+        #   URL was before
         # @return [Array<Draft>]
         def call(entries, kept: {})
           @kept = kept
-          work, settles = Settling.call(entries)
+          work, settles = Settling.call(asked_for(entries))
           by_kind = work.select(&:kind).group_by(&:kind)
           drafts = Kinds::ALL.flat_map { |kind| drafts(kind, by_kind.fetch(kind, [])) }.reject(&:idle?)
           drafts.each { |draft| draft.settles = draft.entries.flat_map { |entry| settles.fetch(entry, []) } }
@@ -38,38 +47,45 @@ module IronTrellis
 
         private
 
-        def drafts(kind, entries)
-          case kind
-          when "content"
-            content(entries)
-          when "request"
-            requests(entries)
-          when *BY_PAGES
-            by_group(kind, entries)
-          else
-            by_place(kind, entries)
+        # Some rules tell something, and ask for work only where something else does.
+        def asked_for(entries)
+          with = entries.group_by(&:url).transform_values { |some| some.map(&:code) }
+          entries.reject do |entry|
+            needed = entry.rule&.only_with or next
+            (needed & with.fetch(entry.url)).empty?
           end
         end
 
+        def drafts(kind, entries)
+          return requests(entries) if kind == "request"
+
+          BY_SCOPE.include?(kind) ? by_scope(kind, entries) : by_place(kind, entries)
+        end
+
         def by_place(kind, entries)
+          @many = many_groups(kind, entries)
           entries
             .group_by { |entry| [place(kind, entry), cause(kind, entry)] }
             .map do |(place, cause), some|
-              template =
-                (kind == "server") ? of_server?(cause, place, some) : sets?(kind, some)
-              Draft.new(kind: kind, place: place, cause: cause, template: template, entries: some)
+              draft(kind, place, cause, some, template: (kind == "server") ? of_server?(some) : sets?(kind, some))
             end
         end
 
-        def of_server?(cause, place, entries) =
-          cause != Settling::SECTION && !Kinds::VARIANTS.match?(cause) && template?(cause, place, entries)
+        def of_server?(entries) = entries.first.group == place("server", entries.first) && @scopes.template?(entries)
+
+        # Rules that several groups of a host have in common: one cause.
+        def many_groups(kind, entries)
+          return {} unless kind == "server"
+
+          entries
+            .group_by { |entry| [entry.code, Scopes.host(entry)] }
+            .select { |_, some| some.map { |entry| Scopes.group(entry) }.uniq.size >= MANY_GROUPS }
+        end
 
         def place(kind, entry)
           case kind
           when "server"
-            return "#{host(entry.url)}#{entry.about}" if entry.code == Settling::SECTION
-
-            Kinds::VARIANTS.match?(entry.code) ? host(entry.url) : group(entry)
+            place_on_server(entry)
           when "robots"
             robots_of((entry.code == "blocked-resource") ? entry.about : entry.url)
           when "languages"
@@ -81,14 +97,18 @@ module IronTrellis
           end
         end
 
+        def place_on_server(entry)
+          return "#{host(entry.url)}#{entry.about}" if entry.code == Settling::SECTION
+          return host(entry.url) if Kinds::VARIANTS.match?(entry.code) || @many.key?([entry.code, Scopes.host(entry)])
+
+          Scopes.group(entry)
+        end
+
         def cause(kind, entry)
           return ((entry.code == Kinds::BLOCK) ? "block" : "open") if kind == "robots"
 
           {"redirects" => "map", "sitemaps" => "files", "languages" => "sets"}[kind] || entry.code
         end
-
-        # What is of a group as a whole is about it.
-        def group(entry) = (entry.url ? entry.group : entry.about) || NOWHERE
 
         def host(url) = Url::Authority.of(url) || NOWHERE
 
@@ -105,68 +125,35 @@ module IronTrellis
           return false unless kind == "languages"
           return true if entries.any? { |entry| entry.code == NONE }
 
-          entries.group_by(&:code).values.any? { |some| some.map(&:url).uniq.size >= LEAST_PAGES }
+          entries.group_by(&:code).values.any? { |some| some.map(&:url).uniq.size >= Scopes::TEMPLATE_PAGES }
         end
 
-        # All rules that are a template's in a group make one fix, the rest another.
-        def by_group(kind, entries)
-          entries
-            .group_by { |entry| group(entry) }
-            .flat_map do |group, some|
-              shared, own = some.partition { |entry| entry.url.nil? || template?(entry.code, group, some) }
-              {"template" => shared, "pages" => own}.reject { |_, part| part.empty? }
-                .map do |cause, part|
-                  Draft.new(kind: kind, place: group, cause: cause, template: cause == "template", entries: part)
-                end
-            end
+        # All rules that are the base template's make one fix, all that are a group's template's another.
+        def by_scope(kind, entries)
+          found = @scopes.call(entries)
+          found.base.map { |host, some| draft(kind, host, BASE, some, template: true) } +
+            found.template.map { |group, some| draft(kind, group, TEMPLATE, some, template: true) } +
+            found.pages.flat_map { |host, some| on_pages(kind, host, some) }
         end
 
-        def template?(code, group, entries)
-          pages = @pages.fetch(group, 0)
-          return false if pages < LEAST_PAGES
-
-          (@urls ||= {}.compare_by_identity)[entries] ||= entries
-            .group_by(&:code)
-            .transform_values { |some| some.map(&:url).uniq.size }
-          @urls[entries].fetch(code, 0) > SHARE * pages
+        def on_pages(kind, host, entries)
+          now, later = (kind == "content") ? entries.partition { |entry| worth_words?(entry) } : [entries, []]
+          portions = Portions.new(hours: hours(kind, host), most: (MOST_PORTIONS if kind == "content"))
+          found = portions.call(now, @kept.fetch([kind, host], {}))
+          later = found.delete(Portions::REST).to_a + later
+          drafts = found.map { |number, some| draft(kind, host, "#{PAGES} #{number}", some) }
+          drafts << draft(kind, host, LATER, later) if later.any?
+          drafts
         end
 
-        def content(entries)
-          entries
-            .group_by { |entry| group(entry) }
-            .flat_map do |group, some|
-              shared, own = some.partition { |entry| template?(entry.code, group, some) }
-              templates =
-                shared
-                  .group_by(&:code)
-                  .map do |code, part|
-                    Draft.new(kind: "content", place: group, cause: "template #{code}", template: true, entries: part)
-                  end
-              templates + portions(group, own)
-            end
-        end
+        def worth_words?(entry) =
+          entry.decided? || entry.wanted || entry.intent != "keep_out" && entry.importance.to_f >= LEAST_IMPORTANCE
 
-        # Ten pages at most, a page never apart; those that were in a portion stay in it, new ones fill the last.
-        def portions(group, entries)
-          by_url = entries.group_by(&:url)
-          portions = Hash.new { |all, number| all[number] = [] }
-          open = by_url.keys.sort_by { |url| [-by_url[url].first.importance.to_f, url.to_s] }
-          open.reject! { |url| (number = @kept["#{group} #{url}"]) && portions[number] << url }
-          open.each do |url|
-            last = portions.keys.max || 1
-            last += 1 if portions[last].size >= PORTION
-            portions[last] << url
-          end
-          portions.sort.map do |number, urls|
-            Draft.new(
-              kind: "content",
-              place: group,
-              cause: "pages #{number}",
-              template: false,
-              entries: urls.flat_map { |url| by_url[url] }
-            )
-          end
-        end
+        def hours(kind, host) =
+          ->(entries) { @effort.of(draft(kind, host, PAGES, entries)) }
+
+        def draft(kind, place, cause, entries, template: false) =
+          Draft.new(kind: kind, place: place, cause: cause, template: template, entries: entries)
 
         # A day's portion each, the most important first.
         def requests(entries)
@@ -174,9 +161,7 @@ module IronTrellis
             .sort_by { |entry| [-entry.importance.to_f, entry.url] }
             .each_slice(PORTION)
             .map
-            .with_index(1) do |some, number|
-              Draft.new(kind: "request", place: NOWHERE, cause: "portion #{number}", template: false, entries: some)
-            end
+            .with_index(1) { |some, number| draft("request", NOWHERE, "portion #{number}", some) }
         end
       end
     end

@@ -17,6 +17,19 @@ module IronTrellis
           content
           request
         ].freeze
+        # Of two that gain as much an hour, this comes first: what stops pages, then what leads to them, then words.
+        IN_ORDER = %w[
+          robots
+          server
+          directives
+          canonicals
+          redirects
+          links
+          languages
+          sitemaps
+          content
+          request
+        ].freeze
         # What is mended that no rule found: what was decided and accepted, and what was written at the desk.
         NAMED = {
           "decided-block" => "robots",
@@ -27,6 +40,8 @@ module IronTrellis
           "improve" => "content",
           "merge" => "content"
         }.freeze
+        # What was decided that takes a URL away: to where it leads, or which other stands for it.
+        TAKING = %w[accepted-route decided-canonical merge].freeze
         # What was written at the desk.
         DRAFTED = "drafted-"
         # What takes a URL out of the index for good: a noindex, a redirect, an answer that it is gone; no other

@@ -4,7 +4,8 @@ module IronTrellis
   module Core
     module Workplan
       # Tells what needs no work of its own since other work settles it: what hangs on a section that is missing as a
-      # whole, and missing addresses that were never there but for a mistyped link.
+      # whole, missing addresses that were never there but for a mistyped link, whatever else is wrong with a URL that
+      # goes away, and what a page shared with those that go.
       class Settling
         SECTION = "section-broken"
         MISSING = "not-found"
@@ -14,6 +15,11 @@ module IronTrellis
         KNOWN = [LISTED, "index-stale"].freeze
         OF_THE_URL = [MISSING, *KNOWN].freeze
         ABOUT_IT = [LINK, "hreflang-to-missing", "canonical-to-missing"].freeze
+
+        # The surest way out of the index first: an answer or a redirect, then what the page says.
+        SUREST = %w[server redirects content directives canonicals].freeze
+        # Work on files goes on whatever happens to the pages.
+        OF_FILES = %w[sitemaps robots].freeze
 
         # @param entries [Array<Entry>] all that there are
         # @return [Array(Array<Entry>, Hash{Entry => Array<Entry>})] those that need work, and by one of them, compared
@@ -31,6 +37,8 @@ module IronTrellis
         def call
           sections
           mistyped
+          leaving
+          shared
           [@entries.reject { |entry| @settled.key?(entry) }, @settles]
         end
 
@@ -64,6 +72,33 @@ module IronTrellis
             leading = links.fetch(entry.url, [])
             settle(leading.min_by(&:url), entry) if leading.any? && leading.all? { |link| (link.detail || {})["cause"] }
           end
+        end
+
+        def leaving
+          @leaving = {}
+          still = @entries.reject { |entry| @settled.key?(entry) || entry.url.nil? }
+          still.group_by(&:url).each do |url, some|
+            surest = some.select { |entry| entry.takes_away? && entry.kind }
+              .min_by { |entry| [SUREST.index(entry.kind) || SUREST.size, entry.code] } or next
+            @leaving[url] = surest
+            some.each { |entry| settle(surest, entry) if needless?(entry, surest) }
+          end
+        end
+
+        def needless?(entry, surest) =
+          !entry.equal?(surest) && !OF_FILES.include?(entry.kind) && !(entry.takes_away? && entry.kind == surest.kind)
+
+        # What the page that stays has in common with none but pages that go.
+        def shared
+          @entries
+            .select { |entry| entry.url && entry.rule && entry.rule < Faults::SetRule }
+            .group_by { |entry| [entry.code, (entry.detail || {})[entry.rule.same]] }
+            .each do |_, some|
+              staying, going = some.partition { |entry| !@leaving.key?(entry.url) }
+              next if staying.size != 1 || going.empty? || going.size + 1 < (some.first.detail || {})["pages"].to_i
+
+              settle(@leaving[going.map(&:url).max], staying.first)
+            end
         end
 
         def settle(by, entry)

@@ -15,6 +15,8 @@ module IronTrellis
 
         # @return [String]
         attr_reader :name
+        # @return [Array<String>] whose work it does (Roles)
+        attr_reader :roles
 
         # @param name [String]
         # @param start [Date] the first day of the plan
@@ -22,8 +24,10 @@ module IronTrellis
         # @param days [Array<String>] some of DAYS
         # @param off [Array<Date>]
         # @param freezes [Array<Range<Date>>] nobody works then
-        def initialize(name:, start:, hours_per_day: 8, days: USUAL_DAYS, off: [], freezes: [])
+        # @param roles [Array<String>] some of Roles::ALL
+        def initialize(name:, start:, hours_per_day: 8, days: USUAL_DAYS, off: [], freezes: [], roles: Roles::ALL)
           @name = name
+          @roles = roles
           @start = start
           @hours = hours_per_day.to_f
           @weekdays = days.to_h { |day| [DAYS.index(day), true] }

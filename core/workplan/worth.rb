@@ -46,9 +46,16 @@ module IronTrellis
 
         # @param draft [Draft]
         # @return [Float] rounded once, from whole shares
-        def of(draft) = shared(draft).sum { |_, importance, worst, times| importance * worst / times }.round(DIGITS)
+        def of(draft) =
+          (shared(draft).sum { |_, importance, worst, times| importance * worst / times } + freed(draft)).round(DIGITS)
 
         private
+
+        # What a group as a whole takes from the pages that should be in the index, for each page of it that is there.
+        def freed(draft) =
+          draft.entries.select { |entry| entry.url.nil? }.sum(0.0) do |entry|
+            WEAKENS * entry.importance.to_f * (entry.detail || {})["in_index"].to_i
+          end
 
         def count(url, grade)
           return unless grade > WEAKENS

@@ -52,6 +52,18 @@ module IronTrellis
           "SELECT DISTINCT u.url FROM %<links>s k JOIN urls u ON u.id = k.target_id WHERE " \
             "k.type = #{Pages::FactsRows::TYPES.fetch("form")}".freeze
         MOST_URLS = 200
+        # Pages of which nothing says yet that they should be indexed, and that something keeps out.
+        STOPPED = <<~SQL
+          SELECT url, "group", importance FROM %<ledger>s WHERE "group" = ANY($1::text[]) AND intent = 'undecided'
+            AND NOT wanted AND NOT indexable AND kind = 'html' AND status = 200 AND importance IS NOT NULL
+          ORDER BY url COLLATE "C"
+        SQL
+
+        # @param run [Judging::VerdictRun]
+        # @param groups [Array<String>]
+        # @return [Array<Hash>] url, group and importance of their pages that would be wanted and are kept out today
+        def self.stopped(run, groups) =
+          Postgres::Sql.rows(format(STOPPED, Postgres::Partitions.of_run(run)), [Postgres::Sql.array(groups)])
 
         # @param run [Judging::VerdictRun]
         # @param site [Sites::Site]

@@ -7,17 +7,24 @@ module IronTrellis
       class Entries
         FAULTS = <<~SQL
           SELECT f.url_id, f.identity::text AS key, f.url, f.code, f.grade, f.about, f.detail, l."group", l.importance,
-            (coalesce(l.outside_links, 0) > 0 OR coalesce(l.clicks, 0) > 0) AS brought,
+            (coalesce(l.outside_links, 0) > 0 OR coalesce(l.clicks, 0) > 0) AS brought, l.wanted, l.intent,
             (#{Ledger::Scopes.own_page(of: "l.")}) AS own
           FROM %<faults>s f LEFT JOIN %<ledger>s l ON l.url_id = f.url_id
           ORDER BY f.url COLLATE "C", f.code, f.about COLLATE "C"
         SQL
+        HOST = "substring(url FROM '^https?://(?:[^/@]*@)?([^/?#]+)')"
+        # What a group that fills the index takes from the pages that should be there.
+        MEDIAN = <<~SQL
+          SELECT percentile_disc(0.5) WITHIN GROUP (ORDER BY importance) AS median FROM %<ledger>s
+          WHERE wanted AND importance IS NOT NULL
+        SQL
         PAGES = <<~SQL
-          SELECT "group", count(*) AS pages FROM %<ledger>s
-          WHERE status = 200 AND kind = 'html' AND redirect_to IS NULL GROUP BY 1
+          SELECT #{HOST} AS host, "group", count(*) AS pages FROM %<ledger>s
+          WHERE status = 200 AND kind = 'html' AND redirect_to IS NULL GROUP BY 1, 2
         SQL
         ROUTES = <<~SQL
-          SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status
+          SELECT url_id, url, "group", (#{Ledger::Scopes.own_page}) AS own, importance, redirect_to, status,
+            wanted, intent
           FROM %<ledger>s WHERE url_id = ANY($1::bigint[])
         SQL
         LINKED = <<~SQL
@@ -54,8 +61,9 @@ module IronTrellis
           rows.map { |row| entry(row, importance, chosen) }
         end
 
-        # @return [Hash{String => Integer}] by group, how many HTML pages answer 200 themselves
-        def pages = Postgres::Sql.rows(format(PAGES, @names)).to_h { |row| row.values_at("group", "pages") }
+        # @return [Hash{Array(String, String) => Integer}] by host and group, how many HTML pages answer 200 themselves
+        def pages =
+          Postgres::Sql.rows(format(PAGES, @names)).to_h { |row| [row.values_at("host", "group"), row["pages"]] }
 
         # @return [Hash{String => Boolean}] addresses of sitemap files
         def files =
@@ -67,16 +75,22 @@ module IronTrellis
         private
 
         def entry(row, importance, chosen)
+          rule = Core::Faults::Registry.find(row["code"])
+          closes = rule ? rule.closes? : row["closes"]
+          grade = closes ? Core::Workplan::Worth::WEAKENS : GRADES.fetch(row["grade"])
           Core::Workplan::Entry.new(
-            **row.slice("code", "url", "about", "group").transform_keys(&:to_sym),
-            grade: @notes.key?(row["code"]) ? 0.0 : GRADES.fetch(row["grade"]),
-            importance: importance.call(row),
+            **row.slice("code", "url", "about", "group", "wanted", "intent").transform_keys(&:to_sym),
+            grade: @notes.key?(row["code"]) ? 0.0 : grade,
+            closes: closes || false,
+            importance: row["url"] ? importance.call(row) : median,
             detail: row["detail"] || {},
             chosen: chosen.key?(row["url"]),
             brought: row["brought"] || false,
             key: Core::Faults::Key.in(@site.id, row)
           )
         end
+
+        def median = @median ||= Postgres::Sql.rows(format(MEDIAN, @names)).first["median"].to_f
 
         # What was decided and isn't so yet; where a fault says the same of a URL that is told already.
         def decided(faults)
@@ -87,16 +101,19 @@ module IronTrellis
 
         def url_and_kind(row) = [row["url"], Core::Workplan::Kinds.of(row["code"])]
 
-        def intents = directives(%w[noindex], "decided-intent") { |item| (item.action == "add") ? "diverts" : "stops" }
+        def intents =
+          directives(%w[noindex], "decided-intent") do |item|
+            (item.action == "add") ? {"grade" => "weakens", "closes" => true} : {"grade" => "stops"}
+          end
 
-        def canonicals = directives(%w[canonical], "decided-canonical") { "diverts" }
+        def canonicals = directives(%w[canonical], "decided-canonical") { {"grade" => "diverts"} }
 
         def directives(words, code)
           items = (@items ||= Intents::DirectiveList.new(@run).items)
           items
             .select { |item| item.where != "robots.txt" && words.any? { |word| item.text.include?(word) } }
             .uniq(&:url)
-            .map { |item| {"url" => item.url, "code" => code, "grade" => yield(item), "about" => item.text} }
+            .map { |item| {"url" => item.url, "code" => code, "about" => item.text, **yield(item)} }
             .then { |rows| located(rows) }
         end
 

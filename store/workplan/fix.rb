@@ -20,6 +20,13 @@ module IronTrellis
         PARTS = Core::Workplan::Worth::Part.members.map(&:to_s).freeze
         MADE = %w[site_id number kind place cause made_at changed_at].freeze
 
+        # What to decide first and what comes later last, else by benefit an hour, ties by the trade's order.
+        ORDER = <<~SQL
+          (cause = '#{Core::Workplan::Roles::DECIDE}' AND NOT hand_made) DESC,
+          (cause = '#{Core::Workplan::FixBuilder::LATER}' AND NOT hand_made), benefit / greatest(hours, 0.01) DESC,
+          array_position(ARRAY['#{Core::Workplan::Kinds::IN_ORDER.join("', '")}'], kind), number
+        SQL
+
         belongs_to :site, class_name: "IronTrellis::Store::Sites::Site"
 
         class << self
@@ -48,7 +55,7 @@ module IronTrellis
           # @param site [Sites::Site]
           # @return [ActiveRecord::Relation] by benefit an hour, then by number
           def in_order(site) =
-            of(site).order(Arel.sql("benefit / greatest(hours, 0.01) DESC, number"))
+            of(site).order(Arel.sql(ORDER))
 
           # @param site [Sites::Site]
           # @param ids [Array<String>] such as F12
@@ -68,6 +75,9 @@ module IronTrellis
 
         # @return [String] its id, such as F12
         def name = self.class.name_of(number)
+
+        # @return [String] whose work it is (Core::Workplan::Roles)
+        def role = Core::Workplan::Roles.of(kind, cause, template)
 
         # @return [Array<Hash>] faults that somebody still wants mended
         def standing = lapsed.empty? ? faults : faults - lapsed
@@ -111,7 +121,7 @@ module IronTrellis
         def brief(settled)
           {
             "id" => name,
-            **slice("kind", "title", "place", "template", "benefit", "hours", "owner"),
+            **slice("kind", "title", "place", "cause", "role", "template", "benefit", "hours", "owner"),
             "after" => (after | own_after).reject { |one| settled[one] }.sort.map { |one| self.class.name_of(one) },
             **slice("not_before", "deadline", "start", "finish").transform_values { |day| day&.iso8601 },
             **slice("state")

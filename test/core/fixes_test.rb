@@ -23,10 +23,11 @@ class FixesTest < Minitest::Test
   end
 
   def gathered(entries, pages: {"/p/" => 8}, kept: {}, sets: {}) =
-    W::FixBuilder.new(pages: pages, layouts: W::Layouts.new(sets), files: {"#{A}/sitemap.xml" => true}).call(
-      entries,
-      kept: kept
-    )
+    W::FixBuilder.new(
+      pages: pages.transform_keys { |key| (Array(key).size == 2) ? key : ["a.test", key] },
+      layouts: W::Layouts.new(sets),
+      files: {"#{A}/sitemap.xml" => true}
+    ).call(entries, kept: kept)
 
   def keys(drafts) = drafts.map(&:key)
 
@@ -78,32 +79,133 @@ class FixesTest < Minitest::Test
       keys(drafts)
   end
 
+  def many(code, count, folder = "/p/", **more) =
+    (1..count).map { |number| entry(code, "#{folder}#{number}", group: folder, **more) }
+
   def test_more_than_half_of_a_group_of_five_and_more_is_the_templates_doing
-    thin = ->(count) { (1..count).map { |number| entry("noindex-wanted", "/p/#{number}") } }
     rest = [entry("stray-header", "/p/1")]
-    assert_equal [%w[directives /p/ pages]], keys(gathered(thin.call(4) + rest))
-    assert_equal [%w[directives /p/ template], %w[directives /p/ pages]], keys(gathered(thin.call(5) + rest))
-    assert_equal [%w[directives /p/ pages]], keys(gathered(thin.call(4), pages: {"/p/" => 4}))
+    assert_equal [["directives", "a.test", "pages 1"]], keys(gathered(many("noindex-wanted", 4) + rest))
+    assert_equal [%w[directives /p/ template], ["directives", "a.test", "pages 1"]],
+      keys(gathered(many("noindex-wanted", 5) + rest))
+    assert_equal [["directives", "a.test", "pages 1"]], keys(gathered(many("noindex-wanted", 4), pages: {"/p/" => 4}))
     bloat = entry("bloat", about: "/p/", group: nil)
     assert_equal [%w[directives /p/ template]], keys(gathered([bloat]))
   end
 
-  def test_content_by_template_and_code_or_by_ten_pages_the_most_important_first
-    template = (1..5).map { |number| entry("h1-missing", "/p/#{number}") }
-    pages = (1..12).map { |number| entry("title-long", "/q/#{number}", group: "/q/", importance: number) }
-    more = entry("thin", "/q/12", group: "/q/")
-    drafts = gathered(template + pages + [more], pages: {"/p/" => 8, "/q/" => 40})
-    assert_equal [
-      ["content", "/p/", "template h1-missing"],
-      ["content", "/q/", "pages 1"],
-      ["content", "/q/", "pages 2"]
-    ],
+  def test_what_nearly_all_pages_of_a_host_have_is_the_base_template
+    pages = {"/p/" => 10, "/q/" => 5}
+    found = many("canonical-missing", 9) + many("canonical-missing", 3, "/q/")
+    assert_equal [["canonicals", "a.test", "base"]], keys(gathered(found, pages: pages)), "12 of 15, in two groups"
+    assert_equal [["canonicals", "/p/", "template"]], keys(gathered(many("canonical-missing", 10), pages: pages))
+    assert_equal [["canonicals", "a.test", "base"]],
+      keys(gathered(many("canonical-missing", 10), pages: {"/p/" => 12})), "its only group"
+    assert_equal [["canonicals", "/p/", "template"]], keys(gathered(many("canonical-missing", 9), pages: {"/p/" => 9}))
+    both = gathered(found + many("canonical-many", 10) + many("canonical-many", 2, "/q/"), pages: pages).first
+    assert_equal [true, 2.5, "developer"], [both.template, W::Effort.new.of(both), both.role]
+    assert_equal "Add canonical tags, correct canonical tags (base template)", W::Titles.title(both)
+  end
+
+  # Each host has to reach it by itself; where they share one template it is done once.
+  def test_hosts_that_share_a_template_are_told_at_the_one_with_most_pages
+    found = many("canonical-missing", 10)
+    other = found.map { |one| W::Entry.new(**one.to_h, url: one.url.sub("a.test", "b.test")) }
+    pages = {["a.test", "/p/"] => 10, ["b.test", "/p/"] => 10}
+    builder = ->(families) { W::FixBuilder.new(pages: pages, layouts: W::Layouts.new({}), families: families) }
+    assert_equal %w[a.test b.test], builder.call({}).call(found + other).map(&:place)
+    shared = builder.call({"a.test" => "a.test", "b.test" => "a.test"}).call(found + other)
+    assert_equal [["canonicals", "a.test", "base"]], keys(shared)
+    assert_match(/The same template serves b\.test/, W::Titles.reason(shared.first))
+    pages[["b.test", "/p/"]] = 30
+    assert_equal [["canonicals", "a.test", "base"], ["canonicals", "b.test", "pages 1"]],
+      keys(builder.call({"a.test" => "a.test", "b.test" => "a.test"}).call(found + other))
+  end
+
+  def test_single_pages_of_a_host_in_portions_of_a_day
+    found = many("thin", 12, "/q/", wanted: true).each_with_index { |one, at| one.importance = at }
+    pages = {"/q/" => 40}
+    drafts = gathered(found, pages: pages)
+    assert_equal [["content", "a.test", "pages 1"], ["content", "a.test", "pages 2"], ["content", "a.test", "pages 3"]],
       keys(drafts)
-    assert_equal (3..12).map { |number| "#{A}/q/#{number}" }.sort, drafts[1].urls.sort
-    kept = {"/q/ #{A}/q/1" => 1, "/q/ #{A}/q/2" => 2}
-    first, last = gathered(pages, pages: {"/q/" => 40}, kept: kept)
+    assert_equal [5, 5, 2], drafts.map { |draft| draft.urls.size }, "an hour and a half each, eight at most"
+    assert_includes drafts.first.urls, "#{A}/q/12", "the most important first"
+    kept = {%w[content a.test] => {"#{A}/q/1" => 1, "#{A}/q/2" => 2}}
+    first, *, last = gathered(found, pages: pages, kept: kept)
     assert_includes first.urls, "#{A}/q/1"
-    assert_includes last.urls, "#{A}/q/12", "new ones fill the last"
+    assert_includes last.urls, "#{A}/q/3", "new ones fill the last"
+    long = (1..200).map { |number| entry("link-to-missing", "/q/1", about: "#{A}/x#{number}", group: "/q/") }
+    assert_equal [["links", "a.test", "pages 1"], ["links", "a.test", "pages 2"]],
+      keys(gathered([*long, entry("dead-end", "/q/2", group: "/q/")], pages: pages)), "a page is never split"
+  end
+
+  def test_words_only_on_pages_that_should_be_indexed_and_at_most_three_portions
+    pages = {"/q/" => 90}
+    wanted = many("thin", 20, "/q/", wanted: true, importance: 30)
+    poor = entry("title-long", "/q/x", group: "/q/", importance: 49)
+    rich = entry("title-long", "/q/y", group: "/q/", importance: 50)
+    kept_out = entry("title-long", "/q/z", group: "/q/", importance: 90, intent: "keep_out")
+    drafts = gathered([*wanted, poor, rich, kept_out], pages: pages)
+    assert_equal ["pages 1", "pages 2", "pages 3", "later"], drafts.map(&:cause)
+    later = drafts.last
+    assert_includes drafts[0..2].flat_map(&:urls), rich.url
+    assert_empty [poor.url, kept_out.url] - later.urls
+    assert_equal ["editor", true], [later.role, later.urls.size > 2]
+    assert_match(/\ALater: rewrite titles and texts, \d+ pages of a\.test\z/, W::Titles.title(later))
+    improve = entry("improve", "/q/1", group: "/q/", importance: 3)
+    assert_equal ["pages 1"], gathered([improve], pages: pages).map(&:cause)
+  end
+
+  def test_a_fault_of_the_server_in_three_groups_is_one_of_the_host
+    pages = {"/p/" => 8, "/q/" => 8, "/r/" => 8}
+    some = %w[/p/ /q/].flat_map { |folder| many("soft-missing", 2, folder) }
+    assert_equal %w[/p/ /q/], gathered(some, pages: pages).map(&:place)
+    one = gathered(some + many("soft-missing", 1, "/r/"), pages: pages)
+    assert_equal [["server", "a.test", "soft-missing"]], keys(one)
+    assert_equal [4.0, "Return 404 instead of 200 for missing pages: a.test (5 pages)"],
+      [W::Effort.new.of(one.first), W::Titles.title(one.first)]
+  end
+
+  def test_what_is_never_shown_is_work_only_with_a_near_win_or_a_decision
+    assert_empty gathered([entry("wanted-unseen", "/p/1", wanted: true)])
+    %w[near-win improve].each do |other|
+      drafts = gathered(["wanted-unseen", other].map { |code| entry(code, "/p/1", wanted: true) })
+      assert_equal ["wanted-unseen", other], drafts.first.entries.map(&:code)
+    end
+  end
+
+  def test_titles_are_what_a_ticket_would_be_called
+    title = ->(*entries) { W::Titles.title(gathered(entries).first) }
+    assert_equal "Remove noindex: /p/ (3 pages)", title.call(*many("noindex-wanted", 3))
+    assert_equal "Remove noindex, add noindex: /p/ (2 pages)",
+      title.call(entry("noindex-wanted", "/p/1"), entry("stray", "/p/2"))
+    assert_equal "301 redirects for 2 lost URLs", title.call(entry("not-found", "/x"), entry("not-found", "/y"))
+    assert_equal "Correct redirects (1 URL)", title.call(entry("redirect-chain", "/x"))
+    assert_equal "Open robots.txt for /lamps/", title.call(entry("blocked-wanted", "/lamps/1"))
+    assert_equal "Correct robots.txt: #{A}/robots.txt", title.call(entry("robots-syntax", "/robots.txt"))
+    assert_equal "Request recrawl (2 pages)", title.call(entry("waiting", "/p/1"), entry("waiting", "/p/2"))
+    assert_equal "Rewrite titles and descriptions: 2 pages of /p/",
+      title.call(entry("title-long", "/p/1", wanted: true), entry("description-missing", "/p/2", wanted: true))
+    assert_equal "Add canonical tags: template of /p/ (5 pages)", title.call(*many("canonical-missing", 5))
+    assert_equal "Add noindex: template of /p/", title.call(entry("bloat", about: "/p/", group: nil))
+  end
+
+  def test_each_kind_of_work_has_its_role
+    role = ->(*entries) { gathered(entries).first.role }
+    assert_equal %w[developer editor developer auditor auditor editor],
+      [
+        role.call(*many("canonical-missing", 5)),
+        role.call(entry("canonical-missing", "/p/1")),
+        role.call(entry("not-found", "/x")),
+        role.call(entry("sitemap-omits", "/x")),
+        role.call(entry("waiting", "/x")),
+        role.call(entry("link-to-missing", "/p/1", about: "/x"))
+      ]
+  end
+
+  # The pages that a group takes from the index, by what pages that should be there are worth.
+  def test_what_fills_the_index_weighs_what_it_takes
+    bloat = entry("bloat", about: "/p/", group: nil, importance: 40, detail: {"in_index" => 12})
+    drafts = gathered([bloat])
+    assert_equal 96.0, W::Worth.new(drafts).of(drafts.first)
   end
 
   def test_notes_alone_make_no_fix
@@ -137,7 +239,7 @@ class FixesTest < Minitest::Test
       gathered(
         [
           entry("noindex-wanted", "/p/1"),
-          entry("copy-exact", "/p/1"),
+          entry("canonical-clash", "/p/1"),
           entry("slow", "/p/1"),
           entry("thin", "/p/1"),
           entry("stray-header", "/p/1")
@@ -162,7 +264,7 @@ class FixesTest < Minitest::Test
         entry("link-to-missing", "/p/1", about: "/y")
       )
     assert_equal [0.5],
-      hours.call(entry("noindex-wanted", "/p/1"), entry("stray-header", "/p/2"), entry("stray", "/p/2"))
+      hours.call(entry("noindex-wanted", "/p/1"), entry("stray-header", "/p/2"), entry("directive-conflict", "/p/2"))
     assert_equal [1.85],
       hours.call(
         *%w[title-long title-missing h1-many thin near-win facts-differ].map do |code|

@@ -47,7 +47,7 @@ class SettlingTest < Minitest::Test
         ]
       )
     assert_equal [["server", "a.test/volumes/#", "section-broken"], ["redirects", "a.test", "map"],
-      ["links", "/p/", "pages"]], drafts.map(&:key)
+      ["links", "a.test", "pages 1"]], drafts.map(&:key)
     section = drafts.first
     assert_equal [8, 60.0, 4.0],
       [section.settles.size, W::Worth.new(drafts).of(section), W::Effort.new.of(section)]
@@ -59,7 +59,7 @@ class SettlingTest < Minitest::Test
     missing = entry("not-found", "/x/www.b.test/y")
     link = entry("link-to-missing", "/x/", missing.url, detail: {"cause" => "the scheme was left out of the link"})
     drafts = gathered([missing, link])
-    assert_equal [["links", "/p/", "pages"]], drafts.map(&:key)
+    assert_equal [["links", "a.test", "pages 1"]], drafts.map(&:key)
     assert_equal ["not-found"], drafts.first.settles.map(&:code)
 
     known = [
@@ -71,6 +71,44 @@ class SettlingTest < Minitest::Test
     known.each { |entries| assert_includes gathered(entries).map(&:kind), "redirects" }
   end
 
+  # Where its page goes, whatever else is wrong with it needs no work, and brings nothing.
+  def test_what_is_wrong_with_a_page_that_goes_stands_in_the_fix_that_takes_it_away
+    drafts =
+      gathered(
+        [
+          entry("copy-exact", "/p/1", "#{A}/p/2"), entry("title-long", "/p/1"), entry("slow", "/p/1"),
+          entry("sitemap-lists-diverted", "/p/1", "#{A}/s.xml"), entry("link-to-missing", "/p/3", "#{A}/p/1")
+        ]
+      )
+    assert_equal %w[canonicals links sitemaps], drafts.map(&:kind)
+    taking = drafts.first
+    assert_equal %w[slow title-long], taking.settles.map(&:code).sort
+    assert_equal [30.0, 0.25], [W::Worth.new(drafts).of(taking), W::Effort.new.of(taking)]
+  end
+
+  def test_of_two_that_take_a_page_away_the_surest_stays
+    drafts = gathered([entry("stray", "/p/1"), entry("copy-exact", "/p/1", "#{A}/p/2"), entry("soft-missing", "/p/1")])
+    assert_equal [%w[server soft-missing]], drafts.map { |draft| [draft.kind, draft.cause] }
+    assert_equal %w[copy-exact stray], drafts.first.settles.map(&:code).sort
+    kept_out = gathered([entry("stray", "/p/1"), entry("copy-exact", "/p/1", "#{A}/p/2")])
+    assert_equal [["directives", %w[copy-exact]]], kept_out.map { |draft| [draft.kind, draft.settles.map(&:code)] }
+  end
+
+  def test_a_title_that_is_shared_only_with_pages_that_go_is_settled_with_the_last_of_them
+    same = ->(path) { entry("title-duplicate", path, detail: {"title" => "Lamps", "pages" => 3}) }
+    drafts =
+      gathered(
+        [
+          same.call("/p/1"), same.call("/p/2"), same.call("/p/3"),
+          entry("soft-missing", "/p/2"), entry("copy-exact", "/p/3", "#{A}/p/1")
+        ]
+      )
+    by_kind = drafts.to_h { |draft| [draft.kind, draft.settles.map(&:url).map { |url| url.delete_prefix(A) }] }
+    assert_equal({"server" => %w[/p/2], "canonicals" => %w[/p/1 /p/3]}, by_kind.transform_values(&:sort))
+    assert_includes gathered([same.call("/p/1"), same.call("/p/2"), same.call("/p/3"), entry("soft-missing", "/p/2")])
+      .map(&:kind), "content", "two of them stay"
+  end
+
   private
 
   def entry(code, path, about = nil, importance: 50, **more)
@@ -79,5 +117,9 @@ class SettlingTest < Minitest::Test
   end
 
   def gathered(entries) =
-    W::FixBuilder.new(pages: {"/p/" => 8}, layouts: W::Layouts.new({}), files: {"#{A}/s.xml" => true}).call(entries)
+    W::FixBuilder.new(
+      pages: {["a.test", "/p/"] => 8},
+      layouts: W::Layouts.new({}),
+      files: {"#{A}/s.xml" => true}
+    ).call(entries)
 end

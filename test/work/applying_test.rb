@@ -45,6 +45,7 @@ class ApplyingTest < Minitest::Test
       Store::Workplan::Fix
         .of(@site)
         .where(kind: WHOLE + %w[canonicals redirects directives], template: false)
+        .where.not(cause: "decide")
         .order(:number)
         .to_a
     assert_operator fixes.map(&:kind).uniq.size, :>=, 3
@@ -57,7 +58,8 @@ class ApplyingTest < Minitest::Test
 
         assert_operator one["met"], :>=, one["checked"] / 2, "#{fix.title}: #{one["unmet"]}"
       end
-    assert_operator told.count { |one| one["state"] == "proved" }, :>=, 3
+    assert_includes told.map { |one| one["state"] }, "proved"
+    assert_operator told.sum { |one| one["met"] }, :>=, 0.8 * told.sum { |one| one["checked"] }
   end
 
   # What the rules find by SQL in a crawl and what they find by fetching is the same, fault by fault.

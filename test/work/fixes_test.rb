@@ -41,6 +41,8 @@ class FixesOfSiteTest < Minitest::Test
       kind
       title
       place
+      cause
+      role
       template
       benefit
       hours
@@ -176,7 +178,7 @@ class FixesOfSiteTest < Minitest::Test
       /name an owner/,
       assert_raises(IronTrellis::Core::Error::InvalidInput) { scheduling.call(now: NOW) }.message
     )
-    Work::WorkplanSettings.new(@site).keep_hours("Ada" => 6.0)
+    Work::WorkplanSettings.new(@site).keep_owners([{"name" => "Ada", "hours_per_day" => 6.0}])
     scheduling = Work::Scheduling.new(@site, start: Date.new(2027, 1, 4), clock: -> { 0 })
     plan = scheduling.call(now: NOW)
     assert_equal plan.schedule.map { |one| one[:id] }.sort, Fix.of(@site).where(state: "planned").map(&:name).sort
@@ -185,6 +187,48 @@ class FixesOfSiteTest < Minitest::Test
     scheduling.call(now: NOW)
     assert_equal 1, redirects.reload.sequence, "the same plan moves nothing"
     assert_operator fix("links").start, :>=, redirects.finish
+  end
+
+  def test_each_gets_work_of_its_roles_and_what_nobody_has_the_role_for_is_told
+    remade
+    owners = ->(*some) { some.map { |name, roles| {"name" => name, "hours_per_day" => 6.0, "roles" => roles}.compact } }
+    settings = Work::WorkplanSettings.new(@site)
+    settings.keep_owners(owners.call(["Ada", %w[developer]], ["Bo", %w[auditor]]))
+    scheduling = Work::Scheduling.new(@site, start: Date.new(2027, 1, 4), clock: -> { 0 })
+    laid = scheduling.call(now: NOW).schedule.to_h { |one| one.values_at(:id, :owner) }
+    by_role = Fix.of(@site).where.not(cause: "later").where.not(kind: "request").group_by(&:role)
+    assert_equal by_role["editor"].map { |fix| {"id" => fix.name, "role" => "editor"} }.sort_by(&:to_s),
+      scheduling.without_owner.sort_by(&:to_s)
+    assert_equal [["Ada"], ["Bo"]],
+      %w[developer auditor].map { |role| by_role[role].map { |fix| laid[fix.name] }.uniq }
+    settings.keep_owners(owners.call(["Bo", nil], ["Cy", %w[editor]]))
+    assert_equal({"Ada" => %w[developer], "Bo" => %w[auditor], "Cy" => %w[editor]},
+      settings.owners.to_h { |one| one.values_at("name", "roles") }, "roles that aren't given stay")
+    assert_raises(IronTrellis::Core::Error::InvalidInput) { settings.keep_owners(owners.call(["Ada", %w[boss]])) }
+  end
+
+  # Where nobody said yet what should be indexed, that is the first work; what would go with it waits.
+  def test_what_should_be_indexed_is_decided_first
+    undecided
+    cart = page("Your basket", "<a href=/>home</a>")
+    mended("/cart/" => cart, "/" => page("Home", "<a href=/a>a</a><a href=/cart/>Basket</a><a href=/gone>gone</a>"))
+    remade
+    told = Work::Listing.new(@site).call
+    first = told.first
+    assert_equal ["directives", "small.example", "decide", "auditor", "Decide what should be indexed", 0.1, []],
+      first.values_at("kind", "place", "cause", "role", "title", "hours", "faults")
+    assert_includes first["settles"].map { |one| one["url"] }, "#{SMALL}/cart/"
+    refute_includes told.drop(1).reject { |one| one["kind"] == "sitemaps" }.flat_map { |one| one["faults"] }
+      .map { |one| one["url"] }, "#{SMALL}/cart/"
+    id = first["id"].delete("F")
+    proving = IronTrellis::Work::Proofs::Proving.new(@site, clock: -> { Time.now })
+    proving.call([Fix.of(@site).find_by(number: id)])
+    assert_equal "open", Fix.of(@site).find_by(number: id).state, "nobody has decided"
+    decide("group", "all" => {"intent" => "index"})
+    judged
+    remade
+    assert_equal "proved", Fix.of(@site).find_by(number: id).state
+    refute_includes Work::Listing.new(@site).call(%w[open]).map { |one| one["cause"] }, "decide"
   end
 
   def test_two_lines_of_a_robots_txt_are_two_faults_to_the_end
@@ -207,6 +251,12 @@ class FixesOfSiteTest < Minitest::Test
   private
 
   def fix(kind) = Fix.of(@site).where(kind: kind).order(:number).last
+
+  def undecided
+    entry = @site.decisions.in_force("group").fetch("all")
+    @site.decisions.decide("group", {"all" => nil}, by: "A test", now: Time.now)
+    entry
+  end
 
   def decide(kind, values) =
     @site.decisions.decide(

@@ -51,6 +51,7 @@ module IronTrellis
         # What can't be told by a fetch leaves the state as it is.
         def keep(fix, verdict, by)
           Recording.new(fix, now: @clock.call).by_fetch(verdict, by: by)
+          Workplan::DecideFirst.settle(fix, now: @clock.call)
         end
       end
     end

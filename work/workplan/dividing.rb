@@ -93,12 +93,7 @@ module IronTrellis
         # By what is in it now.
         def named(fix)
           draft = Core::Workplan::Draft.of_faults(fix, fix.faults)
-          title = Core::Workplan::Titles.title(draft)
-          urls = draft.urls.size
-          fix.update!(
-            title: "#{title} (#{urls} #{(urls == 1) ? "URL" : "URLs"})",
-            reason: Core::Workplan::Titles.reason(draft)
-          )
+          fix.update!(title: Core::Workplan::Titles.title(draft), reason: Core::Workplan::Titles.reason(draft))
         end
 
         def wrong(message) = raise(Core::Error::InvalidInput.new(message))

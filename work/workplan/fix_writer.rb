@@ -10,9 +10,9 @@ module IronTrellis
 
         # @param site [Store::Sites::Site]
         # @param frozen [Array<Store::Workplan::Fix>] that stay as they are
-        # @param sets [Hash{String => Object}] sets of languages, by URL
-        def initialize(site, frozen, sets)
-          @site, @frozen, @sets = site, frozen, sets
+        # @param effort [Core::Workplan::Effort]
+        def initialize(site, frozen, effort)
+          @site, @frozen, @effort = site, frozen, effort
         end
 
         # @param drafts [Array<Core::Workplan::Draft>]
@@ -20,9 +20,9 @@ module IronTrellis
         # @return [void]
         def call(drafts, fixes)
           worth = Core::Workplan::Worth.new(drafts, beside: beside)
-          effort = WorkplanSettings.new(@site).counted(sets: @sets)
           before = Core::Workplan::Precedence.new(drafts).call
           deadlines = deadlines(drafts)
+          hosts = drafts.flat_map { |draft| draft.urls.map { |url| Core::Url::Authority.of(url) } }.uniq.size
           drafts.each_slice(WRITTEN_AT_ONCE) do |some|
             Store::Workplan::Fix.keep(
               some.map do |draft|
@@ -30,13 +30,14 @@ module IronTrellis
                 {
                   **fix.attributes.slice(*Store::Workplan::Fix::MADE).symbolize_keys,
                   template: draft.template || false,
-                  title: Core::Workplan::Titles.title(draft),
+                  title: Core::Workplan::Titles.title(draft, hosts: hosts),
                   reason: Core::Workplan::Titles.reason(draft),
                   benefit: worth.of(draft),
-                  hours: fix.own_hours || effort.of(draft),
+                  hours: fix.own_hours || @effort.of(draft),
                   after: before[draft].map { |one| fixes[one.object_id].number }.sort,
                   deadline: [deadlines[draft.object_id], fix.own_deadline].compact.min,
                   faults: draft.entries.map(&:as_json),
+                  groups: draft.groups,
                   settles: draft.settles.map(&:as_json),
                   urls: worth.parts(draft).map(&:to_h)
                 }

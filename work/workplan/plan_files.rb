@@ -17,15 +17,16 @@ module IronTrellis
         end
 
         # @param plan [Core::Workplan::Plan]
+        # @param without_owner [Array<Hash>] see Scheduling#without_owner
         # @return [Hash] the same as JSON, with what each fix is
-        def build(plan)
+        def build(plan, without_owner)
           known = Store::Workplan::Fix.of(@site).index_by(&:name)
           schedule =
             plan.schedule.map do |one|
               fix = known.fetch(one[:id])
               one.merge(title: fix.title, kind: fix.kind, benefit: fix.benefit, hours: fix.hours)
             end
-          plan.to_h.merge(schedule: schedule)
+          plan.to_h.merge(schedule: schedule, without_owner: without_owner)
         end
 
         # @param ending [String] one of ENDINGS

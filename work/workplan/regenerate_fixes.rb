@@ -7,6 +7,7 @@ module IronTrellis
       # number, state, dates and history; what was handed over keeps what it clears.
       class RegenerateFixes
         States = Core::Workplan::States
+        PORTION = /\A#{Core::Workplan::FixBuilder::PAGES} (\d+)\z/
 
         # Makes them unless they are of the newest verdicts and decisions already.
         #
@@ -48,7 +49,7 @@ module IronTrellis
             drafts = with_unread(drafts(source, unheld(entries)))
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
             settle_the_rest(fixes.values)
-            FixWriter.new(@site, frozen, @sets).call(drafts, fixes)
+            FixWriter.new(@site, frozen, @effort).call(drafts, fixes)
             @site.update!(fixes_of_run: @run.id, fixes_of_crawl: @run.crawl_id, fixes_of_rules: @run.rules_digest,
               fixes_made_at: @now)
           end
@@ -105,23 +106,26 @@ module IronTrellis
         def frozen = @kept.select { |fix| States::FROZEN.include?(fix.state) }
 
         def drafts(source, entries)
-          @sets = Store::Languages::LanguageSets.new(@run, @site).by_url
-          Core::Workplan::FixBuilder.new(
-            pages: source.pages,
-            layouts: Core::Workplan::Layouts.new(@sets),
-            files: source.files
-          ).call(entries, kept: portions)
+          sets = Store::Languages::LanguageSets.new(@run, @site).by_url
+          @effort = WorkplanSettings.new(@site).counted(sets: sets, undecided: Undecided.new(@run, entries))
+          first = DecideFirst.new(@site, @run, @kept, now: @now)
+          drafts =
+            Core::Workplan::FixBuilder.new(
+              pages: source.pages,
+              layouts: Core::Workplan::Layouts.new(sets),
+              effort: @effort,
+              files: source.files
+            ).call(first.left(entries), kept: portions)
+          [first.draft, *drafts].compact
         end
 
-        # In which portion of content each page was.
+        # In which portion of the work on pages of its host each page was.
         def portions
-          fluid
-            .select { |fix| fix.kind == "content" && fix.cause.start_with?("pages ") }
-            .flat_map do |fix|
-              number = fix.cause.delete_prefix("pages ").to_i
-              fix.urls.map { |one| ["#{fix.place} #{one["url"]}", number] }
-            end
-            .to_h
+          fluid.each_with_object({}) do |fix, found|
+            number = fix.cause[PORTION, 1] or next
+            numbers = found[[fix.kind, fix.place]] ||= {}
+            fix.urls.each { |one| numbers[one["url"]] = number.to_i }
+          end
         end
 
         def fluid = @kept.select { |fix| States::FLUID.include?(fix.state) }
@@ -152,6 +156,7 @@ module IronTrellis
         # Fixes that nothing is left of. What the site mended of it a new crawl proves; what is judged otherwise now has
         # lapsed, and so has a fix whose faults are in others since they were grouped otherwise.
         def settle_the_rest(made)
+          @kept.each { |fix| DecideFirst.settle(fix, now: @now) }
           (fluid - made).each { |fix| settle(fix) }
         end
 

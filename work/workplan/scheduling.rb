@@ -47,14 +47,10 @@ module IronTrellis
         end
 
         # @return [Array<Store::Workplan::Fix>] those that are laid out
-        def fixes =
-          @fixes ||=
-            Store::Workplan::Fix
-              .in_order(@site)
-              .where(state: LAID_OUT)
-              .where.not(kind: REQUEST)
-              .select(Store::Workplan::Fix.column_names - Listing::LONG)
-              .to_a
+        def fixes = @fixes ||= due.select { |fix| roles.include?(fix.role) }
+
+        # @return [Array<Hash{String => String}>] id and role of those that nobody has the role for
+        def without_owner = (due - fixes).map { |fix| {"id" => fix.name, "role" => fix.role} }
 
         # @return [Array<Core::Workplan::WorkingTime>]
         def times = @times ||= WorkplanSettings.times(@start, @owners, @freezes)
@@ -62,11 +58,12 @@ module IronTrellis
         # @return [Array<Core::Workplan::Task>] by number
         def tasks
           known = fixes.to_h { |fix| [fix.number, true] }
-          names = @owners.map { |one| one["name"] }
+          able = times.to_h { |time| [time.name, time.roles] }
           fixes.map do |fix|
             Core::Workplan::Task.new(
               id: fix.name,
-              owner: (fix.owner if names.include?(fix.owner)),
+              owner: (fix.owner if able.fetch(fix.owner, []).include?(fix.role)),
+              role: fix.role,
               after:
                 (fix.after | fix.own_after).select { |one| known[one] }.map { |one| Store::Workplan::Fix.name_of(one) },
               **fix.slice("benefit", "hours", "not_before", "deadline", "locked_start").transform_keys(&:to_sym)
@@ -80,6 +77,7 @@ module IronTrellis
         def keep(plan, now)
           laid = plan.schedule.to_h { |one| [one[:id], one] }
           ActiveRecord::Base.transaction do
+            (due - fixes).each { |fix| place(fix, nil, now) }
             fixes.each { |fix| place(fix, laid[fix.name], now) }
             @site.update!(
               workplan_settings:
@@ -93,6 +91,19 @@ module IronTrellis
         end
 
         private
+
+        # What comes later is never laid out by itself.
+        def due =
+          @due ||=
+            Store::Workplan::Fix
+              .in_order(@site)
+              .where(state: LAID_OUT)
+              .where.not(kind: REQUEST)
+              .where("hand_made OR cause <> ?", Core::Workplan::FixBuilder::LATER)
+              .select(Store::Workplan::Fix.column_names - Listing::LONG)
+              .to_a
+
+        def roles = @roles ||= times.flat_map(&:roles).uniq
 
         def place(fix, one, now)
           fix.assign_attributes(

@@ -14,6 +14,7 @@ module IronTrellis
         HOURS = (0.01..24)
         EFFORTS = (0..1_000)
         MOST = 100
+        ROLES = Core::Workplan::Roles::ALL
         Error = Core::Error::InvalidInput
         Time = Core::Workplan::WorkingTime
 
@@ -22,9 +23,9 @@ module IronTrellis
           @site = site
         end
 
-        # @return [Array<Hash{String => Object}>] name, hours_per_day, days and off of each
+        # @return [Array<Hash{String => Object}>] name, hours_per_day, days, off and roles of each
         def owners =
-          kept(OWNERS, []).map { |one| {"days" => Time::USUAL_DAYS, "off" => []}.merge(one.compact) }
+          kept(OWNERS, []).map { |one| {"days" => Time::USUAL_DAYS, "off" => [], "roles" => ROLES}.merge(one.compact) }
 
         # @return [Array<Hash{String => Object}>] from, to and name of each
         def freezes = kept(FREEZES, [])
@@ -32,9 +33,9 @@ module IronTrellis
         # @return [Hash{String => Numeric}] hours that differ from the usual ones
         def effort = kept(EFFORT, {})
 
-        # @param sets [Hash] as Core::Workplan::Effort has them
+        # @param more [Hash] sets and undecided, as Core::Workplan::Effort has them
         # @return [Core::Workplan::Effort] by these hours
-        def counted(sets: {}) = Core::Workplan::Effort.new(effort, sets: sets)
+        def counted(**more) = Core::Workplan::Effort.new(effort, **more)
 
         # @param input [Hash{String => Object}] owners, freezes and effort; what isn't given stays
         # @return [void]
@@ -49,14 +50,16 @@ module IronTrellis
           merge(read)
         end
 
-        # Keeps owners with their hours a day; one that was named before stays.
+        # Keeps owners with what is given of them; of one that was named before the rest stays.
         #
-        # @param hours [Hash{String => Numeric}]
+        # @param given [Array<Hash{String => Object}>] name, hours_per_day and where given roles
         # @return [void]
         # @raise [Core::Error::InvalidInput]
-        def keep_hours(hours)
-          named = hours.map { |name, one| owner((of(name) || {}).merge("name" => name, "hours_per_day" => one)) }
-          merge(OWNERS => owners.reject { |one| hours.key?(one["name"]) } + named)
+        def keep_owners(given)
+          twice(given.map { |one| one["name"] })
+          named = given.map { |one| owner((of(one["name"]) || {}).merge(one.compact)) }
+          names = given.map { |one| one["name"] }
+          merge(OWNERS => owners.reject { |one| names.include?(one["name"]) } + named)
         end
 
         # @param start [Date] first day of a plan
@@ -71,6 +74,7 @@ module IronTrellis
               start: start,
               hours_per_day: one["hours_per_day"],
               days: one["days"],
+              roles: one["roles"],
               off: one["off"].map { |day| Date.iso8601(day) },
               freezes: frozen
             )
@@ -90,7 +94,13 @@ module IronTrellis
           wrong = days.find { |day| !Time::DAYS.include?(day) }
           raise Error.new("“#{wrong}” is no day of the week; use #{Time::DAYS.join(", ")}.") if wrong
 
-          {"name" => name, "hours_per_day" => hours, "days" => days, "off" => (one["off"] || []).map { |day| iso(day) }}
+          {
+            "name" => name,
+            "hours_per_day" => hours,
+            "days" => days,
+            "off" => (one["off"] || []).map { |day| iso(day) },
+            "roles" => roles(one)
+          }
         end
 
         # @param one [Hash{String => Object}]
@@ -104,6 +114,15 @@ module IronTrellis
         end
 
         private
+
+        def roles(one)
+          given = one["roles"] || ROLES
+          wrong = (given - ROLES).first
+          raise Error.new("“#{wrong}” is no role; use #{ROLES.join(", ")}.") if wrong
+          raise Error.new("“#{one["name"]}” needs a role: #{ROLES.join(", ")}.") if given.empty?
+
+          ROLES & given
+        end
 
         def kept(name, usual) = @site.workplan_settings.fetch(name, usual)
 

@@ -15,6 +15,8 @@ module IronTrellis
             "on what is thought of the site."
           FIX = "Keep the group out by noindex, or make its pages worth finding."
           KIND = "directives"
+          TASK = "Add noindex"
+          CLOSES = true
           SOURCE = "CP"
           DETAILS = {"in_index" => ["In the index", :number], "useless" => ["Of use to nobody", :number]}.freeze
 

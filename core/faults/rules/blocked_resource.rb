@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Allow it in robots.txt."
           MENDED = "%{about}, which it needs, may be fetched by robots.txt"
           KIND = "robots"
+          TASK = "Allow scripts and styles in robots.txt"
           SOURCE = "RFC 9309; CP"
           LINKS = %w[style script image].freeze
           TARGETS = :blocked

@@ -12,6 +12,7 @@ module IronTrellis
           WHY = "Under parameters and other spellings of its address it may be kept twice."
           FIX = "Let each page name itself."
           KIND = "canonicals"
+          TASK = "Add canonical tags"
           SOURCE = "RFC 6596; CP"
 
           def check(page)

@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "What was decided isn't done, so the index goes by what the page says."
           FIX = "Let the canonical name the URL that was chosen."
           KIND = "canonicals"
+          TAKES = true
           SOURCE = "RFC 6596; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) to the form in lower case, and link to that."
           KIND = "server"
+          TASK = "Redirect upper-case addresses to one spelling"
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :case_form
         end

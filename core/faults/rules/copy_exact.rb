@@ -13,6 +13,8 @@ module IronTrellis
           WHY = "The index keeps one of several pages that say the same, and it may not be the one you want."
           FIX = "Redirect it to its main version, name that as its canonical, or keep it out of the index."
           KIND = "canonicals"
+          TASK = "Set canonicals of exact copies"
+          TAKES = true
           SOURCE = "RFC 6596; CP"
           NEEDS_ALL = true
 

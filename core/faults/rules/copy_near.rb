@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "Of pages that are nearly alike the index tends to keep one and to pass over the rest."
           FIX = "Merge them, let each say more of its own, or name their main version as the canonical."
           KIND = "content"
+          TASK = "Merge or rewrite near copies"
           SOURCE = "Broder 1997 (similarity of five-word shingles); CP"
           NEEDS_ALL = true
 

@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "Crawlers lose themselves in it, and read what matters less often."
           FIX = "Stop linking into it, block it in robots.txt, and give what is worth reading an address of its own."
           KIND = "server"
+          TASK = "Close endless addresses"
           SOURCE = "CP"
           DETAILS = {"kind" => ["Kind", :text], "fetched" => ["Fetched in it", :number]}.freeze
 

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Mend what is named, and test the page again."
           KIND = "content"
           ELEMENT = "data"
+          TASK = "Correct structured data"
           SOURCE = "JSON-LD 1.1; HTML standard, microdata; RDFa Lite 1.1; schema.org; CP"
           DETAILS = {"syntax" => ["Syntax", :text]}.freeze
 

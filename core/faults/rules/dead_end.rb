@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Put it into the site's frame, or link to what comes next."
           MENDED = "it links on"
           KIND = "links"
+          TASK = "Add links to pages without any"
           SOURCE = "CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Find out which is meant and take the other away."
           MENDED = "its directives say one thing"
           KIND = "directives"
+          TASK = "Correct robots directives"
           SOURCE = "Common practice of robots meta and X-Robots-Tag"
           OPPOSITES = [[%w[index all], %w[noindex none]], [%w[follow all], %w[nofollow none]]].freeze
 

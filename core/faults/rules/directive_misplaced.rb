@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Move it into the head; often something before it ends the head too early."
           MENDED = "its directives stand in the head"
           KIND = "directives"
+          TASK = "Correct robots directives"
           SOURCE = "HTML standard, meta; CP"
 
           def check(page)

@@ -15,6 +15,7 @@ module IronTrellis
           FIX = "Write it in one way on all pages, in the text and in the structured data."
           KIND = "content"
           ELEMENT = "data"
+          TASK = "Correct business facts"
           SOURCE = "CP"
           DETAILS = {"fact" => ["Fact", :text], "usual" => ["Mostly written", :text]}.freeze
 

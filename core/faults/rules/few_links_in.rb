@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Link to it from the pages of its subject, and from those above it."
           MENDED = "enough pages link to it"
           KIND = "links"
+          TASK = "Add internal links"
           SOURCE = "CP"
 
           def check(page)

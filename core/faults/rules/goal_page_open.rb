@@ -14,6 +14,9 @@ module IronTrellis
           FIX = "Keep it out by noindex."
           MENDED = "is kept out: noindex, 404, 410 or a redirect"
           KIND = "directives"
+          TASK = "Add noindex"
+          TAKES = true
+          CLOSES = true
           SOURCE = "CP"
           # What brings it in must be told whatever was decided.
           def self.lets_climb? = true

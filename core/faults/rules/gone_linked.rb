@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Remove the links, or point them at what took its place."
           MENDED = "no page links to it any more, or it leads on"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 section 15.5.11; CP"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           WHY = "Crawlers read only so far into a page, and people on the move wait for all of it."
           FIX = "Take out what isn't needed: embedded data, images written into the page, endless lists."
           KIND = "server"
+          TASK = "Make HTML pages smaller"
           SOURCE = "CP"
 
           def check(page)

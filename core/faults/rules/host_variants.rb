@@ -15,6 +15,7 @@ module IronTrellis
           FIX = "Redirect (301) all of the other address to the one you chose."
           MENDED = "%{about} leads here for good"
           KIND = "server"
+          TASK = "Redirect all hosts to one"
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(site)

@@ -12,6 +12,7 @@ module IronTrellis
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) the index file to its folder, and link to that."
           KIND = "server"
+          TASK = "Redirect index files to their folders"
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :index_form
         end

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Redirect http to https, and link, list and name the https addresses."
           MENDED = "it leads to %{about} for good"
           KIND = "server"
+          TASK = "Redirect http to https"
           SOURCE = "RFC 9110 section 4.2.2; CP"
 
           def check(site)

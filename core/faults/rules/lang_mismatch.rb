@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "One of the two is wrong, and crawlers must choose."
           FIX = "Correct the lang attribute or the hreflang."
           KIND = "languages"
+          TASK = "Complete hreflang"
           SOURCE = "HTML standard, the lang attribute; CP"
 
           def check(page)

@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Put lang on the html element."
           KIND = "content"
           ELEMENT = "lang"
+          TASK = "Declare the page language"
           SOURCE = "HTML standard, the lang attribute; CP"
 
           # Where versions in other languages are named, it is work on those.

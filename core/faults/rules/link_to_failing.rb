@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Mend the page, or take the link out until it is."
           MENDED = "its link to %{about} is gone, or that answers"
           KIND = "links"
+          TASK = "Fix broken internal links"
           SOURCE = "RFC 9110 section 15.6; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :failing

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Mend the address, point the link at the page's successor, or take it out."
           MENDED = "its link to %{about} is gone or leads elsewhere, or that answers"
           KIND = "links"
+          TASK = "Fix broken internal links"
           SOURCE = "RFC 9110 section 15.5; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :missing

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Point the link straight at the final address."
           MENDED = "its link to %{about} is gone or leads to where that ends"
           KIND = "links"
+          TASK = "Update links to redirects"
           SOURCE = "RFC 9110 section 15.4; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :redirecting

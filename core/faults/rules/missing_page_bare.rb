@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Let the page for missing addresses link to the home page, the search and the main folders."
           MENDED = "the answer to a missing page shows a way on"
           KIND = "server"
+          TASK = "Put links on the page for missing addresses"
           SOURCE = "CP"
           def self.identity(_fault) = nil
 

@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "Browsers block it, and warn of the page."
           FIX = "Embed it over https."
           KIND = "server"
+          TASK = "Load everything over https"
           SOURCE = "W3C, Mixed Content"
           LINKS = %w[style script image frame].freeze
           TARGETS = :unencrypted

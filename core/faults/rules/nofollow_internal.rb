@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Take the nofollow out; what isn't to be indexed needs a noindex instead."
           MENDED = "its internal links are followed"
           KIND = "directives"
+          TASK = "Remove nofollow from internal links"
           SOURCE = "CP"
           NEEDS_ALL = true
 

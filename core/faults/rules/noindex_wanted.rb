@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Remove the noindex from the page or the header, then have the page fetched again."
           MENDED = "says no noindex"
           KIND = "directives"
+          TASK = "Remove noindex"
           SOURCE = "WHATWG HTML, meta robots by common practice; X-Robots-Tag: CP"
 
           def check(page)

@@ -16,6 +16,7 @@ module IronTrellis
             "no text smaller than 12 pixels."
           KIND = "content"
           ELEMENT = "viewport"
+          TASK = "Add a phone layout"
           SOURCE = "CP"
           DETAILS = {
             "viewport" => ["Viewport", :text],

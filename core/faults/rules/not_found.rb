@@ -14,6 +14,7 @@ module IronTrellis
           MENDED =
             "answers 200, leads for good (301 or 308) in one hop to a page that answers 200%{wanted}, or answers 410"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 section 15.5; CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Link to it from the pages of its subject, or retire it."
           MENDED = "a page links to it"
           KIND = "links"
+          TASK = "Add internal links"
           SOURCE = "CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Mend the address, link to something else, or take the link out."
           MENDED = "its link to %{about} is gone, or that answers"
           KIND = "links"
+          TASK = "Remove dead links to other sites"
           SOURCE = "RFC 9110 section 15.5; CP"
           LINKS = %w[anchor].freeze
           TARGETS = :outside

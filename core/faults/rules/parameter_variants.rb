@@ -13,6 +13,8 @@ module IronTrellis
           WHY = "The same page then has several addresses, and crawlers read it again and again."
           FIX = "Leave out parameters that change nothing, or name the address without them as the canonical."
           KIND = "server"
+          TASK = "Give pages with parameters one address"
+          TAKES = true
           SOURCE = "CP"
           NEEDS_ALL = true
 

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Let the first address redirect straight to the last one."
           MENDED = "leads where it shall in one hop"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Redirect to the https address."
           MENDED = "stays on https"
           KIND = "server"
+          TASK = "Keep redirects on https"
           SOURCE = "RFC 9110 section 4.2.2; CP"
 
           def check(page)

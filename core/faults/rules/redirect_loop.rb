@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Let one address of the loop answer by itself, or redirect all of them to a page that does."
           MENDED = "leads somewhere"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 section 15.4"
 
           def check(page)

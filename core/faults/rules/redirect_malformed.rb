@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Send a Location with the whole address."
           MENDED = "leads to an address"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 section 10.2.2"
 
           def check(page)

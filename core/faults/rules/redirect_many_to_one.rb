@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Send each to the page that took its place; where there is none, answer 410."
           MENDED = "leads to what takes its own place"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "CP"
           VALUE = :final_url
 

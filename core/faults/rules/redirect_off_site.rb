@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "See whether that is meant; if not, redirect to a page of your own."
           MENDED = "stays on the site"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "CP"
 
           def check(page)

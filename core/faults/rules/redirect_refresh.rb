@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Let the server send 301 or 308 instead."
           MENDED = "leads on by an answer of the server (301 or 308)"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "HTML standard, refresh; CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Send 301 or 308 if the move is for good."
           MENDED = "leads on for good (301 or 308)"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 sections 15.4.3, 15.4.4 and 15.4.8; CP"
 
           def check(page)

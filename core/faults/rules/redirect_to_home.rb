@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Redirect to the closest content, or answer 410."
           MENDED = "leads to what takes its place, or answers 410"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "CP"
 
           def check(page)

@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Let it lead to the page that took its place, or answer 410."
           MENDED = "leads to a page that answers 200, or answers 410"
           KIND = "redirects"
+          TAKES = true
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(page)

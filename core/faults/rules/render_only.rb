@@ -15,6 +15,7 @@ module IronTrellis
             "title, other directives, no text or no links."
           FIX = "Have the server send it."
           KIND = "server"
+          TASK = "Serve without scripts what counts"
           SOURCE = "CP"
           OK = 200
           DETAILS = {

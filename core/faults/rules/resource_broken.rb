@@ -13,6 +13,7 @@ module IronTrellis
           WHY = "The page looks and works otherwise than it was made, for readers and for crawlers that draw it."
           FIX = "Put the file back, send it with its own type, or take it out of the page."
           KIND = "server"
+          TASK = "Serve scripts and styles that don't load"
           SOURCE = "HTML standard, script and link type stylesheet; WHATWG MIME Sniffing; CP"
           LINKS = %w[script style].freeze
           TARGETS = :unlike_resource

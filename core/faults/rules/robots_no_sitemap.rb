@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Add a line like “Sitemap: https://www.example.test/sitemap.xml”."
           MENDED = "it names a sitemap"
           KIND = "robots"
+          TASK = "Name the sitemap in robots.txt"
           SOURCE = "sitemaps.org, “Submitting your Sitemap”"
 
           def check(site)

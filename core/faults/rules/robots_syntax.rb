@@ -14,6 +14,7 @@ module IronTrellis
           WHY = "What is meant by them doesn't happen."
           FIX = "Mend or remove the lines that are named."
           KIND = "robots"
+          TASK = "Correct robots.txt"
           SOURCE = "RFC 9309 section 2.2"
 
           def self.identity(fault) = fault.detail[:text]

@@ -12,6 +12,7 @@ module IronTrellis
           WHY = "Crawlers need not read further than that; rules beyond it may not count."
           FIX = "Say the same with fewer rules, by patterns."
           KIND = "robots"
+          TASK = "Shorten robots.txt"
           SOURCE = "RFC 9309 section 2.5"
           MOST_BYTES = 500 * 1024
 

@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Let it answer 200, or 404 if there is nothing to say."
           MENDED = "it can be read"
           KIND = "robots"
+          TASK = "Make robots.txt answer"
           SOURCE = "RFC 9309 section 2.3.1.4"
 
           def check(site)

@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Find the failure in the server's log for this address and mend it."
           MENDED = "answers without an error of the server"
           KIND = "server"
+          TASK = "Fix server errors"
           SOURCE = "RFC 9110 section 15.6"
 
           def check(page)

@@ -12,6 +12,7 @@ module IronTrellis
           WHY = "The same page then has two addresses, and links and signals are parted between them."
           FIX = "Redirect (301) one form to the other, and link to that."
           KIND = "server"
+          TASK = "Redirect to one form of the slash"
           SOURCE = "RFC 3986 section 6.2; CP"
           VALUE = :slash_form
         end

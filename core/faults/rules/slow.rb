@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "See what the server does for it: cache, index, or do less."
           MENDED = "answers fast enough"
           KIND = "server"
+          TASK = "Speed up slow pages"
           SOURCE = "CP"
           DOCUMENTS = %w[html pdf].freeze
 

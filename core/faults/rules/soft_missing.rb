@@ -15,6 +15,8 @@ module IronTrellis
           FIX = "Answer 404 or 410, or redirect to what took its place."
           MENDED = "answers 404 or 410, leads on, or has content of its own"
           KIND = "server"
+          TASK = "Return 404 instead of 200 for missing pages"
+          TAKES = true
           SOURCE = "RFC 9110 section 15.5.5; CP"
 
           def check(page)

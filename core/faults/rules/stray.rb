@@ -13,6 +13,9 @@ module IronTrellis
           FIX = "Give it a noindex, or a canonical to its main version; block it only when it is out."
           MENDED = "is kept out: noindex, 404, 410 or a redirect"
           KIND = "directives"
+          TASK = "Add noindex"
+          TAKES = true
+          CLOSES = true
           SOURCE = "CP"
           def self.lets_climb? = true
 

@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Say it in one place: in the page if it is meant, nowhere if it isn't."
           MENDED = "no header restricts what its own tags allow"
           KIND = "directives"
+          TASK = "Correct robots directives"
           SOURCE = "RFC 9110 section 5; CP"
 
           def check(page)

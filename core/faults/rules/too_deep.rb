@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Link to it from pages near the start."
           MENDED = "fewer clicks lead to it"
           KIND = "links"
+          TASK = "Add internal links"
           SOURCE = "CP"
 
           def check(page)

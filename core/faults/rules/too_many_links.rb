@@ -13,6 +13,7 @@ module IronTrellis
           FIX = "Part the page, or link only to what a reader of it wants."
           MENDED = "it has fewer links"
           KIND = "links"
+          TASK = "Reduce links on pages"
           SOURCE = "CP"
 
           def check(page)

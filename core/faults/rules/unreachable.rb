@@ -14,6 +14,7 @@ module IronTrellis
           FIX = "Find out why the server doesn't answer: its name, its certificate, its firewall, its load."
           MENDED = "answers"
           KIND = "server"
+          TASK = "Make unreachable pages answer"
           SOURCE = "RFC 9110 section 15; CP"
 
           def check(page)

@@ -15,6 +15,7 @@ module IronTrellis
             "See what people call what it is about, and say it in title, headings and text; link to it from pages " \
             "that are shown."
           KIND = "content"
+          WITH = %w[near-win improve].freeze
           SOURCE = "CP"
 
           def check(page, basis)
