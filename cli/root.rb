@@ -3,7 +3,7 @@
 module IronTrellis
   module Cli
     # bin/trellis: what the application does on screen, for terminals and pipelines.
-    class Root < Commands
+    class Root < Workplan::Commands
       extend Running
 
       desc "audit START_URL...", "Crawl a site and write what stops its pages"
@@ -98,68 +98,16 @@ module IronTrellis
         Desk::Terms.new(source, options).call
       end
 
-      desc "plan FILE.json", "Lay out fixes so that the largest benefit comes earliest"
-      long_desc <<~TEXT
-        Reads start, owners, freezes and fixes as JSON and prints the plan as JSON: when each fix begins and is done,
-        the sum of benefit x finish and what it can't fall below, what is late and why, and what can't be placed.
-      TEXT
-      option :seconds, type: :numeric, default: Core::Workplan::Scheduler::SECONDS,
-        desc: "How long to look for a better plan"
-      # @return [Integer] exit code
-      def plan(path)
-        Workplan::Plan.new(path, options).call
-      end
-
-      desc "fixes", "Write what is to be done about a site, gathered so that one person can do each in one go"
+      desc "groups", "List the page groups of a site, or propose some by how its pages are built"
       option :site, required: true, banner: "NAME"
-      option :state, type: :string, repeatable: true, banner: "STATE", desc: "Only those that stand so"
-      option :out, required: true, banner: "FILE.jsonl"
+      option :propose, type: :boolean, desc: "What the newest crawl proposes, with why"
+      option :take, type: :boolean, desc: "Take what is proposed in place of all groups"
+      option :import, banner: "FILE.json", desc: "Take the groups of this file in place of all groups"
+      option :export, banner: "FILE.json", desc: "Write the list into this file"
+      option :json, type: :boolean, desc: "Print JSON"
       # @return [Integer] exit code
-      def fixes
-        Workplan::Fixes.new(options).call
-      end
-
-      desc "schedule", "Lay the fixes of a site out in time"
-      long_desc <<~TEXT
-        Lays out what is to be done so that the largest benefit comes earliest, and prints the plan as JSON, or writes
-        it as a calendar (.ics) or a table (.csv, .xlsx). An owner that is named stays the site's.
-      TEXT
-      option :site, required: true, banner: "NAME"
-      option :start, required: true, banner: "YYYY-MM-DD", desc: "The first day, which counts"
-      option :owner, type: :string, repeatable: true, banner: '"NAME=HOURS_A_DAY[:ROLE,ROLE]"',
-        desc: "Who works, how long, and at whose work: #{Core::Workplan::Roles::ALL.join(", ")} (default: all)"
-      option :out, banner: "FILE.ics|csv|xlsx|json"
-      # @return [Integer] exit code
-      def schedule
-        Workplan::Schedule.new(options).call
-      end
-
-      desc "claim FIX_ID...", "Say of fixes that they are done"
-      option :site, required: true, banner: "NAME"
-      # @return [Integer] exit code
-      def claim(*ids)
-        Workplan::Claim.new(ids, options).call
-      end
-
-      desc "prove [FIX_ID...]", "Look live whether what fixes were for holds now"
-      long_desc <<~TEXT
-        Fetches what each fix is about, past caches and at the site's speed: the fixes that are named, else all that are
-        claimed. The state of each becomes what was found.
-      TEXT
-      option :site, required: true, banner: "NAME"
-      option :json, **JSON_OPTION
-      # @return [Integer] exit code
-      def prove(*ids)
-        Workplan::Prove.new(ids, options).call
-      end
-
-      desc "report", "Write for the person who pays what was wrong, done, freed, is left and comes next"
-      option :site, required: true, banner: "NAME"
-      option :from, type: :numeric, banner: "CRAWL_NUMBER", desc: "From which crawl (default: the first whole one)"
-      option :out, required: true, banner: "FILE.pdf|html|xlsx"
-      # @return [Integer] exit code
-      def report
-        Workplan::Report.new(options).call
+      def groups
+        Sites::Groups.new(options).call
       end
 
       desc "sitemap SUBCOMMAND", "Check a sitemap file, or build those of a site"

@@ -54,7 +54,7 @@ module IronTrellis
 
           app.post("/api/sites/:site/groups/trial") { json(group_trial.call(body_json["groups"])) }
 
-          app.get("/api/sites/:site/groups/proposals") { json(groups: group_trial.proposals.map(&:to_h)) }
+          app.get("/api/sites/:site/groups/proposals") { json(groups: Work::Settings::PageGroups.new(site).offers) }
         end
       end
     end

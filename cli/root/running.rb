@@ -2,7 +2,7 @@
 
 module IronTrellis
   module Cli
-    class Root < Commands
+    class Root < Workplan::Commands
       # How a command line is run: what goes wrong is told in words that say something to people, and becomes the exit
       # code.
       module Running

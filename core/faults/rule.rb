@@ -15,6 +15,7 @@ module IronTrellis
       #   TASK     what a ticket that mends it is called, where that isn't told by what is written anew (ELEMENT)
       #   TAKES    there where mending it takes the URL away, so that nothing else has to be done about it
       #   CLOSES   there where mending it only closes the page
+      #   OF_HOST  there where it is told of a host, whichever of its pages bears it
       #   WITH     codes of which one must be told of the URL too, or nothing is to be done
       #   KIND     the kind of work that mends it (Workplan::Kinds); none where it makes no fix
       #   ELEMENT  what is written anew of a page to mend it, where that isn't its text
@@ -60,6 +61,9 @@ module IronTrellis
 
           # @return [Boolean] whether mending it only closes the page
           def closes? = const_defined?(:CLOSES)
+
+          # @return [Boolean] whether it is told of a host as a whole
+          def of_host? = const_defined?(:OF_HOST)
 
           # @return [String] one of GRADES, as it counts in what mending it gains
           def weighs = closes? ? GRADES.last : grade

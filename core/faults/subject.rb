@@ -17,7 +17,7 @@ module IronTrellis
         Struct.new(
           *%i[
             url kind depth start found_by robots_reachable robots_failure redirect_to redirect_chain
-            redirect_loop final_url final_status title title_chars links_in followed_in in_sitemaps group
+            redirect_loop final_url final_status title title_chars links_in followed_in in_sitemaps group template
             main_words intent wanted stop indexable soft_missing whole description_chars bytes links_out
             directives canonicals canonical_chain canonical_loop canonical_off_site redirect_off_site
             has_sitemaps sitemap_of_group lists_pdfs authority importance importance_guessed hreflang copy_of

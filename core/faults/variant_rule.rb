@@ -8,6 +8,7 @@ module IronTrellis
       class VariantRule < SetRule
         ABOUT = "Other address"
         SAME = nil
+        OF_HOST = true
 
         def check(page, shared)
           fault(page, about: shared.other_than(page.url))

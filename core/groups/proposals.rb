@@ -3,81 +3,98 @@
 module IronTrellis
   module Core
     module Groups
-      # Proposes page groups for a site: by-products by their addresses first (feeds, paged and filtered lists, archives
-      # by date), then what a template shows that no folder does, then folders that hold many pages.
+      # Proposes page groups for a site by how its pages are built: each template by the addresses of its pages, or
+      # where those can't tell it apart by the template itself. Pages that bear too few signs of how they are built are
+      # parted by folders.
       class Proposals
-        # A pattern, what it is called, and how many pages it takes of those that no earlier one took.
-        Proposal = Struct.new(:name, :pattern, :pages, keyword_init: true)
-        # By what their addresses show (common practice).
-        KINDS = {
-          "Feeds" => %q(//(feed|rss|atom)(\.xml)?/?(\?.*)?$/),
-          "Paged lists" => "/([?&](page|paged)=[0-9]+|/(page|seite|side|pagina)[/-]?[0-9]+/?$)/",
-          "Lists by parameters" => %q(/\?.+/),
-          "Archives by date" => "//(19|20)[0-9]{2}(/[01]?[0-9])?/?$/",
-          "Tags" => "//(tags?|schlagwort|emne|etiqueta)/[^/?]+/?$/",
-          "Authors" => "//(authors?|autor|forfatter)/[^/?]+/?$/"
-        }.freeze
-        LEAST_PAGES = 3
-        LEAST_SHARE = 0.01
-        MOST = 25
+        # A page that answers: how it is built (the id of its template, nil where nothing tells) and what `kind` it is.
+        Page = Struct.new(:url, :template, :kind, keyword_init: true)
+        # `patterns` and the `template` (an id, nil where patterns tell it), what `kind` most of its pages are, how many
+        # `pages` it takes of those that no earlier one took, and an `example`.
+        Proposal = Struct.new(:name, :patterns, :template, :kind, :pages, :example, :urls, keyword_init: true)
 
-        # @param urls [Array<String>] of pages, in normal form
+        LEAST_PAGES = 2
+        MOST = 25
+        # From this share on the kind of its pages is that of the group.
+        KIND_SHARE = 0.8
+        OTHERS = "Other pages"
+        # So few elements don't tell how a page is built.
+        LEAST_TOKENS = 3
+
+        # @param pages [Array<Page>] HTML pages that answer 200 themselves
+        # @param templates [Hash{String => Integer}] by id, how many elements tell each of them (Page::Skeleton.telling)
         # @param main_host [String] whose folders are named without their host
-        # @param blocks [Hash{String => Array<String>}] the blocks of text of some of them (see Templates)
-        # @return [Array<Proposal>] in the order in which they should stand
-        def self.of(urls, main_host, blocks: {}) = new(urls, main_host, blocks).call
+        # @return [Array<Proposal>] in the order in which they should stand, the last one for all others
+        def self.of(pages, templates, main_host) = new(pages, templates, main_host).call
 
         # (see .of)
-        def initialize(urls, main_host, blocks)
-          @left = urls
-          @blocks = blocks
-          @main = %r{\Ahttps?://#{Regexp.escape(main_host)}(?=/)}
-          @least = [LEAST_PAGES, (urls.size * LEAST_SHARE).ceil].max
+        def initialize(pages, templates, main_host)
+          @pages = pages.sort_by(&:url)
+          @templates = templates
+          @main_host = main_host
         end
 
-        # @return [Array<Proposal>]
+        # (see .of)
         def call
-          kinds = KINDS.filter_map { |name, pattern| take(name, pattern) } + templates
-          kinds +
-            folders
-              .first(MOST - kinds.size)
-              .filter_map { |folder| take(folder.sub(@main, "").sub(%r{\Ahttps?://}, ""), "#{folder.sub(@main, "")}*") }
+          parts = parts().select { |_, some| some.size >= LEAST_PAGES }.sort_by { |key, some| [-some.size, key.to_s] }
+          found = proposed(parts.first(MOST - 1).reverse)
+          rest = @pages.size - found.sum(&:pages)
+          found + (rest.positive? ? [others(rest, found)] : [])
         end
 
         private
 
-        def templates
-          left = @left.to_h { |url| [url, true] }
-          Templates
-            .of(@blocks.select { |url, _| left.key?(url) }, least: [LEAST_PAGES, (@blocks.size * LEAST_SHARE).ceil].max)
-            .filter_map { |pattern, name| take(name, pattern) }
+        # By template, and where that says nothing by folder.
+        def parts
+          @pages.group_by do |page|
+            (page.template && @templates.fetch(page.template, 0) >= LEAST_TOKENS) ? page.template : folder(page.url)
+          end
         end
 
-        def take(name, source)
-          pattern = Url::Pattern.new(source)
-          mine, rest = @left.partition { |url| pattern.match?(url) }
-          return if mine.size < @least
-
-          @left = rest
-          Proposal.new(name: name, pattern: source, pages: mine.size)
+        # The smallest first, so that what is left to the larger ones needs no telling apart.
+        def proposed(parts)
+          names = Hash.new(0)
+          left = @pages.map(&:url)
+          parts.map do |key, pages|
+            mine = pages.map(&:url)
+            patterns = AddressPatterns.of(mine, left - mine)
+            left -= mine
+            name = name(pages)
+            Proposal.new(
+              name: ((names[name] += 1) > 1) ? "#{name} (#{names[name]})" : name,
+              patterns: patterns || [],
+              template: (key if patterns.nil? && @templates.key?(key)),
+              kind: kind(pages),
+              pages: mine.size,
+              example: mine.first,
+              urls: mine
+            )
+          end
         end
 
-        # The folders of the second level stand before those that hold them.
-        def folders
-          counts =
-            @left
-              .flat_map do |url|
-                url[%r{\Ahttps?://[^?]*/}].to_s.then do |path|
-                  [path[%r{\Ahttps?://[^/]+/[^/]+/[^/]+/}], path[%r{\Ahttps?://[^/]+/[^/]+/}]]
-                end
-              end
-              .compact
-              .tally
-          counts
-            .select { |_, count| count >= @least }
-            .keys
-            .sort_by { |folder| [-folder.count("/"), -counts[folder], folder] }
+        def others(count, found)
+          taken = found.flat_map(&:urls).to_h { |url| [url, true] }
+          urls = @pages.map(&:url).reject { |url| taken.key?(url) }
+          Proposal.new(name: OTHERS, patterns: [AddressPatterns::ALL], pages: count, example: urls.first, urls: urls)
         end
+
+        def kind(pages)
+          kind, count = pages.filter_map(&:kind).tally.max_by { |_, size| size }
+          kind if kind && count >= pages.size * KIND_SHARE
+        end
+
+        # Its kind, else its folder, else what a page of it is called.
+        def name(pages)
+          kind = kind(pages)
+          return "#{kind.capitalize}s".sub(/(?:s|sh|ch)s\z/) { |ending| "#{ending.chop}es" } if kind
+
+          folders = pages.map { |page| folder(page.url) }.uniq
+          return folders.first if folders.size == 1 && folders.first != "/"
+
+          "Pages like #{pages.first.url[%r{\Ahttps?://[^/]+(.*)\z}m, 1]}"
+        end
+
+        def folder(url) = (@grouping ||= Grouping.new(groups: [], main_host: @main_host)).name(url)
       end
     end
   end

@@ -24,8 +24,8 @@ module IronTrellis
         ABSOLUTE = %r{\Ahttps?://}i
         JSON_LD = %r{\A\s*application/ld\+json\s*(?:;|\z)}i
 
-        # `titles` are all titles, folded; an empty one is an empty string.
-        attr_reader :links, :text, :frames, :menus, :anchors, :data, :titles
+        # `titles` are all titles, folded; an empty one is an empty string. `skeleton` is how it is built (Skeleton).
+        attr_reader :skeleton, :links, :text, :frames, :menus, :anchors, :data, :titles
 
         # @param html [String] the document as UTF-8
         # @param url [Url::Parts] where it was found
@@ -136,7 +136,11 @@ module IronTrellis
           @text, @frames, @menus, @anchors = read.text, read.frames, read.menus, read.anchors
         end
 
-        def serialised(body) = SerialisedBody.new(body ? body.inner_html : +"", @resolver).read
+        def serialised(body)
+          html = body ? body.inner_html : +""
+          @skeleton ||= Skeleton.of(html, body ? body["class"].to_s : "")
+          SerialisedBody.new(html, @resolver).read
+        end
 
         def fallbacks? = few("object", "canvas").any? || few("title").any? { |title| drawn?(title) }
 

@@ -5,10 +5,10 @@ require "re2"
 module IronTrellis
   module Core
     module Url
-      # A pattern on whole URLs, as auditors write them: a plain glob ("*/tags/*", where * stands for anything), a path
-      # ("/tags/*", matched on every host; "/tags/" is the folder with all in it), a host ("shop.test/tags/*"), a part
-      # of an address ("?sort="), or a regular expression between slashes ("/\/p\d+$/"). Regular expressions run on RE2,
-      # whose time is linear in the URL: no pattern can hang a crawl.
+      # A pattern on whole URLs, as auditors write them: a plain glob ("*/tags/*", where * stands for anything and # for
+      # a run of digits), a path ("/tags/*", matched on every host; "/tags/" is the folder with all in it), a host
+      # ("shop.test/tags/*"), a part of an address ("?sort="), or a regular expression between slashes ("/\/p\d+$/").
+      # Regular expressions run on RE2, whose time is linear in the URL: no pattern can hang a crawl.
       class Pattern
         # The pattern can't be read.
         class Malformed < Error::InvalidInput; end
@@ -20,6 +20,7 @@ module IronTrellis
         # PostgreSQL tries patterns, too, and takes long for those that come to many steps (counts within counts).
         MOST_STEPS = 5_000
         FOLDER = %r{\A/[^*]+/\z}
+        NUMBER = "[0-9]+"
 
         attr_reader :source
 
@@ -87,12 +88,15 @@ module IronTrellis
         def translate
           return @source[EXPRESSION, 1] if expression?
 
-          glob =
-            meaning.split("*", -1).map { |piece| RE2::Regexp.escape(piece).force_encoding(Encoding::UTF_8) }.join(".*")
+          glob = pieces(meaning, "*") { |part| pieces(part, "#") { |text| escaped(text) }.join(NUMBER) }.join(".*")
           return "^https?://[^/]+#{glob}$" if meaning.start_with?("/")
 
           HOST.match?(meaning) ? "^https?://#{glob}$" : "^#{glob}$"
         end
+
+        def pieces(text, sign, &block) = text.split(sign, -1).map(&block)
+
+        def escaped(text) = RE2::Regexp.escape(text).force_encoding(Encoding::UTF_8)
 
         def meant(glob)
           return "#{glob}*" if FOLDER.match?(glob)

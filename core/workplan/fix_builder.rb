@@ -99,7 +99,7 @@ module IronTrellis
 
         def place_on_server(entry)
           return "#{host(entry.url)}#{entry.about}" if entry.code == Settling::SECTION
-          return host(entry.url) if Kinds::VARIANTS.match?(entry.code) || @many.key?([entry.code, Scopes.host(entry)])
+          return host(entry.url) if entry.rule&.of_host? || @many.key?([entry.code, Scopes.host(entry)])
 
           Scopes.group(entry)
         end

@@ -50,7 +50,6 @@ module IronTrellis
         DAYS_BEFORE_HIDE_ENDS = 7
         # What the index has let go of may be blocked.
         BLOCK = "decided-block"
-        VARIANTS = /-variants\z/
 
         module_function
 

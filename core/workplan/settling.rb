@@ -91,7 +91,7 @@ module IronTrellis
         # What the page that stays has in common with none but pages that go.
         def shared
           @entries
-            .select { |entry| entry.url && entry.rule && entry.rule < Faults::SetRule }
+            .select { |entry| entry.url && entry.rule && entry.rule < Faults::SetRule && entry.rule.same }
             .group_by { |entry| [entry.code, (entry.detail || {})[entry.rule.same]] }
             .each do |_, some|
               staying, going = some.partition { |entry| !@leaving.key?(entry.url) }

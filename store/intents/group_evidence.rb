@@ -90,6 +90,22 @@ module IronTrellis
             end
         end
 
+        # @return [Hash{String => String}] by URL, what kind of page it is
+        def kinds =
+          pages.filter_map { |page| Core::Intents::Kinds.of(page)&.then { |kind, _| [page.url, kind.name] } }.to_h
+
+        # What would be proposed if pages were grouped otherwise.
+        #
+        # @param names [Hash{String => String}] the group of each page by URL
+        # @return [Array<Core::Intents::Proposals::Proposal>] for whole groups
+        def proposals_of(names)
+          regrouped = pages.each { |page| page.group = names[page.url] }.select(&:group)
+          Core::Intents::Proposals
+            .new(regrouped, {}, has_sitemaps: Pages::FactsTables.sitemaps?(@run.crawl_id))
+            .call
+            .select { |one| one.urls.nil? }
+        end
+
         # @return [Array<Hash>] group, urls (nil for the group as a whole, at most MOST_URLS), count, intent, reasons,
         #   except (URLs of the group that stay as they are), sure (whether it may be taken with others at once)
         def proposals

@@ -72,6 +72,13 @@ module IronTrellis
             .each { |run, after| run.drop if now - after.finished_at > READING_SECONDS }
         end
 
+        # @param core [String] of a page group (Core::Groups::Skeletons)
+        # @return [String, nil] the id of the template that it means
+        def template_like(core)
+          found = templates.find { |one| one["core"] == core || one.fetch("groups", []).include?(core) }
+          found&.fetch("id")
+        end
+
         # @return [void]
         def drop
           LEFT_BEHIND.each { |stage| Postgres::Sql.raw.exec("DROP TABLE IF EXISTS #{stage}_#{id}") }

@@ -42,6 +42,7 @@ module IronTrellis
           images_without_alt
           in_sitemaps
           group
+          template
           intent
           importance
           authority

@@ -9,13 +9,10 @@ module IronTrellis
         SAMPLE = 100_000
         SAMPLES_EACH = 3
 
-        # So many pages tell what templates there are; as ids are digests, the first of them are any.
-        TEMPLATE_SAMPLE = 3_000
-
         # @param run [Judging::VerdictRun]
         # @param main_host [String]
         def initialize(run, main_host)
-          @blocks = Postgres::Partitions.name("page_blocks", run.crawl_id)
+          @run = run
           @table = Postgres::Partitions.name("ledger_rows", run.id)
           @main_host = main_host
         end
@@ -29,9 +26,8 @@ module IronTrellis
             Core::Groups::Grouping.new(
               main_host: @main_host,
               groups:
-                groups.map do |one|
-                  Core::Groups::Grouping::Group.new(name: one["name"], pattern: Core::Url::Pattern.new(one["pattern"]))
-                end
+                groups.map { |one| Core::Groups::Grouping::Group.of(*one.values_at("name", "pattern", "template")) },
+              built: Pages::PageTemplates.built(@run, groups.filter_map { |one| one["template"] })
             )
           found = rows.group_by { |row| grouping.name(row["url"]) }
           named = groups.map { |one| one["name"] }
@@ -46,18 +42,25 @@ module IronTrellis
         end
 
         # @return [Array<Core::Groups::Proposals::Proposal>]
-        def proposals = Core::Groups::Proposals.of(rows.map { |row| row["url"] }, @main_host, blocks: blocks)
+        def proposals
+          kinds = Intents::GroupEvidence.new(@run, @run.crawl.site).kinds
+          found =
+            built.map do |row|
+              Core::Groups::Proposals::Page.new(**row.transform_keys(&:to_sym), kind: kinds[row["url"]])
+            end
+          Core::Groups::Proposals.of(found, tokens, @main_host)
+        end
 
         private
 
-        def blocks
-          Postgres::Sql
-            .rows(
-              "SELECT l.url, b.texts FROM #{@table} l JOIN #{@blocks} b USING (url_id) WHERE l.kind = 'html' AND " \
-              "l.status = 200 ORDER BY url_id LIMIT #{TEMPLATE_SAMPLE}"
-            )
-            .to_h { |row| [row["url"], row["texts"].split("\n")] }
-        end
+        def built =
+          Postgres::Sql.rows(
+            "SELECT url, template FROM #{@table} WHERE kind = 'html' AND status = 200 AND redirect_to IS NULL " \
+            "ORDER BY url_id LIMIT #{SAMPLE}"
+          )
+
+        def tokens =
+          @run.templates.to_h { |one| [one["id"], Core::Page::Skeleton.telling(one["core"])] }
 
         def pages =
           @pages ||=

@@ -11,8 +11,8 @@ module IronTrellis
           @site = site
         end
 
-        # @return [Hash] groups ([{name, pattern, intent, thresholds}] in order), thresholds and weights that differ
-        #   from the defaults
+        # @return [Hash] groups ([{name, pattern, template, intent, thresholds}] in order), thresholds and weights that
+        #   differ from the defaults
         def to_h
           intents = @site.decisions.values("group")
           {
@@ -21,6 +21,7 @@ module IronTrellis
                 {
                   name: group.name,
                   pattern: group.pattern,
+                  template: group.template,
                   intent: intents.dig(group.name, "intent"),
                   thresholds: group.thresholds
                 }
@@ -30,7 +31,7 @@ module IronTrellis
           }
         end
 
-        # @param groups [Array<Hash>] {"name", "pattern", "thresholds"} in order, checked
+        # @param groups [Array<Hash>] {"name", "pattern", "template", "thresholds"} in order, checked
         # @param thresholds [Hash{String => Numeric}]
         # @param weights [Hash{String => Numeric}]
         # @return [void]
@@ -47,7 +48,8 @@ module IronTrellis
             site_id: @site.id,
             position: position,
             name: one["name"].strip,
-            pattern: one["pattern"].strip,
+            pattern: one["pattern"].to_s.strip,
+            template: one["template"],
             thresholds: one["thresholds"] || {}
           )
         end

@@ -53,10 +53,11 @@ module IronTrellis
           urls.each { |url| key_pages.create!(url: url) }
         end
 
+        # @param built [Hash{String => String}, nil] see #grouping
         # @return [Core::Groups::Intents] groups, intents and key pages as they are now
-        def intent_rules
+        def intent_rules(built: nil)
           Core::Groups::Intents.new(
-            grouping: grouping,
+            grouping: grouping(built: built),
             key_pages: key_pages.reload.map(&:url),
             rules: decisions.values("intent"),
             groups: decisions.values("group")
@@ -101,12 +102,20 @@ module IronTrellis
         # @return [Hash{String => Float}] how much each part of the importance counts
         def importance_weights = Core::Importance::Weights.of(weights)
 
+        # @param built [Hash{String => String}, nil] by URL, as which template of a group it is built; nil for what the
+        #   newest verdicts say
         # @return [Core::Groups::Grouping]
-        def grouping
-          groups = page_groups.reload.map do |group|
-            Core::Groups::Grouping::Group.new(name: group.name, pattern: Core::Url::Pattern.new(group.pattern))
-          end
-          Core::Groups::Grouping.new(groups: groups, main_host: crawl_settings.main_host)
+        def grouping(built: nil)
+          groups =
+            page_groups.reload.map do |group|
+              Core::Groups::Grouping::Group.of(group.name, group.pattern, group.template)
+            end
+          cores = groups.filter_map(&:template)
+          Core::Groups::Grouping.new(
+            groups: groups,
+            main_host: crawl_settings.main_host,
+            built: built || Pages::PageTemplates.built((newest_crawl&.verdict_run if cores.any?), cores)
+          )
         end
 
         # @return [Crawling::Crawl, nil] the newest crawl whose verdicts are there: of the whole site, if there is one,

@@ -118,6 +118,9 @@ class ReadingSettingsTest < Minitest::Test
 
     proposals = call(:get, "/sites/#{site}/groups/proposals")["groups"]
     assert_includes proposals.map { |one| one["name"] }, "/journal/"
-    assert_operator proposals.map { |one| one["pages"] }.min, :>=, 3
+    assert_operator proposals.map { |one| one["pages"] }.min, :>=, 1
+    kept = proposals.map { |one| one.slice("name", "pattern", "template", "intent") }
+    settings = call(:put, "/sites/#{site}/reading", {groups: kept, thresholds: {}, weights: {}})
+    assert_equal kept.map { |one| one["name"] }, settings["groups"].map { |one| one["name"] }, "they can be kept as told"
   end
 end

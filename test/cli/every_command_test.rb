@@ -29,6 +29,7 @@ class EveryCommandTest < Minitest::Test
       "<urlset xmlns='http://www.sitemaps.org/schemas/sitemap/0.9'><url><loc>http://a.test/</loc></url></urlset>",
     "sets.csv" => "url,hreflang,target\nhttp://a.test/\xE9,en,http://a.test/\xE9\n",
     "map.csv" => "from,to,status\nhttp://a.test/caf\xE9,http://a.test/b,301\n",
+    "groups.json" => '[{"name": "Alle", "patterns": ["/*"], "intent": "index"}]',
     "plan.json" =>
       "{\"start\":\"2027-01-04\",\"owners\":[{\"name\":\"Åsa\"}],\"fixes\":[{\"id\":\"x\",\"benefit\":1,\"hours\":2}]}",
     "cycle.json" =>
@@ -84,6 +85,10 @@ class EveryCommandTest < Minitest::Test
     [["export", *ON_SITE, "--what", "faults", "--out", "faults.csv"]],
     [["export", *ON_SITE, "--what", "fixes", "--format", "csv", "--out", "fixes.csv"]],
     [["sitemap", "build", *ON_SITE, "--out", "built"]],
+    [["groups", *ON_SITE, "--propose", "--json"], :json],
+    [["groups", *ON_SITE, "--export", "told.json"]],
+    [["groups", *ON_SITE, "--import", "groups.json", "--json"], :json],
+    [["groups", *ON_SITE, "--take"]],
     [["fixes", *ON_SITE, "--state", "open", "--state", "claimed", "--out", "fixes.jsonl"]],
     [["schedule", *ON_SITE, "--start", "2027-01-04", "--owner", "Åsa=6", "--owner", "Bo Bo=4.5"], :json],
     [["schedule", *ON_SITE, "--start", "2027-01-04", "--owner", "Åsa=6:developer,editor", "--out", "plan.ics"]],
@@ -162,6 +167,10 @@ class EveryCommandTest < Minitest::Test
     [["export", *ON_SITE, "--what", "urls", "--crawl", "1.5", "--out", "x"], 2, /whole number/],
     [["sitemap", "build", "--site", "nobody", "--out", "built"], 3, /nobody/],
     [["fixes", *ON_SITE, "--state", "nothing", "--out", "x"], 2, /nothing/],
+    [["groups", *ON_SITE, "--import", "not-there.json"], 3, /not-there\.json/],
+    [["groups", *ON_SITE, "--import", "plan.json"], 2, /list of groups/],
+    [["groups", *ON_SITE, "--import", "map.csv"], 2, /list of groups/],
+    [["groups", "--site", "Nowhere"], 3, /Nowhere/],
     [["schedule", *ON_SITE, "--start", "4.1.2027"], 2, /--start/],
     [["schedule", *ON_SITE, "--start", "2027-01-04", "--owner", "Åsa=many"], 2, /--owner/],
     [["schedule", *ON_SITE, "--start", "2027-01-04", "--owner", "Åsa=25"], 2, /hours/],
@@ -252,7 +261,7 @@ class EveryCommandTest < Minitest::Test
         lines.any? { |line, *| starts?(line, words) && line.intersect?([option.switch_name, "--no-#{option.name}"]) }
       end
       assert used.call(GOOD), "#{words.join(" ")} #{option.switch_name} is used nowhere"
-      free = option.boolean? || %w[phrase urls out index site].include?(option.name)
+      free = option.boolean? || %w[phrase urls out export index site].include?(option.name)
       assert free || used.call(BAD), "#{words.join(" ")} #{option.switch_name} is never wrong"
     end
   end

@@ -67,7 +67,7 @@ class ReadingsTest < Minitest::Test
   end
 
   def test_groups_are_first_folders_unless_a_pattern_matches_first
-    group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"))
+    group = Core::Groups::Grouping::Group.new(name: "Tags", patterns: [Core::Url::Pattern.new("*/tag/*")])
     grouping = Core::Groups::Grouping.new(groups: [group], main_host: "a.test")
 
     names =
@@ -83,7 +83,7 @@ class ReadingsTest < Minitest::Test
   end
 
   def test_a_urls_own_intent_beats_its_groups_and_wanted_follows
-    group = Core::Groups::Grouping::Group.new(name: "Tags", pattern: Core::Url::Pattern.new("*/tag/*"))
+    group = Core::Groups::Grouping::Group.new(name: "Tags", patterns: [Core::Url::Pattern.new("*/tag/*")])
     intents =
       Core::Groups::Intents.new(
         grouping: Core::Groups::Grouping.new(groups: [group], main_host: "a.test"),

@@ -27,7 +27,7 @@ module IronTrellis
           @crawl = crawl
           @clock = clock
           @site = crawl.site
-          @context = JudgingContext.of(@site, now: @began)
+          @context = JudgingContext.of(@site, Store::Pages::PageTemplates.new(crawl), now: @began)
           @limits = @context.limits
           @intent_rules = @context.intent_rules
           @facts = Store::Pages::FactsTables.new(crawl, @intent_rules, @context.basis)
@@ -104,6 +104,7 @@ module IronTrellis
           Store::Evidence::RollUp.new(run, @context.basis).standings
           {
             evidence: @context.basis.to_json_values,
+            templates: templates,
             structure:
               Store::Reports::Structure.new(
                 run,
@@ -115,11 +116,17 @@ module IronTrellis
           }
         end
 
+        # Which of them page groups mean is kept beside.
+        def templates
+          groups = @site.page_groups.filter_map(&:template).group_by { |core| @context.skeletons.like(core) }
+          @context.skeletons.as_json.map { |one| one.merge("groups" => groups.fetch(one["id"], [])) }
+        end
+
         def rules_digest
           decided = [
             Core::Decisions::Registry.judged.map { |kind| @site.decisions.values(kind) },
             @site.key_pages.pluck(:url),
-            @site.page_groups.pluck(:name, :pattern)
+            @site.page_groups.pluck(:name, :pattern, :template)
           ]
           Core::Settings::Fingerprint.of(
             [VERSION, Core::Faults::Registry.all.map(&:code), @limits.to_h, @site.weights, decided]

@@ -158,6 +158,7 @@ module IronTrellis
             followed_in: row["followed_in"] || 0,
             soft_missing: @soft_missing.key?(id),
             group: @intent_rules.group(url),
+            template: (@context.skeletons.of(row["skeleton"]) if row["status"] == 200),
             intent: rule&.intent || "undecided",
             wanted: @intent_rules.wanted?(url, listed: listed.any?, intent: rule&.intent || "undecided"),
             description_chars: row["description"]&.length,

@@ -8,7 +8,8 @@ module IronTrellis
         module_function
 
         # @param site [Store::Sites::Site]
-        # @param groups [Array<Hash>] {"name", "pattern", "intent", "thresholds"} in order
+        # @param groups [Array<Hash>] {"name", "pattern" (a line each), "template", "intent", "thresholds"}
+        #   in order
         # @param thresholds [Hash{String => Numeric}]
         # @param weights [Hash{String => Numeric}]
         # @param by [String] who says so
@@ -57,7 +58,8 @@ module IronTrellis
           unless one["intent"].nil? || Core::Groups::Intents::NAMES.include?(one["intent"])
             named << "“#{one["intent"]}” is no intent."
           end
-          Core::Url::Pattern.new(one["pattern"])
+          group = Core::Groups::Grouping::Group.of(*one.values_at("name", "pattern", "template"))
+          named << "Give the group a pattern, such as /tags/*." if group.patterns.empty? && group.template.nil?
           named
         rescue Core::Url::Pattern::Malformed => error
           named + [error.message]

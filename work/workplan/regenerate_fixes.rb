@@ -47,6 +47,7 @@ module IronTrellis
             @site.lock!
             @kept = Store::Workplan::Fix.of(@site).where(hand_made: false).order(:number).to_a
             drafts = with_unread(drafts(source, unheld(entries)))
+            @taken = known.values_at(*drafts.map(&:key)).compact
             fixes = drafts.to_h { |draft| [draft.object_id, fix_for(draft)] }
             settle_the_rest(fixes.values)
             FixWriter.new(@site, frozen, @effort).call(drafts, fixes)
@@ -131,7 +132,7 @@ module IronTrellis
         def fluid = @kept.select { |fix| States::FLUID.include?(fix.state) }
 
         def fix_for(draft)
-          (@by_key ||= [*lapsed, *fluid].to_h { |fix| [fix.key, fix] })[draft.key]&.tap { |fix| reopen(fix) } ||
+          known[draft.key]&.tap { |fix| reopen(fix) } || moved(draft) ||
             Store::Workplan::Fix.new(
               site: @site,
               number: next_number,
@@ -139,6 +140,19 @@ module IronTrellis
               changed_at: @now,
               **draft.to_h.slice(:kind, :place, :cause)
             )
+        end
+
+        def known = @known ||= [*lapsed, *fluid].to_h { |fix| [fix.key, fix] }
+
+        # One whose place is called or cut otherwise now, by what it clears.
+        def moved(draft)
+          mine = draft.entries.to_h { |entry| [entry.key, true] }
+          found =
+            (fluid - @taken).find do |fix|
+              [fix.kind, fix.cause] == [draft.kind, draft.cause] &&
+                fix.faults.count { |fault| mine.key?(key(fault)) } > [fix.faults.size, mine.size].max / 2
+            end
+          found&.tap { |fix| (@taken << fix) && fix.update!(place: draft.place) }
         end
 
         def lapsed = @kept.select { |fix| fix.state == States::LAPSED }

@@ -16,6 +16,7 @@ module IronTrellis
           MENDED = "%{about} leads here for good"
           KIND = "server"
           TASK = "Redirect all hosts to one"
+          OF_HOST = true
           SOURCE = "RFC 9110 section 15.4; CP"
 
           def check(site)

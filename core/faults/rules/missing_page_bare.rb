@@ -15,6 +15,7 @@ module IronTrellis
           MENDED = "the answer to a missing page shows a way on"
           KIND = "server"
           TASK = "Put links on the page for missing addresses"
+          OF_HOST = true
           SOURCE = "CP"
           def self.identity(_fault) = nil
 

@@ -15,6 +15,7 @@ module IronTrellis
           KIND = "server"
           TASK = "Give pages with parameters one address"
           TAKES = true
+          OF_HOST = true
           SOURCE = "CP"
           NEEDS_ALL = true
 

@@ -20,6 +20,14 @@ module IronTrellis
             ),
             Column.new(name: "group", type: "text", kind: :set, source: :subject, label: "Group"),
             Column.new(
+              name: "template",
+              type: "text",
+              kind: :set,
+              source: :subject,
+              label: "Template",
+              help: "Pages with one are built alike"
+            ),
+            Column.new(
               name: "intent",
               type: "text",
               kind: :set,

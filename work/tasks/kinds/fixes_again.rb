@@ -21,11 +21,12 @@ module IronTrellis
           def call(input, now:, &progress)
             site = Store::Sites::Site.find(input["site"])
             Workplan::RegenerateFixes.keep_up(site, now: now)
-            return {gap: nil, late: [], impossible: [], moves: [], sooner: nil} unless input["start"]
+            return {gap: nil, late: [], impossible: [], without_owner: [], moves: [], sooner: nil} unless input["start"]
 
             scheduling = scheduling(site, input, telling(progress))
             plan = scheduling.plan
             told = plan.to_h.slice(:gap, :late, :impossible).merge(Workplan::WhatIf.new(scheduling, plan).call)
+            told[:without_owner] = scheduling.without_owner
             return told if input["try"]
 
             # The last moment to have enough of it.

@@ -9,6 +9,7 @@ import { Inline, Columns, Quiet } from "../../../kit/pieces";
 import { Sheet } from "../../../kit/Sheet";
 import { WORK } from "./efforts";
 import { Days } from "./Days";
+import { Roles } from "./Roles";
 import type { Lanes, LanesWork, Owner } from "./useLanes";
 
 type Props = { work: LanesWork; open: boolean; close: () => void };
@@ -43,6 +44,7 @@ function Form({ plan, work, close }: { plan: Lanes; work: LanesWork; close: () =
               sx={{ width: 120 }}
               onChange={(event) => put(place, { hours_per_day: Number(event.target.value) })}
             />
+            <Roles owner={owner} change={(roles) => put(place, { roles })} />
             <Days owner={owner} change={(days) => put(place, { days })} />
             <TextField
               label="Days off"

@@ -14,6 +14,7 @@ export const WORK: Record<string, string> = {
   set: "A set of languages",
   sitemaps: "The sitemaps of a host",
   content_template: "Content of a template",
+  further_rule: "Each further rule of a template",
   title: "A title",
   description: "A description",
   h1: "An H1",
@@ -21,4 +22,5 @@ export const WORK: Record<string, string> = {
   text: "A text",
   data: "Structured data of a page",
   request: "A URL to be fetched again",
+  decide: "A page group to decide about",
 };

@@ -121,6 +121,8 @@ function Row({ draft, place, last, pages, samples, chosen, choose, reading }: Ro
           label={`Pattern of ${label}`}
           mono
           value={draft.pattern}
+          lines
+          hint={draft.template ? "told by how its pages are built" : ""}
           set={(pattern) => reading.change(draft.key, { pattern })}
         />
         <TextField
@@ -168,17 +170,23 @@ function Field({
   value,
   set,
   mono,
+  lines,
+  hint,
 }: {
   label: string;
   value: string;
   set: (value: string) => void;
   mono?: boolean;
+  lines?: boolean;
+  hint?: string;
 }) {
   return (
     <TextField
       size="small"
       variant="standard"
       fullWidth
+      multiline={lines ?? false}
+      placeholder={hint ?? ""}
       value={value}
       onChange={(event) => set(event.target.value)}
       slotProps={{ htmlInput: { "aria-label": label, style: mono ? { fontFamily: MONO, fontSize: 12.5 } : {} } }}

@@ -7,8 +7,8 @@ import { type Reading, useReading } from "./useReading";
 const SAVED = {
   fields: [],
   groups: [
-    { name: "Lamps", pattern: "/lamps/*", intent: "index", thresholds: {} },
-    { name: "Cart", pattern: "/cart/*", intent: "keep_out", thresholds: { thin_words: 10 } },
+    { name: "Lamps", pattern: "/lamps/*", template: null, intent: "index", thresholds: {} },
+    { name: "Cart", pattern: "/cart/*", template: null, intent: "keep_out", thresholds: { thin_words: 10 } },
   ],
   thresholds: { thin_words: 120 },
   weights: { authority: 2 },

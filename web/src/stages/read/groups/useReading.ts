@@ -5,7 +5,14 @@ import { useLater } from "../../../kit/useLater";
 
 export type Reading = Schemas["ReadingSettings"];
 /** A group as it is being edited; the key stays the same while its name and place change. */
-export type Draft = { key: number; name: string; pattern: string; intent: string; thresholds: Record<string, number> };
+export type Draft = {
+  key: number;
+  name: string;
+  pattern: string;
+  template: string | null;
+  intent: string;
+  thresholds: Record<string, number>;
+};
 export type Trial = ReturnType<typeof useReading>["trial"];
 
 let lastKey = 0;
@@ -14,13 +21,15 @@ const draftOf = (group: Schemas["PageGroup"]): Draft => ({
   key: (lastKey += 1),
   name: group.name,
   pattern: group.pattern,
+  template: group.template ?? null,
   intent: group.intent ?? "",
   thresholds: group.thresholds ?? {},
 });
 
-const groupOf = ({ name, pattern, intent, thresholds }: Draft): Schemas["PageGroup"] => ({
+const groupOf = ({ name, pattern, template, intent, thresholds }: Draft): Schemas["PageGroup"] => ({
   name,
   pattern,
+  template,
   intent: intent === "" ? null : (intent as "index"),
   thresholds,
 });
@@ -32,7 +41,7 @@ export function useReading(site: number, saved: Reading) {
   const [weights, setWeights] = useState(saved.weights);
   const queries = useQueryClient();
 
-  const later = JSON.stringify(groups.filter((one) => one.pattern.trim() !== "").map(groupOf));
+  const later = JSON.stringify(groups.filter((one) => one.pattern.trim() !== "" || one.template).map(groupOf));
   const asked = useLater(later, 350);
   const trial = useQuery({
     queryKey: ["groups", site, asked],
