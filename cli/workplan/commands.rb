@@ -50,8 +50,8 @@ module IronTrellis
 
         desc "prove [FIX_ID...]", "Look live whether what fixes were for holds now"
         long_desc <<~TEXT
-          Fetches what each fix is about, past caches and at the site's speed: the fixes that are named, else all that are
-          claimed. The state of each becomes what was found.
+          Fetches what each fix is about, past caches and at the site's speed: the fixes that are named, else all that
+          are claimed. The state of each becomes what was found.
         TEXT
         option :site, required: true, banner: "NAME"
         option :json, **JSON_OPTION

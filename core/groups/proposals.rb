@@ -55,9 +55,12 @@ module IronTrellis
         def proposed(parts)
           names = Hash.new(0)
           left = @pages.map(&:url)
-          parts.map do |key, pages|
+          parts.filter_map do |key, pages|
             mine = pages.map(&:url)
             patterns = AddressPatterns.of(mine, left - mine)
+            # What neither tells stays among the others.
+            next if patterns.nil? && !@templates.key?(key)
+
             left -= mine
             name = name(pages)
             Proposal.new(

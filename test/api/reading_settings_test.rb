@@ -121,6 +121,6 @@ class ReadingSettingsTest < Minitest::Test
     assert_operator proposals.map { |one| one["pages"] }.min, :>=, 1
     kept = proposals.map { |one| one.slice("name", "pattern", "template", "intent") }
     settings = call(:put, "/sites/#{site}/reading", {groups: kept, thresholds: {}, weights: {}})
-    assert_equal kept.map { |one| one["name"] }, settings["groups"].map { |one| one["name"] }, "they can be kept as told"
+    assert_equal kept.map { |one| one["name"] }, settings["groups"].map { |one| one["name"] }, "they can be kept"
   end
 end

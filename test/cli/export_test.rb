@@ -59,7 +59,8 @@ class ExportTest < Minitest::Test
     faults = self.class.audited.rows("faults").map { |row| row.values_at("code", "url", "about") }
     faults.reject! { |code, *| code == NOTE }
     fixes = export("--what", "fixes", "--format", "jsonl").lines.map { |line| JSON.parse(line) }
-    held = fixes.flat_map { |fix| fix["faults"] + fix["settles"] }.map { |fault| fault.values_at("code", "url", "about") }
+    held = fixes.flat_map { |fix| fix["faults"] + fix["settles"] }
+    held.map! { |fault| fault.values_at("code", "url", "about") }
     assert_equal faults.map(&:to_s).sort, held.select { |fault| faults.include?(fault) }.map(&:to_s).sort
     Dir.mktmpdir("fixes") do |folder|
       calendar = File.join(folder, "plan.ics")
