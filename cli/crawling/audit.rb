@@ -126,7 +126,8 @@ module IronTrellis
           refuse_silence(crawl)
           warn "#{summary["urls"]} URLs, #{summary["fetched"]} fetched, #{summary["faults"].values.sum} faults; " \
             "written to #{@options["out"]}"
-          Store::Crawling::TrapsMet.of(crawl).each { |told| warn told }
+          told = [Work::Crawling::HowEnded.explain(crawl), *Store::Crawling::TrapsMet.of(crawl)]
+          told.compact.each { |one| warn one }
           failing?(summary) ? Ending::FAULTS_FOUND : Ending::DONE
         end
 

@@ -8,6 +8,7 @@ module IronTrellis
       module Predicates
         CLIENT_ERRORS = (400..499)
         LEAST_ERROR = 400
+        SHUT = "allowed"
 
         module_function
 
@@ -41,6 +42,10 @@ module IronTrellis
         #   what leads to it
         def own_page?(row) =
           document?(row) && !row.status.nil? && row.status < 300 && row.redirect_to.nil? && !row.importance.nil?
+
+        # @param row [#kind, #fetched_at, #stop]
+        # @return [Boolean] whether it is known and was never asked for, though robots.txt would let it
+        def never_fetched?(row) = row.kind != Page::Kind::EXTERNAL && row.fetched_at.nil? && row.stop != SHUT
 
         def led_to?(row) = (row.links_in || 0).positive? || row.in_sitemaps.any? || row.found_by.any?
 

@@ -38,6 +38,13 @@ module IronTrellis
             "(#{of}links_in > 0 OR cardinality(#{of}in_sitemaps) > 0 OR cardinality(#{of}found_by) > 0))"
         end
 
+        # (see Core::Ledger::Predicates.never_fetched?)
+        #
+        # @return [String]
+        def never_fetched(of: "") =
+          "(#{of}kind IS DISTINCT FROM '#{Core::Page::Kind::EXTERNAL}' AND #{of}fetched_at IS NULL AND #{of}stop IS " \
+            "DISTINCT FROM '#{Core::Ledger::Predicates::SHUT}')"
+
         # (see Core::Ledger::Predicates.own_page?)
         #
         # @return [String]

@@ -51,11 +51,18 @@ module IronTrellis
           stop_reason
           faults
         ].freeze
+        NOT_FETCHED = Ledger::Scopes.never_fetched
         SUMS = {
           "by_status" => "coalesce(status::text, coalesce(error, 'not fetched'))",
-          "by_stop" => "coalesce(stop, 'none')",
+          "by_stop" => "CASE WHEN #{NOT_FETCHED} THEN 'not_fetched' ELSE coalesce(stop, 'none') END",
           "by_group" => '"group"'
         }.freeze
+
+        READ_AND_CLOSED = <<~SQL
+          SELECT count(*) FILTER (WHERE kind = 'html' AND status = 200) AS read, count(*) FILTER (WHERE kind IS DISTINCT
+            FROM '#{Core::Page::Kind::EXTERNAL}' AND (unfetched = 'nofollow' OR robots_allowed = false)) AS closed
+          FROM ledger_rows_%d
+        SQL
 
         # PostgreSQL knows no \v.
         SPACES = "E' \\t\\n\\x0B\\f\\r'"
@@ -132,6 +139,9 @@ module IronTrellis
               )
           )
         end
+
+        # @return [Array(Integer, Integer)] pages that were read, and URLs that robots.txt or nofollow closed
+        def read_and_closed = Postgres::Sql.rows(format(READ_AND_CLOSED, @run.id)).first.values
 
         private
 

@@ -15,7 +15,8 @@ class AuditTest < Minitest::Test
     assert_equal [IronTrellis::Store::Reports::AuditRows::URL_FIELDS], result.rows("urls").map(&:keys).uniq
     assert_equal [%w[source target type text rel place followed]], result.rows("links").map(&:keys).uniq
     assert_equal [%w[code grade url about detail]], result.rows("faults").map(&:keys).uniq
-    assert_equal %w[site started_at seconds fetched urls by_status by_stop by_group faults pages_per_second settings],
+    assert_equal %w[site started_at seconds ended_by fetched not_fetched urls by_status by_stop by_group faults
+      pages_per_second settings],
       result.summary.keys
     assert_equal result.rows("urls").size, result.summary["urls"]
     assert_equal [], result.rows("urls").map { |row| row["url"] } - result.rows("urls").map { |row| row["url"] }.sort
@@ -44,7 +45,27 @@ class AuditTest < Minitest::Test
   end
 
   def test_a_limit_is_kept_to_exactly_with_two_workers
-    assert_equal 25, audit_skerry("--site", "limit", "--limit", "25", "--workers", "2").summary["fetched"]
+    result = audit_skerry("--site", "limit", "--limit", "25", "--workers", "2")
+    summary, rows = result.summary, result.rows("urls")
+    assert_equal [25, "limit"], summary.values_at("fetched", "ended_by")
+    rows.reject! { |row| row["kind"] == "external" }
+    known = rows.count { |row| !row["status"] && !row["error"] && row["stop"] != "allowed" }
+    assert_equal [known] * 2, [summary["not_fetched"], summary["by_stop"]["not_fetched"]]
+    assert_equal rows.size, summary["by_stop"].values.sum, "each is counted once"
+    assert_match(/limit of URLs/, result.err)
+  end
+
+  # Where all but the first page is closed, that is said, and what to change.
+  def test_a_site_that_lets_one_page_be_read_is_told
+    pages = {
+      "/" => "<html><title>Home</title><a rel=nofollow href=/a>a</a><a href=/b/c>b</a></html>",
+      "/robots.txt" => [200, {"content-type" => "text/plain"}, "User-agent: *\nDisallow: /b/\n"]
+    }
+    server = SmallSite.new(pages)
+    address = "small.example:80:127.0.0.1:#{server.port}"
+    result = audit("http://small.example/", "--site", "closed", "--resolve", address)
+    assert_equal "blocked", result.summary["ended_by"]
+    assert_match(/robots\.txt or nofollow/, result.err)
   end
 
   def test_fail_on_gives_exit_code_1_where_such_faults_are

@@ -45,6 +45,13 @@ class PredicatesTest < Minitest::Test
       same: [{status: 404, importance: 3.0}, NOWHERE.merge(importance: 3.0), {kind: "image", importance: 3.0}],
       other: [{importance: 0.0}, {importance: 9.5, kind: "pdf"}, {importance: 1.0, status: 204}]
     ],
+    "never_fetched" => [
+      Predicates.method(:never_fetched?),
+      Scopes.never_fetched(of: "l."),
+      true,
+      same: [{stop: "found"}, {kind: nil}, {status: nil}],
+      other: [{stop: "allowed"}, {kind: "external"}, {fetched_at: Time.utc(2027, 1, 4)}]
+    ],
     "belongs" => [
       Belonging.method(:belongs?),
       Scopes.belongs_in_sitemaps(pdfs: false, of: "l."),

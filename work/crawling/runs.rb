@@ -9,6 +9,7 @@ module IronTrellis
         SLOTS = 4
         # More at once would be a crawl of the site.
         MOST_URLS = 100_000
+        STOPPED = "Stopped before the end: some URLs were not fetched."
 
         module_function
 
@@ -83,7 +84,7 @@ module IronTrellis
         # @return [void]
         # @raise [Core::Error::Conflict] where it isn't fetching
         def stop(crawl, now:)
-          return if end_fetching(crawl, now, message: "Stopped before the end: some URLs were not fetched.")
+          return if end_fetching(crawl, now, message: STOPPED)
 
           raise Core::Error::Conflict.new("Crawl #{crawl.number} isn't fetching any more, so it can't be stopped.")
         end
