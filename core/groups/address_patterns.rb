@@ -20,7 +20,7 @@ module IronTrellis
         # @param others [Array<String>] URLs that come after them
         # @return [Array<String>, nil]
         # @example
-        #   AddressPatterns.of(%w[http://a.test/p/1 http://a.test/p/2], ["http://a.test/"]) # => ["/p/#"]
+        #   AddressPatterns.of(%w[http://a.test/p/1 http://a.test/p/2], ["http://a.test/"]) # => ["/p/*"]
         def self.of(mine, others) = new(mine, others).call
 
         # (see .of)

@@ -120,7 +120,7 @@ class ReadingSettingsTest < Minitest::Test
     assert_includes proposals.map { |one| one["name"] }, "/journal/"
     assert_operator proposals.map { |one| one["pages"] }.min, :>=, 1
     kept = proposals.map { |one| one.slice("name", "pattern", "template", "intent") }
-    settings = call(:put, "/sites/#{site}/reading", {groups: kept, thresholds: {}, weights: {}})
-    assert_equal kept.map { |one| one["name"] }, settings["groups"].map { |one| one["name"] }, "they can be kept"
+    told = call(:post, "/sites/#{site}/groups/trial", {groups: kept})
+    assert_equal kept.map { |one| one["name"] }, told["groups"].select { |one| one["given"] }.map { |one| one["name"] }
   end
 end

@@ -105,7 +105,7 @@ class WholeRoundTest < Minitest::Test
 
   # @return [Store::Workplan::Fix] proved
   def have_it_done
-    fix = Store::Workplan::Fix.where(site_id: @site, kind: "directives").find { |one| (urls(one) & CLOSED).any? }
+    fix = closed_pages
     screen "plan/workplan?view=list&fix=#{fix.name}"
     click_button "Hand over"
     assert_button "Take it up again", wait: 20
@@ -118,6 +118,15 @@ class WholeRoundTest < Minitest::Test
     screen "prove/proofs"
     assert_selector "tr", text: fix.title
     fix.reload
+  end
+
+  # Those of the pages that say noindex by mistake, taken out of the fix that has them with others.
+  def closed_pages
+    whole = Store::Workplan::Fix.where(site_id: @site, kind: "directives").find { |one| (urls(one) & CLOSED).any? }
+    mine = (urls(whole) & CLOSED).map { |path| "#{WWW}#{path}" }
+    IronTrellis::Work::Workplan::Dividing
+      .new(Store::Sites::Site.find(@site), now: Time.now, by: "A test")
+      .split(whole.name, mine)
   end
 
   # Other fixes are still open on these pages, so they are asked for by hand.

@@ -53,7 +53,7 @@ class WorkplanScreensTest < Minitest::Test
 
   def prove_canonicals
     open_screen "plan/workplan?view=list"
-    click_button(text: /\APut canonicals right on pages of/, match: :first)
+    click_button(text: /\ACorrect canonical tags: \d+ pages/, match: :first)
     assert_text "What must hold"
     assert_empty accessibility_faults, "fix"
     click_button "Look now whether it holds"
@@ -62,13 +62,13 @@ class WorkplanScreensTest < Minitest::Test
     assert_button "Applied on the stand-in", wait: 30
     click_button "Say that it is done"
     click_button "Look now whether it holds"
-    assert_text(/Proved: frees|Done in part: frees/, wait: 30)
-    assert_selector "[aria-label=holds]"
+    # That exact copies are gone only the next whole crawl can tell.
+    assert_selector "[aria-label=holds]", wait: 30
   end
 
   def look_at_the_rest
     open_screen "prove/proofs"
-    assert_selector "tr", text: /canonicals right on pages/
+    assert_selector "tr", text: /Correct canonical tags/
     assert_empty accessibility_faults, "proofs"
     open_screen "prove/report"
     assert_text "What it freed"
